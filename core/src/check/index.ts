@@ -1,0 +1,3 @@
+export * from './finding.js';
+export * from './findingsOf.js';
+export * from './foodFindings.js';

@@ -1,0 +1,52 @@
+import { edibleShare, type Food } from '../food/index.js';
+import { hasNoComposition, lineWeights, nameOfLine, writtenUnit, type Kitchen, type Line, type LineFigures, type Recipe } from '../recipe/index.js';
+import type { Finding } from './finding.js';
+
+/** No weight can be had for a line: it has no figure. */
+export function noWeight(figures: LineFigures): Finding[] {
+  const { at, line, weights, of } = figures;
+  if (weights || of.kind === 'unmatched') return [];
+  const name = nameOfLine(figures);
+  const unit = line.unit ?? 'amount';
+  return [{ code: 'no-weight', at, severity: 'wrong', message: `Nobody knows what one ${unit} of ${name} weighs. Give the food that measure${unit === 'pack' ? ' or pin one of its packs' : ' or a density'}, or write grams.` }];
+}
+
+/** A line of which something is eaten, of a food without any figures. */
+export function noComposition({ at, of, weights }: LineFigures): Finding[] {
+  if (of.kind === 'unmatched')
+    return [{ code: 'no-composition', at, severity: 'wrong', message: `"${of.text}" is matched to no food yet. Choose one from the pantry, or add it.` }];
+  if (of.kind !== 'food' || weights?.eaten === 0 || !hasNoComposition(of.basis)) return [];
+  return [{ code: 'no-composition', at, severity: 'wrong', message: `${of.basis.food.name} has no nutrients. Enter its label, or choose another food.` }];
+}
+
+/** An assumed amount that nobody has confirmed. */
+export function toTaste(figures: LineFigures): Finding[] {
+  const { at, line } = figures;
+  if (line.toTaste === undefined || (line.method !== undefined && line.method !== 'assumed')) return [];
+  const name = nameOfLine(figures);
+  return [{ code: 'to-taste', at, severity: 'look', message: `${line.toTaste} g of ${name} is assumed. Weigh what you use, or confirm the amount.` }];
+}
+
+/** Two ways of writing one amount that differ by more than this share of the larger. */
+const ALLOWED_SHARE = 0.15;
+
+/** The same amount written twice, more than 15 % apart. Compared as edible grams, so that a count and a trimmed weight can meet. */
+export function amountsDisagree({ at, line, weights, of }: LineFigures, recipe: Recipe, kitchen: Kitchen): Finding[] {
+  if (!line.also || !weights || of.kind !== 'food') return [];
+  const { food } = of.basis;
+  const also = alsoEdible(line, food, recipe, kitchen);
+  if (also === undefined) return [];
+  const own = line.as === 'AP' || weights.unit?.as === 'AP' ? weights.grams * edibleShare(food) : weights.grams;
+  const batch = recipe.amountsPer === 'serving' ? recipe.servings : 1;
+  const [less, more] = [Math.min(own, also * batch), Math.max(own, also * batch)];
+  if (more - less <= ALLOWED_SHARE * more * (1 + 1e-9)) return [];
+  return [{ code: 'amounts-disagree', at, severity: 'wrong', message: `${line.also.amount} ${line.also.unit} of ${food.name} is ${Math.round(also * batch)} g, but ${Math.round(own)} g is written. Correct one of the two.` }];
+}
+
+function alsoEdible(line: Line, food: Food, recipe: Recipe, kitchen: Kitchen): number | undefined {
+  if (!line.also) return undefined;
+  const system = recipe.measures ?? kitchen.settings.measures;
+  const packs = kitchen.packsOf(food.id);
+  const asWritten: Line = { food: food.id, ...line.also, as: line.as ?? writtenUnit(line.also.unit, food, system, packs).as };
+  return lineWeights(asWritten, food, system, packs)?.edible;
+}

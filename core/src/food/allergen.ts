@@ -1,0 +1,30 @@
+/** Allergens a food may name, general ones and the cereal or nut by name. */
+export const ALLERGENS = [
+  'gluten', 'crustaceans', 'eggs', 'fish', 'peanuts', 'soy', 'milk', 'nuts', 'celery', 'mustard', 'sesame', 'sulphites',
+  'lupin', 'molluscs', 'wheat', 'rye', 'barley', 'oats', 'spelt', 'almonds', 'hazelnuts', 'walnuts', 'cashews', 'pecans',
+  'brazil-nuts', 'pistachios', 'macadamias',
+] as const;
+export type Allergen = (typeof ALLERGENS)[number];
+
+/** The group a precise allergen belongs to (Regulation (EU) 1169/2011, annex II). */
+const GROUP_OF: { readonly [precise in Allergen]?: Allergen } = {
+  wheat: 'gluten', rye: 'gluten', barley: 'gluten', oats: 'gluten', spelt: 'gluten',
+  almonds: 'nuts', hazelnuts: 'nuts', walnuts: 'nuts', cashews: 'nuts', pecans: 'nuts', 'brazil-nuts': 'nuts',
+  pistachios: 'nuts', macadamias: 'nuts',
+};
+
+/**
+ * Allergens in the words a "contains" line prints: precise names first of all, the bare group only when no precise
+ * name stands for it, each once, in annex II order.
+ *
+ * @example namedAllergens(['wheat', 'gluten', 'milk']) // ['milk', 'wheat (gluten)']
+ */
+export function namedAllergens(allergens: Iterable<Allergen>): string[] {
+  const present = new Set(allergens);
+  const named = new Set([...present].map((allergen) => GROUP_OF[allergen]));
+  return ALLERGENS.filter((allergen) => present.has(allergen) && !named.has(allergen)).map((allergen) => {
+    const group = GROUP_OF[allergen];
+    const word = allergen === 'brazil-nuts' ? 'Brazil nuts' : allergen;
+    return group === 'gluten' ? `${word} (gluten)` : group === 'nuts' ? `${word} (nuts)` : word;
+  });
+}

@@ -1,0 +1,133 @@
+import { findingsOf, type Finding } from '../check/index.js';
+import { isAtLeast, type Figure } from '../figure/index.js';
+import { CARBOHYDRATE_OF_RULE_SET, cardText, NUTRIENTS, nutrientsOfRuleSet, RULE_SETS, SALT_GRAMS_PER_SODIUM_MG, type Nutrient, type Printable, type RuleSet } from '../food/index.js';
+import { moneyText } from '../price/index.js';
+import { figureKey, partServing, recipeFigures, servedOf, type Kitchen, type LineFigures, type PartFigures, type Recipe, type RecipeFigures, type ServingFigures } from '../recipe/index.js';
+import { scaledRecipe } from '../scale/index.js';
+import { bandOf, weighNext } from '../sureness/index.js';
+
+type Amounts = { [nutrient in Nutrient]?: number };
+type Incomplete = { [figure in Nutrient | 'usedCost' | 'weight']?: readonly string[] };
+
+/** One serving as `calc --json` prints it. Weights in grams, money in major units, unrounded. */
+export interface ServingReport {
+  readonly weight: number;
+  readonly nutrients: Amounts;
+  readonly incomplete: Incomplete;
+  readonly factoredEnergyKcal?: number;
+  readonly usedCost: number | null;
+}
+
+/** One recipe as `calc --json` prints it (kitchen file, "What calc prints"). */
+export interface RecipeReport {
+  readonly recipe: string;
+  readonly servings: number;
+  readonly perServing: ServingReport & { readonly band: { [nutrient in Nutrient]?: readonly [number, number] }; readonly weighNext: readonly string[] };
+  readonly withTopping: ServingReport;
+  readonly batch: {
+    readonly usedCost: number | null;
+    readonly tillCost: number | null;
+    readonly leftovers: readonly { readonly food: string; readonly grams: number }[];
+  };
+  readonly parts: readonly object[];
+  readonly lines: readonly object[];
+  readonly rounded: Readonly<Record<RuleSet, { [printable in Printable | 'usedCost']?: string }>>;
+  readonly problems: readonly Pick<Finding, 'code' | 'at' | 'message'>[];
+}
+
+/**
+ * A recipe's figures in the shape `calc --json` prints.
+ *
+ * @param servings scale to this number first; the recipe's own when left out
+ * @throws UnknownFoodError, UnknownPartError, CircularPartError, CircularRatioError
+ */
+export function recipeReport(recipe: Recipe, kitchen: Kitchen, servings = recipe.servings): RecipeReport {
+  const scaled = scaledRecipe(recipe, servings, kitchen);
+  const figures = recipeFigures(scaled.recipe, kitchen, { weighed: servings === recipe.servings });
+  const boxed = figures.parts.filter(({ part }) => servedOf(part) === 'box');
+  const { till, usedCost } = figures.batch;
+  return {
+    recipe: recipe.id,
+    servings,
+    perServing: { ...servingReport(figures.perServing, kitchen), band: bands(boxed, kitchen), weighNext: weighNext(boxed).map(({ at }) => at) },
+    withTopping: servingReport(figures.withTopping, kitchen),
+    batch: {
+      usedCost: usedCost.amount ?? null,
+      tillCost: till.cost?.toNumber() ?? null,
+      leftovers: till.rows.filter(({ left }) => left > 0).map(({ food, left }) => ({ food, grams: left })),
+    },
+    parts: figures.parts.map((part) => partReport(part, kitchen)),
+    lines: figures.lines.map((line) => lineReport(line, scaled.proportional.get(line.at))),
+    rounded: Object.fromEntries(RULE_SETS.map((rules) => [rules, roundedStrings(rules, figures, kitchen)])) as RecipeReport['rounded'],
+    problems: findingsOf(figures, kitchen).map(({ code, at, message }) => ({ code, at, message })),
+  };
+}
+
+function servingReport(serving: ServingFigures, kitchen: Kitchen): ServingReport {
+  const nutrients: Amounts = {};
+  const incomplete: Incomplete = {};
+  for (const nutrient of NUTRIENTS) {
+    const { amount, gaps } = serving.nutrients[figureKey(nutrient, kitchen.convention)];
+    if (amount === undefined) continue;
+    nutrients[nutrient] = amount;
+    if (gaps.length > 0) incomplete[nutrient] = gaps;
+  }
+  if (isAtLeast(serving.usedCost)) incomplete.usedCost = serving.usedCost.gaps;
+  return {
+    weight: serving.weight,
+    nutrients,
+    incomplete,
+    ...(serving.factoredKcal === undefined ? {} : { factoredEnergyKcal: serving.factoredKcal }),
+    usedCost: costOf(serving.usedCost),
+  };
+}
+
+function bands(boxed: readonly PartFigures[], kitchen: Kitchen) {
+  const band: { [nutrient in Nutrient]?: readonly [number, number] } = {};
+  for (const nutrient of NUTRIENTS) {
+    const ends = bandOf(boxed, figureKey(nutrient, kitchen.convention));
+    if (ends) band[nutrient] = ends;
+  }
+  return band;
+}
+
+function partReport(figures: PartFigures, kitchen: Kitchen): object {
+  const { part, edible, cooked, estimated, share } = figures;
+  return { id: part.id, edible, cooked, estimated, portion: share.portion, surplus: share.surplus, perServing: servingReport(partServing(figures), kitchen) };
+}
+
+function lineReport({ at, weights, usedCost }: LineFigures, proportional: number | undefined): object {
+  return {
+    at,
+    grams: weights?.grams ?? null,
+    purchase: weights?.purchase ?? null,
+    edible: weights?.edible ?? null,
+    eaten: weights?.eaten ?? null,
+    usedCost: costOf(usedCost),
+    ...(weights?.range ? { range: weights.range } : {}),
+    ...(proportional === undefined ? {} : { proportional }),
+  };
+}
+
+/** The strings a card prints per serving under a rule set, each with its own carbohydrate. */
+export function roundedStrings(rules: RuleSet, { perServing }: RecipeFigures, kitchen: Kitchen): { [printable in Printable | 'usedCost']?: string } {
+  const strings: { [printable in Printable | 'usedCost']?: string } = {};
+  for (const printable of nutrientsOfRuleSet(rules)) {
+    const { amount, gaps } = figureOfPrintable(printable, rules, perServing);
+    const text = amount === undefined ? undefined : cardText(rules, printable, amount, gaps.length > 0);
+    if (text !== undefined) strings[printable] = text;
+  }
+  if (rules === 'plain' && perServing.usedCost.amount !== undefined)
+    strings.usedCost = `${isAtLeast(perServing.usedCost) ? 'at least ' : ''}${moneyText(perServing.usedCost.amount, kitchen.settings.currency)}`;
+  return strings;
+}
+
+function figureOfPrintable(printable: Printable, rules: RuleSet, serving: ServingFigures): Figure {
+  if (printable !== 'salt') return serving.nutrients[figureKey(printable, CARBOHYDRATE_OF_RULE_SET[rules])];
+  const { amount, gaps } = serving.nutrients.sodium;
+  return { amount: amount === undefined ? undefined : amount * SALT_GRAMS_PER_SODIUM_MG, gaps };
+}
+
+function costOf(cost: Figure): number | null {
+  return cost.amount ?? null;
+}

@@ -1,0 +1,146 @@
+import {
+  IsIn,
+  Matches,
+  MaxLength,
+  ValidateBy,
+  ValidateIf,
+  ValidateNested,
+  IsArray,
+  IsBoolean,
+  IsString,
+  isISO4217CurrencyCode,
+} from 'class-validator';
+import { Type } from 'class-transformer';
+import { isSound } from './amountShape.js';
+
+/** The greatest number a kitchen file may hold. */
+const MOST = 1e9;
+
+/** The key may be left out; null does not stand for that. */
+export function Optional(): PropertyDecorator {
+  return ValidateIf((_, found) => found !== undefined);
+}
+
+/** A finite number from 0 to 1e9, or within narrower bounds. */
+export function Quantity(bounds: { above?: number; least?: number; most?: number; below?: number } = {}): PropertyDecorator {
+  const { above, least = 0, most = MOST, below } = bounds;
+  const floor = above === undefined ? `${least}` : `above ${above}`;
+  const ceiling = below === undefined ? `to ${most === MOST ? '1e9' : most}` : `to below ${below}`;
+  return must(
+    `must be a number ${above === undefined ? 'from ' : ''}${floor} ${ceiling}`,
+    (found) =>
+      typeof found === 'number' && Number.isFinite(found) && (above === undefined ? found >= least : found > above) && found <= most && (below === undefined || found < below),
+  );
+}
+
+/** Lower-case letters, digits and hyphens. */
+export function Id(): PropertyDecorator {
+  return all(
+    IsString({ message: 'must be a text of lower-case letters, digits and hyphens' }),
+    MaxLength(120, { message: 'is longer than 120 characters; shorten it' }),
+    Matches(/^[a-z0-9-]+$/, { message: 'must be lower-case letters, digits and hyphens, such as "red-lentils"' }),
+  );
+}
+
+/** A text of at most so many characters, not empty when `filled`. */
+export function Text(most: number, filled = false): PropertyDecorator {
+  return all(
+    IsString({ message: 'must be a text' }),
+    MaxLength(most, { message: `is longer than ${most} characters; shorten it` }),
+    ...(filled ? [Matches(/\S/, { message: 'must not be empty' })] : []),
+  );
+}
+
+/** One of a list of words; the message suggests the nearest. */
+export function OneOf(words: readonly string[]): PropertyDecorator {
+  return IsIn(words as string[], { message: `must be one of: ${words.join(', ')}` });
+}
+
+/** true or false. */
+export function Flag(): PropertyDecorator {
+  return IsBoolean({ message: 'must be true or false' });
+}
+
+/** A real calendar day, ISO. */
+export function Day(): PropertyDecorator {
+  return must('must be a day such as "2026-11-25"', isDay);
+}
+
+/** An ISO 4217 currency code. */
+export function Currency(): PropertyDecorator {
+  return must('must be an ISO 4217 code such as "EUR"', (found) => typeof found === 'string' && /^[A-Z]{3}$/.test(found) && isISO4217CurrencyCode(found));
+}
+
+/** A price: a decimal number or text, exact, from 0 to 1e9. */
+export function Price(): PropertyDecorator {
+  return must('must be a decimal number or text from 0 to 1e9, such as "2.30"', (found) => {
+    if (typeof found === 'string') return /^\d{1,10}(\.\d{1,20})?$/.test(found) && Number(found) <= MOST;
+    return typeof found === 'number' && Number.isFinite(found) && found >= 0 && found <= MOST;
+  });
+}
+
+/** A written amount: a number, or a range of two in order. */
+export function WrittenAmount(): PropertyDecorator {
+  return must('must be a number from 0 to 1e9, or a range such as [2, 3]', isSound);
+}
+
+/** Names to numbers. */
+export function NumbersByName(above: boolean): PropertyDecorator {
+  return must(`must map names to numbers ${above ? 'above 0' : 'from 0'} to 1e9, such as {"piece": 110}`, (found) => {
+    if (typeof found !== 'object' || found === null || Array.isArray(found)) return false;
+    const entries = Object.entries(found);
+    return entries.length <= 200 && entries.every(([name, size]) => name.trim() !== '' && name.length <= 60 && typeof size === 'number' && Number.isFinite(size) && (above ? size > 0 : size >= 0) && size <= MOST);
+  });
+}
+
+/** A list of words of one kind. */
+export function ListOf(words: readonly string[]): PropertyDecorator {
+  return all(IsArray({ message: 'must be a list' }), IsIn(words as string[], { each: true, message: `must hold only: ${words.join(', ')}` }));
+}
+
+/** A list of texts. */
+export function Texts(most: number): PropertyDecorator {
+  return all(
+    IsArray({ message: 'must be a list of texts' }),
+    IsString({ each: true, message: 'must be a list of texts' }),
+    MaxLength(most, { each: true, message: `holds a text longer than ${most} characters; shorten it` }),
+  );
+}
+
+/** One object of a class. */
+export function One(type: () => new () => object): PropertyDecorator {
+  return all(
+    must('must be an object', (found) => typeof found === 'object' && found !== null && !Array.isArray(found)),
+    ValidateNested({ message: 'must be an object' }),
+    Type(type),
+  );
+}
+
+/** A list of objects of a class. */
+export function Many(type: () => new () => object): PropertyDecorator {
+  return all(
+    IsArray({ message: 'must be a list' }),
+    ValidateNested({ each: true, message: 'must be a list of objects' }),
+    Type(type),
+  );
+}
+
+/** A rule of our own with its message. */
+export function must(message: string, holds: (found: unknown, owner: object) => boolean): PropertyDecorator {
+  return ValidateBy({
+    name: message,
+    validator: { validate: (found, context) => holds(found, context?.object ?? {}), defaultMessage: () => message },
+  });
+}
+
+function all(...decorators: readonly PropertyDecorator[]): PropertyDecorator {
+  return (target, key) => {
+    for (const decorate of decorators) decorate(target, key);
+  };
+}
+
+function isDay(found: unknown): boolean {
+  if (typeof found !== 'string' || !/^\d{4}-\d{2}-\d{2}$/.test(found)) return false;
+  const day = new Date(`${found}T00:00:00Z`);
+  return !Number.isNaN(day.getTime()) && day.toISOString().startsWith(found);
+}

@@ -1,0 +1,24 @@
+import { closest, distance } from 'fastest-levenshtein';
+
+/** Something a kitchen file says that cannot be read: where, and what to do. */
+export interface Fault {
+  /** JSON path: `recipes[0].parts[1].lines[3].unit`. */
+  readonly path: string;
+  readonly message: string;
+}
+
+/** A fault as one line: `path: message`. */
+export function faultText({ path, message }: Fault): string {
+  return path === '' ? message : `${path}: ${message}`;
+}
+
+/**
+ * The known word a person most likely meant, as the end of a message.
+ *
+ * @example didYouMean('cupp', ['cup', 'can']) // '; did you mean "cup"?'
+ */
+export function didYouMean(word: string, known: readonly string[]): string {
+  if (known.length === 0 || word.length > 60) return '';
+  const nearest = closest(word.toLowerCase(), known);
+  return distance(word.toLowerCase(), nearest.toLowerCase()) <= Math.max(1, Math.floor(word.length / 3)) ? `; did you mean "${nearest}"?` : '';
+}

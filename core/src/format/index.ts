@@ -1,0 +1,5 @@
+export * from './calcReport.js';
+export * from './fault.js';
+export * from './kitchenFile.js';
+export * from './readEntry.js';
+export * from './readKitchen.js';

@@ -1,0 +1,149 @@
+import 'reflect-metadata';
+import {
+  ALLERGENS, CARBOHYDRATE_CONVENTIONS, NUTRIENTS, RULE_SETS, SOURCES, STATES,
+  type Allergen, type CarbohydrateConvention, type Food, type PrintedBasis, type PrintedNutrients, type RuleSet, type Source, type State,
+} from '../food/index.js';
+import type { Pack } from '../price/index.js';
+import { MEASURING_SYSTEMS, type Amount, type MeasuringSystem } from '../quantity/index.js';
+import { METHODS, SERVED, type Discard, type Line, type Method, type Part, type Portion, type Recipe, type Scaling, type Served, type Storage } from '../recipe/index.js';
+import { isPortion, isScaling } from './amountShape.js';
+import { Currency, Day, Flag, Id, ListOf, Many, must, NumbersByName, One, OneOf, Optional, Price, Quantity, Text, Texts, WrittenAmount } from './constraints.js';
+
+/** The one definition of the kitchen file: reading, the server's input and the schema all follow from these classes. */
+export class KitchenSettings {
+  @Optional() @Currency() currency?: string;
+  @Optional() @OneOf(MEASURING_SYSTEMS) measures?: MeasuringSystem;
+  @Optional() @OneOf(RULE_SETS) rules?: RuleSet;
+  @Optional() @OneOf(['counted', 'free']) staples?: 'counted' | 'free';
+  @Optional() @Day() date?: string;
+  @Optional() @Quantity() maxPriceAge?: number;
+}
+
+export class PerEntry implements PrintedBasis {
+  @Quantity({ above: 0 }) amount: number;
+  @Text(60, true) unit: string;
+}
+
+export class NutrientsEntry implements PrintedNutrients {
+  [nutrient: string]: number | null | undefined;
+}
+for (const nutrient of [...NUTRIENTS, 'salt'])
+  for (const decorate of [
+    Optional(),
+    must('must be a number from 0 to 1e9, or null where unknown', (found) => found === null || (typeof found === 'number' && Number.isFinite(found) && found >= 0 && found <= 1e9)),
+  ])
+    decorate(NutrientsEntry.prototype, nutrient);
+
+export class FoodEntry implements Food {
+  @Id() id: string;
+  @Text(200, true) name: string;
+  @Optional() @OneOf(STATES) state?: State;
+  @Optional() @One(() => PerEntry) per?: PerEntry;
+  @Optional() @One(() => NutrientsEntry) nutrients?: NutrientsEntry;
+  @Optional() @OneOf(CARBOHYDRATE_CONVENTIONS) carbohydrateIs?: CarbohydrateConvention;
+  @Optional() @OneOf(SOURCES) source?: Source;
+  @Optional() @Quantity({ above: 0 }) density?: number;
+  @Optional() @NumbersByName(false) measures?: { [measure: string]: number };
+  @Optional()
+  @must('must be "edible" or a list of the food\'s measures', (found) => found === 'edible' || (Array.isArray(found) && found.every((name) => typeof name === 'string')))
+  measuresAre?: 'edible' | string[];
+  @Optional() @Quantity({ below: 1 }) refuse?: number;
+  @Optional() @Quantity({ above: 0 }) drained?: number;
+  @Optional() @Quantity({ above: 0 }) yield?: number;
+  @Optional() @ListOf(ALLERGENS) allergens?: Allergen[];
+  @Optional() @Flag() staple?: boolean;
+  @Optional() @Text(60) aisle?: string;
+  @Optional() @Texts(120) names?: string[];
+  @Optional() @NumbersByName(true) yields?: { [method: string]: number };
+}
+
+export class PackEntry implements Pack {
+  @Optional() @Id() id?: string;
+  @Id() food: string;
+  @Quantity({ above: 0 }) net: number;
+  @Text(60, true) unit: string;
+  @Price() price: number | string;
+  @Currency() currency: string;
+  @Text(120) shop: string;
+  @Day() seen: string;
+  @Optional() @Flag() pinned?: boolean;
+}
+
+export class AlsoEntry {
+  @Quantity() amount: number;
+  @Text(60, true) unit: string;
+}
+
+export class LineEntry implements Line {
+  @Optional() @Id() food?: string;
+  @Optional() @Id() recipe?: string;
+  @Optional() @Id() part?: string;
+  @Optional() @WrittenAmount() amount?: Amount;
+  @Optional() @Text(60, true) unit?: string;
+  @Optional() @OneOf(['AP', 'EP']) as?: 'AP' | 'EP';
+  @Optional() @OneOf(STATES) state?: State;
+  @Optional() @Quantity({ most: 1 }) retained?: number;
+  @Optional() @Quantity() toTaste?: number;
+  @Optional() @OneOf(METHODS) method?: Method;
+  @Optional() @Flag() optional?: boolean;
+  @Optional()
+  @must('must be "proportional", "fixed", "whole", {"damped": 0.8}, {"ratioTo": "part/1", "share": 0.015} or {"evaporation": {"perBatch": 150}}', isScaling)
+  scaling?: Scaling;
+  @Optional() @One(() => AlsoEntry) also?: AlsoEntry;
+  @Optional() @Quantity({ most: 1 }) retention?: number;
+  @Optional() @Text(500) note?: string;
+  @Optional() @Text(500) text?: string;
+}
+
+export class DiscardEntry implements Discard {
+  @Id() food: string;
+  @Quantity() amount: number;
+  @Text(60, true) unit: string;
+}
+
+export class PartEntry implements Part {
+  @Id() id: string;
+  @Text(200, true) name: string;
+  @Optional() @OneOf(SERVED) served?: Served;
+  @Many(() => LineEntry) lines: LineEntry[];
+  @Optional() @Many(() => DiscardEntry) discards?: DiscardEntry[];
+  @Optional() @Quantity({ above: 0 }) cookedWeight?: number;
+  @Optional() @Quantity({ above: 0 }) yield?: number;
+  @Optional()
+  @must('must be {"by": "equal"}, {"by": "grams", "grams": 280}, {"by": "pieces", "made": 18, "each": 3} or {"by": "volume", "made": 3000, "each": 500}, numbers above 0', isPortion)
+  portion?: Portion;
+}
+
+export class StorageEntry implements Storage {
+  @Optional() @Quantity({ most: 60 }) fridgeDays?: number;
+  @Optional() @Quantity({ most: 60 }) freezerMonths?: number;
+  @Optional() @Flag() freezes?: boolean;
+  @Optional() @Text(500) reheat?: string;
+}
+
+export class RecipeEntry implements Recipe {
+  @Id() id: string;
+  @Text(200, true) title: string;
+  @Quantity({ least: 1 }) servings: number;
+  @Optional() @Text(60, true) servingName?: string;
+  @Optional() @OneOf(MEASURING_SYSTEMS) measures?: MeasuringSystem;
+  @Optional() @OneOf(['batch', 'serving']) amountsPer?: 'batch' | 'serving';
+  @Many(() => PartEntry)
+  @must('must hold at least one part', (found) => !Array.isArray(found) || found.length > 0)
+  parts: PartEntry[];
+  @Optional() @Text(120) series?: string;
+  @Optional() @Quantity({ most: 100_000 }) number?: number;
+  @Optional() @Text(1000) lead?: string;
+  @Optional() @Texts(2000) steps?: string[];
+  @Optional() @Quantity({ most: 100_000 }) activeMinutes?: number;
+  @Optional() @Quantity({ most: 100_000 }) totalMinutes?: number;
+  @Optional() @One(() => StorageEntry) storage?: StorageEntry;
+}
+
+export class KitchenFile {
+  @OneOf(['portiona/1']) format: 'portiona/1';
+  @Optional() @One(() => KitchenSettings) settings?: KitchenSettings;
+  @Optional() @Many(() => FoodEntry) foods?: FoodEntry[];
+  @Optional() @Many(() => PackEntry) packs?: PackEntry[];
+  @Optional() @Many(() => RecipeEntry) recipes?: RecipeEntry[];
+}

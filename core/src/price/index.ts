@@ -1,0 +1,5 @@
+export * from './candidatePacks.js';
+export * from './money.js';
+export * from './pack.js';
+export * from './packGrams.js';
+export * from './packMix.js';

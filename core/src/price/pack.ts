@@ -1,0 +1,18 @@
+/** What is bought: a net weight or count at a price, seen at a shop on a day. */
+export interface Pack {
+  readonly id?: string;
+  /** Id of the food in it. */
+  readonly food: string;
+  readonly net: number;
+  /** g, kg, ml, l, oz, lb, piece, or a measure of the food. */
+  readonly unit: string;
+  /** Major units of the currency, exact: a decimal number or string. */
+  readonly price: number | string;
+  /** ISO 4217. */
+  readonly currency: string;
+  readonly shop: string;
+  /** ISO date. */
+  readonly seen: string;
+  /** Take this pack, whatever is cheaper. */
+  readonly pinned?: boolean;
+}

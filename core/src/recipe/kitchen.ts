@@ -1,0 +1,132 @@
+import {
+  factoredEnergy,
+  gramsOfPrintedBasis,
+  nutrientsPerGram,
+  CARBOHYDRATE_OF_RULE_SET,
+  type CarbohydrateConvention,
+  type Food,
+  type NutrientsPerGram,
+  type RuleSet,
+} from '../food/index.js';
+import { bestPack, candidatePacks, hasOnlyStalePacks, type CandidatePack, type Pack } from '../price/index.js';
+import type { MeasuringSystem } from '../quantity/index.js';
+import type { Recipe } from './recipe.js';
+
+/** What holds for a whole kitchen. */
+export interface Settings {
+  /** ISO 4217. */
+  readonly currency: string;
+  readonly measures: MeasuringSystem;
+  readonly rules: RuleSet;
+  readonly staples: 'counted' | 'free';
+  /** "Today" for choosing prices, ISO date. */
+  readonly date: string;
+  /** Days. */
+  readonly maxPriceAge?: number;
+}
+
+/** Foods, packs and recipes with their settings: enough to compute every figure. */
+export interface KitchenContent {
+  readonly settings: Settings;
+  readonly foods: readonly Food[];
+  readonly packs: readonly Pack[];
+  readonly recipes: readonly Recipe[];
+}
+
+/** A food that a recipe names and the kitchen does not hold. */
+export class UnknownFoodError extends Error {
+  constructor(readonly food: string) {
+    super(`the kitchen holds no food "${food}"; add it or choose another`);
+    this.name = 'UnknownFoodError';
+  }
+}
+
+/** A recipe, or a part of one, that a line names and the kitchen does not hold. */
+export class UnknownPartError extends Error {
+  constructor(
+    readonly recipe: string,
+    readonly part: string,
+  ) {
+    super(`the kitchen holds no part "${part}" of a recipe "${recipe}"; add it or choose another`);
+    this.name = 'UnknownPartError';
+  }
+}
+
+/** What a food comes to, worked out once per kitchen: composition per gram, factored energy, prices. */
+export interface FoodBasis {
+  readonly food: Food;
+  readonly available: NutrientsPerGram;
+  readonly total: NutrientsPerGram;
+  /** kcal per gram from the macronutrients; undefined without protein, fat or carbohydrate. */
+  readonly factoredKcal: number | undefined;
+  readonly candidates: readonly CandidatePack[];
+  readonly best: CandidatePack | undefined;
+  readonly onlyStalePacks: boolean;
+}
+
+/** A kitchen made ready to compute with: look-ups by id, and each food's basis worked out when first asked for. */
+export class Kitchen {
+  readonly #foods: ReadonlyMap<string, Food>;
+  readonly #packs: ReadonlyMap<string, readonly Pack[]>;
+  readonly #recipes: ReadonlyMap<string, Recipe>;
+  readonly #bases = new Map<string, FoodBasis>();
+
+  constructor(readonly content: KitchenContent) {
+    this.#foods = new Map(content.foods.map((food) => [food.id, food]));
+    this.#packs = byFood(content.packs);
+    this.#recipes = new Map(content.recipes.map((recipe) => [recipe.id, recipe]));
+  }
+
+  get settings(): Settings {
+    return this.content.settings;
+  }
+
+  /** The carbohydrate convention of the settings' rule set. */
+  get convention(): CarbohydrateConvention {
+    return CARBOHYDRATE_OF_RULE_SET[this.settings.rules];
+  }
+
+  food(id: string): Food | undefined {
+    return this.#foods.get(id);
+  }
+
+  packsOf(food: string): readonly Pack[] {
+    return this.#packs.get(food) ?? [];
+  }
+
+  recipe(id: string): Recipe | undefined {
+    return this.#recipes.get(id);
+  }
+
+  /** @throws UnknownFoodError */
+  basisOf(id: string): FoodBasis {
+    const ready = this.#bases.get(id);
+    if (ready) return ready;
+    const food = this.#foods.get(id);
+    if (!food) throw new UnknownFoodError(id);
+    const candidates = candidatePacks(food, this.packsOf(id), this.settings);
+    const grams = gramsOfPrintedBasis(food);
+    const factored = factoredEnergy(food);
+    const basis: FoodBasis = {
+      food,
+      available: nutrientsPerGram(food, 'available'),
+      total: nutrientsPerGram(food, 'total'),
+      factoredKcal: grams && factored !== undefined ? factored / grams : undefined,
+      candidates,
+      best: bestPack(candidates),
+      onlyStalePacks: hasOnlyStalePacks(food, this.packsOf(id), this.settings),
+    };
+    this.#bases.set(id, basis);
+    return basis;
+  }
+}
+
+function byFood(packs: readonly Pack[]): Map<string, Pack[]> {
+  const packsOf = new Map<string, Pack[]>();
+  for (const pack of packs) {
+    const sofar = packsOf.get(pack.food);
+    if (sofar) sofar.push(pack);
+    else packsOf.set(pack.food, [pack]);
+  }
+  return packsOf;
+}

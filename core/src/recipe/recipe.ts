@@ -1,0 +1,106 @@
+import type { State } from '../food/index.js';
+import type { Amount, MeasuringSystem } from '../quantity/index.js';
+
+/** How an amount was measured; decides its uncertainty. */
+export const METHODS = ['scale', 'pack', 'spoon', 'cup', 'count', 'eye', 'assumed'] as const;
+export type Method = (typeof METHODS)[number];
+
+/** Whether a part is in the box, added at the table, or left to the reader. */
+export const SERVED = ['box', 'table', 'optional'] as const;
+export type Served = (typeof SERVED)[number];
+
+/** How a line's amount follows the number of servings. */
+export type Scaling =
+  | 'proportional'
+  | 'fixed'
+  | 'whole'
+  | { readonly damped: number }
+  | { readonly ratioTo: string; readonly share: number }
+  | { readonly evaporation: { readonly perBatch: number } };
+
+/** One ingredient: a food, or a part of another recipe. */
+export interface Line {
+  readonly food?: string;
+  readonly recipe?: string;
+  readonly part?: string;
+  readonly amount?: Amount;
+  readonly unit?: string;
+  readonly as?: 'AP' | 'EP';
+  readonly state?: State;
+  /** Share of the edible weight that is eaten. */
+  readonly retained?: number;
+  /** Grams assumed for the batch. */
+  readonly toTaste?: number;
+  readonly method?: Method;
+  readonly optional?: boolean;
+  readonly scaling?: Scaling;
+  readonly also?: { readonly amount: number; readonly unit: string };
+  /** Share of minerals and vitamin D that survives cooking. */
+  readonly retention?: number;
+  readonly note?: string;
+  /** The line as it was typed; computes nothing. */
+  readonly text?: string;
+}
+
+/** Something weighed or measured and thrown away after cooking. */
+export interface Discard {
+  readonly food: string;
+  readonly amount: number;
+  readonly unit: string;
+}
+
+/** How a part is divided over the servings. Grams, pieces or millilitres. */
+export type Portion =
+  | { readonly by: 'equal' }
+  | { readonly by: 'grams'; readonly grams: number }
+  | { readonly by: 'pieces'; readonly made: number; readonly each: number }
+  | { readonly by: 'volume'; readonly made: number; readonly each: number };
+
+/** Lines cooked and portioned together. */
+export interface Part {
+  readonly id: string;
+  readonly name: string;
+  readonly served?: Served;
+  readonly lines: readonly Line[];
+  readonly discards?: readonly Discard[];
+  /** Grams, measured at the recipe's servings. */
+  readonly cookedWeight?: number;
+  readonly yield?: number;
+  readonly portion?: Portion;
+}
+
+/** How long boxes keep, and what a recipe says of it. Days; absent: not said. */
+export interface Storage {
+  readonly fridgeDays?: number;
+  readonly freezerMonths?: number;
+  /** false: does not freeze. */
+  readonly freezes?: boolean;
+  readonly reheat?: string;
+}
+
+/** A recipe as the kitchen file holds it. */
+export interface Recipe {
+  readonly id: string;
+  readonly title: string;
+  readonly servings: number;
+  readonly servingName?: string;
+  readonly measures?: MeasuringSystem;
+  readonly amountsPer?: 'batch' | 'serving';
+  readonly parts: readonly Part[];
+  /** Series the card belongs to, and its number there. */
+  readonly series?: string;
+  readonly number?: number;
+  /** A sentence or two under the title. */
+  readonly lead?: string;
+  /** Method, one step an entry. */
+  readonly steps?: readonly string[];
+  /** Minutes at the stove, and from start to finish. */
+  readonly activeMinutes?: number;
+  readonly totalMinutes?: number;
+  readonly storage?: Storage;
+}
+
+/** Where a line stands: part id and number from 1. */
+export function placeOf(part: Part, index: number): string {
+  return `${part.id}/${index + 1}`;
+}

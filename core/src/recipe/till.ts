@@ -1,0 +1,64 @@
+import Big from 'big.js';
+import { packMix, type PackMix } from '../price/index.js';
+import { compensatedSum } from '../quantity/index.js';
+import type { Kitchen } from './kitchen.js';
+import { isFreeStaple, type LineFigures } from './partFigures.js';
+
+/** What the till charges for one food: whole packs covering the need. */
+export interface TillRow {
+  readonly food: string;
+  /** Grams as purchased. */
+  readonly need: number;
+  readonly mix: PackMix;
+  /** Grams left over, 0 or more. */
+  readonly left: number;
+}
+
+/** What the till charges for a recipe. */
+export interface Till {
+  /** Exact, major units; undefined when no food's price is known. */
+  readonly cost: Big | undefined;
+  readonly rows: readonly TillRow[];
+  /** Foods without a price: the cost is "at least". */
+  readonly unpriced: readonly string[];
+}
+
+/**
+ * Till cost (domain page, 4.8): for each food the cheapest whole packs covering what all counted lines need together.
+ *
+ * @param lines counted lines, parts of other recipes by their foods
+ */
+export function tillOf(lines: readonly LineFigures[], kitchen: Kitchen): Till {
+  const rows: TillRow[] = [];
+  const unpriced: string[] = [];
+  let free = false;
+  for (const [food, need] of needs(lines)) {
+    const basis = kitchen.basisOf(food);
+    if (isFreeStaple(basis.food, kitchen) || need === 0) {
+      free = true;
+      continue;
+    }
+    const mix = packMix(need, basis.candidates);
+    if (!mix) unpriced.push(food);
+    else rows.push({ food, need, mix, left: leftOver(mix.grams, need) });
+  }
+  const nothing = rows.length === 0 && !free && (unpriced.length > 0 || lines.some(({ weights }) => !weights));
+  return { cost: nothing ? undefined : rows.reduce((sum, { mix }) => sum.plus(mix.price), new Big(0)), rows, unpriced };
+}
+
+function needs(lines: readonly LineFigures[]): Map<string, number> {
+  const grams = new Map<string, number[]>();
+  for (const { purchases } of lines)
+    for (const purchase of purchases) {
+      const sofar = grams.get(purchase.food);
+      if (sofar) sofar.push(purchase.grams);
+      else grams.set(purchase.food, [purchase.grams]);
+    }
+  return new Map([...grams].map(([food, terms]) => [food, compensatedSum(terms)]));
+}
+
+/** Left over, freed of binary noise: exactly used up is 0. */
+function leftOver(bought: number, need: number): number {
+  const left = bought - need;
+  return left <= 1e-9 * need ? 0 : left;
+}

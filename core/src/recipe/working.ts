@@ -1,0 +1,155 @@
+import { shareOf, addFigures, type Figure } from '../figure/index.js';
+import { NUTRIENT_DESCRIPTIONS, SALT_GRAMS_PER_SODIUM_MG, type Nutrient, type Source } from '../food/index.js';
+import type { Kitchen } from './kitchen.js';
+import { figureKey, perGramOf, type FigureKey } from './nutrientAmounts.js';
+import { isFreeStaple, type LineFigures, type PartFigures } from './partFigures.js';
+import { servedOf, type RecipeFigures } from './recipeFigures.js';
+import type { Served } from './recipe.js';
+
+/** A figure whose working can be asked for. */
+export type WorkedFigure = Nutrient | 'salt' | 'usedCost' | 'tillCost' | 'weight';
+
+/** Why a line adds nothing known. */
+export type Gap = 'no food' | 'no weight' | 'not on the label' | 'no price' | 'base incomplete';
+
+/** One line of a working, from as written to its contribution. */
+export interface WorkingLine {
+  readonly at: string;
+  readonly name: string;
+  readonly figures: LineFigures;
+  /** Contribution to the batch, unrounded; undefined with a gap. */
+  readonly batch: number | undefined;
+  /** Contribution to one serving, unrounded. */
+  readonly serving: number | undefined;
+  /** Per 100 g of the food, or money per 100 g; undefined for parts of other recipes and gaps. */
+  readonly per100g: number | undefined;
+  readonly source: Source | undefined;
+  /** A discard takes away. */
+  readonly takenAway: boolean;
+  readonly gap: Gap | undefined;
+}
+
+/** The working of one figure of a serving. */
+export interface Working {
+  readonly figure: WorkedFigure;
+  readonly unit: string;
+  readonly parts: readonly { readonly part: PartFigures; readonly served: Served; readonly lines: readonly WorkingLine[] }[];
+  /** Sum over the box's parts for the batch, and of their shares for one serving. */
+  readonly batch: Figure;
+  readonly serving: Figure;
+}
+
+/**
+ * The working of a figure: every line that the serving's figure is summed from, with where its number came from
+ * (the second of the three ideas of the interface). Sums to the figure itself, unrounded.
+ *
+ * @param served which parts: the box's for the headline, box and table for "with topping"
+ */
+export function workingOf(figure: Exclude<WorkedFigure, 'tillCost'>, figures: RecipeFigures, kitchen: Kitchen, served: readonly Served[] = ['box']): Working {
+  const parts = figures.parts
+    .filter(({ part }) => served.includes(servedOf(part)))
+    .map((part) => ({
+      part,
+      served: servedOf(part.part),
+      lines: [
+        ...part.lines.filter(({ counted }) => counted).map((line) => workingLine(figure, line, part, kitchen)),
+        ...discardLines(figure, part, kitchen),
+      ],
+    }));
+  const totals = parts.map(({ part }) => totalOf(figure, part, kitchen));
+  return {
+    figure,
+    unit: unitOfFigure(figure, kitchen),
+    parts,
+    batch: addFigures(totals),
+    serving: addFigures(totals.map((total, i) => shareOf(total, parts[i]?.part.share.share ?? 0))),
+  };
+}
+
+/** The unit a worked figure is in; money in the kitchen's currency. */
+export function unitOfFigure(figure: WorkedFigure, kitchen: Kitchen): string {
+  if (figure === 'usedCost' || figure === 'tillCost') return kitchen.settings.currency;
+  return figure === 'salt' || figure === 'weight' ? 'g' : NUTRIENT_DESCRIPTIONS[figure].unit;
+}
+
+function totalOf(figure: WorkedFigure, part: PartFigures, kitchen: Kitchen): Figure {
+  if (figure === 'usedCost') return part.usedCost;
+  if (figure === 'weight') return { amount: part.cooked, gaps: part.lines.filter(({ counted, weights }) => counted && !weights).map(({ at }) => at) };
+  const { key, times } = lookUp(figure, kitchen);
+  return shareOf(part.nutrients[key], times);
+}
+
+function workingLine(figure: WorkedFigure, line: LineFigures, { share }: PartFigures, kitchen: Kitchen): WorkingLine {
+  const batch = contribution(figure, line, kitchen);
+  const food = line.of.kind === 'food' ? line.of.basis.food : undefined;
+  return {
+    at: line.at,
+    name: nameOfLine(line),
+    figures: line,
+    batch,
+    serving: batch === undefined ? undefined : batch * share.share,
+    per100g: per100g(figure, line, kitchen),
+    source: food ? (food.source ?? 'estimate') : undefined,
+    takenAway: false,
+    gap: gapOf(figure, line, kitchen),
+  };
+}
+
+function discardLines(figure: WorkedFigure, { discards, share }: PartFigures, kitchen: Kitchen): WorkingLine[] {
+  if (figure === 'usedCost' || figure === 'weight') return [];
+  const { key, times } = lookUp(figure, kitchen);
+  return discards.map(({ at, basis, nutrients, weights, discard, factoredKcal }) => {
+    const amount = nutrients[key].amount;
+    const batch = amount === undefined ? undefined : -amount * times;
+    const perGram = perGramOf(basis, key);
+    const asLine: LineFigures = {
+      at, line: { food: discard.food, amount: discard.amount, unit: discard.unit }, counted: true, of: { kind: 'food', basis }, weights,
+      nutrients, usedCost: { amount: 0, gaps: [] }, factoredKcal, compared: { declared: 0, factored: 0 }, purchases: [],
+    };
+    return {
+      at, name: basis.food.name, figures: asLine, batch, serving: batch === undefined ? undefined : batch * share.share,
+      per100g: perGram === undefined ? undefined : perGram * 100 * times, source: basis.food.source ?? 'estimate', takenAway: true,
+      gap: amount === undefined ? (weights ? 'not on the label' : 'no weight') : undefined,
+    };
+  });
+}
+
+function contribution(figure: WorkedFigure, line: LineFigures, kitchen: Kitchen): number | undefined {
+  if (figure === 'usedCost') return line.usedCost.amount;
+  if (figure === 'weight') return line.weights?.eaten;
+  const { key, times } = lookUp(figure, kitchen);
+  const amount = line.nutrients[key].amount;
+  return amount === undefined ? undefined : amount * times;
+}
+
+function per100g(figure: WorkedFigure, line: LineFigures, kitchen: Kitchen): number | undefined {
+  if (line.of.kind !== 'food' || figure === 'weight') return undefined;
+  if (figure === 'usedCost') return isFreeStaple(line.of.basis.food, kitchen) ? 0 : scaledBy(line.of.basis.best?.rate, 100);
+  const { key, times } = lookUp(figure, kitchen);
+  return scaledBy(perGramOf(line.of.basis, key), 100 * times);
+}
+
+function gapOf(figure: WorkedFigure, line: LineFigures, kitchen: Kitchen): Gap | undefined {
+  if (line.of.kind === 'unmatched') return 'no food';
+  if (!line.weights) return 'no weight';
+  if (figure === 'weight') return undefined;
+  if (figure === 'usedCost') return line.usedCost.gaps.length > 0 ? 'no price' : undefined;
+  if (line.nutrients[lookUp(figure, kitchen).key].gaps.length === 0) return undefined;
+  return line.of.kind === 'part' ? 'base incomplete' : 'not on the label';
+}
+
+/** The kept figure behind a worked one: salt is sodium x 2.5, carbohydrate as the rule set means it. */
+function lookUp(figure: WorkedFigure, kitchen: Kitchen): { key: FigureKey; times: number } {
+  if (figure === 'salt') return { key: 'sodium', times: SALT_GRAMS_PER_SODIUM_MG };
+  return { key: figureKey(figure as Nutrient, kitchen.convention), times: 1 };
+}
+
+/** What a line is called in a working: its food, the part it takes, or its own words. */
+export function nameOfLine({ of }: LineFigures): string {
+  if (of.kind === 'food') return of.basis.food.name;
+  return of.kind === 'part' ? `${of.part.part.name} of ${of.recipe.title}` : of.text;
+}
+
+function scaledBy(rate: number | undefined, factor: number): number | undefined {
+  return rate === undefined ? undefined : rate * factor;
+}

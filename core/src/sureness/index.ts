@@ -1,0 +1,2 @@
+export * from './band.js';
+export * from './uncertainty.js';
