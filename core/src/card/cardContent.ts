@@ -1,0 +1,189 @@
+import { CARBOHYDRATE_OF_RULE_SET, namedAllergens, cardText, ENERGY_FACTORS, NUTRIENT_DESCRIPTIONS, SALT_GRAMS_PER_SODIUM_MG, unitOf, type Allergen, type Food, type Printable, type RuleSet } from '../food/index.js';
+import { isAtLeast } from '../figure/index.js';
+import { moneyText } from '../price/index.js';
+import { plainText, roundHalfAway, settled } from '../quantity/index.js';
+import { figureKey, servedOf, type Kitchen, type LineFigures, type PartFigures, type RecipeFigures, type Served, type ServingFigures } from '../recipe/index.js';
+import { lineWords } from '../text/index.js';
+import { cautionsFor, type Cautions } from './cautions.js';
+import { gramsText, secondMeasure } from './secondMeasure.js';
+import pluralize from 'pluralize';
+
+/** A figure as the card prints it: "at least", number, unit, and which working it opens. */
+export interface CardFigure {
+  readonly figure: Printable | 'usedCost' | 'tillCost' | 'weight';
+  readonly name: string;
+  /** Number with "at least" or "<" where it belongs, without the unit. */
+  readonly text: string;
+  readonly unit: string;
+}
+
+/** An ingredient as the card prints it. */
+export interface CardLine {
+  readonly at: string;
+  readonly amount: string;
+  readonly food: string;
+  readonly note: string;
+  /** The amount a second way, and what to buy where that differs much. */
+  readonly second: string;
+  readonly allergens: readonly string[];
+  readonly optional: boolean;
+}
+
+export interface CardSection {
+  readonly name: string;
+  readonly served: Served;
+  readonly lines: readonly CardLine[];
+}
+
+/** Everything a card says, as text: every output prints this and nothing else. */
+export interface CardContent {
+  readonly title: string;
+  readonly series: string;
+  readonly lead: string;
+  readonly servings: number;
+  /** "5 boxes". */
+  readonly servingsText: string;
+  readonly servingName: string;
+  readonly weight: CardFigure;
+  readonly energy: CardFigure | undefined;
+  readonly macros: readonly CardFigure[];
+  /** As printed, whole milligrams, for machine-readable outputs. */
+  readonly sodiumMilligrams: string | undefined;
+  /** Share of the box's energy from each, 0 to 1, adding up to 1. */
+  readonly energyShares: readonly { readonly of: 'protein' | 'carbohydrate' | 'fat' | 'fibre'; readonly share: number }[];
+  readonly intoEachBox: readonly { readonly grams: string; readonly part: string }[];
+  readonly used: CardFigure | undefined;
+  readonly till: CardFigure | undefined;
+  readonly currency: string;
+  /** ISO dates of the newest and oldest price used. */
+  readonly prices: { readonly newest: string; readonly oldest: string } | undefined;
+  readonly topping: { readonly name: string; readonly figures: readonly CardFigure[] } | undefined;
+  readonly sections: readonly CardSection[];
+  readonly steps: readonly string[];
+  readonly activeMinutes: number | undefined;
+  readonly totalMinutes: number | undefined;
+  readonly cautions: Cautions;
+  readonly allergensInBox: readonly string[];
+  readonly allergensAtTable: readonly string[];
+  readonly rules: RuleSet;
+}
+
+const MACROS: readonly Printable[] = ['protein', 'carbohydrate', 'fat', 'saturates', 'fibre', 'salt'];
+
+/**
+ * What a recipe's card says (domain page, sections 5 and 8). Each figure is rounded once, here, by the kitchen's rule set.
+ *
+ * @param figures of the recipe at its own size
+ */
+export function cardContent(figures: RecipeFigures, kitchen: Kitchen): CardContent {
+  const { recipe, parts, perServing, withTopping, hasTopping, batch } = figures;
+  const { rules, currency } = kitchen.settings;
+  const used = parts.filter(({ part }) => servedOf(part) !== 'optional');
+  const table = used.filter(({ part }) => servedOf(part) === 'table');
+  const servingName = recipe.servingName ?? 'serving';
+  return {
+    title: recipe.title,
+    series: recipe.series === undefined ? '' : `${recipe.series}${recipe.number === undefined ? '' : `, no. ${recipe.number}`}`,
+    lead: recipe.lead ?? '',
+    servings: recipe.servings,
+    servingsText: `${plainText(recipe.servings, 1)} ${pluralize(servingName, recipe.servings)}`,
+    servingName,
+    weight: { figure: 'weight', name: 'Weight', text: `${atLeast(parts.some(({ lines, estimated }) => estimated && lines.some(({ counted, weights }) => counted && !weights)))}${plainText(perServing.weight, 0)}`, unit: 'g' },
+    energy: cardFigure('energyKcal', rules, perServing),
+    macros: MACROS.flatMap((nutrient) => cardFigure(nutrient, rules, perServing) ?? []),
+    sodiumMilligrams: sodiumText(perServing),
+    energyShares: energyShares(perServing),
+    intoEachBox: parts.filter(({ part }) => servedOf(part) === 'box').map(({ part, share }) => ({ grams: plainText(share.portion, 0), part: part.name })),
+    used: costFigure('usedCost', perServing.usedCost.amount, isAtLeast(perServing.usedCost), currency),
+    till: costFigure('tillCost', batch.till.cost?.toNumber(), batch.till.unpriced.length > 0, currency),
+    currency,
+    prices: priceDates(used),
+    topping: hasTopping ? { name: table.map(({ part }) => part.name).join(', '), figures: ['energyKcal', 'protein'].flatMap((nutrient) => cardFigure(nutrient as Printable, rules, withTopping) ?? []) } : undefined,
+    sections: parts.map((part) => ({ name: part.part.name, served: servedOf(part.part), lines: part.lines.map((line) => cardLine(line, figures, kitchen)) })),
+    steps: recipe.steps ?? [],
+    activeMinutes: recipe.activeMinutes,
+    totalMinutes: recipe.totalMinutes,
+    cautions: cautionsFor(used.flatMap(foodsOf), recipe.steps ?? [], recipe.storage),
+    allergensInBox: allergensOf(parts.filter(({ part }) => servedOf(part) === 'box')),
+    allergensAtTable: allergensOf(parts.filter(({ part }) => servedOf(part) !== 'box')),
+    rules,
+  };
+}
+
+/** One nutrient of a serving as the rule set prints it; small ones the plain set does not name, to one decimal under 10. */
+function cardFigure(nutrient: Printable, rules: RuleSet, serving: ServingFigures): CardFigure | undefined {
+  const { amount, gaps } = serving.nutrients[nutrient === 'salt' ? 'sodium' : figureKey(nutrient, CARBOHYDRATE_OF_RULE_SET[rules])];
+  if (amount === undefined) return undefined;
+  const inUnit = nutrient === 'salt' ? amount * SALT_GRAMS_PER_SODIUM_MG : amount;
+  const text = cardText(rules, nutrient, inUnit, gaps.length > 0) ?? `${atLeast(gaps.length > 0)}${smallText(inUnit)} ${unitOf(nutrient)}`;
+  const unit = unitOf(nutrient);
+  const name = nutrient === 'salt' ? 'Salt' : NUTRIENT_DESCRIPTIONS[nutrient].name;
+  return { figure: nutrient, name, text: text.slice(0, -unit.length - 1), unit };
+}
+
+function sodiumText({ nutrients }: ServingFigures): string | undefined {
+  const { amount, gaps } = nutrients.sodium;
+  return amount === undefined ? undefined : `${atLeast(gaps.length > 0)}${plainText(amount, 0)}`;
+}
+
+function smallText(amount: number): string {
+  const clean = settled(amount);
+  return clean < 10 ? roundHalfAway(clean, 0.1).toFixed(1) : plainText(clean, 0);
+}
+
+function costFigure(figure: 'usedCost' | 'tillCost', amount: number | undefined, gap: boolean, currency: string): CardFigure | undefined {
+  if (amount === undefined) return undefined;
+  return { figure, name: figure === 'usedCost' ? 'Costs, used' : 'At the till', text: `${atLeast(gap)}${moneyText(amount, currency)}`, unit: currency };
+}
+
+function atLeast(gap: boolean): string {
+  return gap ? 'at least ' : '';
+}
+
+/** Energy from each macronutrient over their sum (domain page, 4.9). */
+export function energyShares({ nutrients }: ServingFigures): CardContent['energyShares'] {
+  const kcal = [
+    { of: 'protein', kcal: (nutrients.protein.amount ?? 0) * ENERGY_FACTORS.protein.kcal },
+    { of: 'carbohydrate', kcal: (nutrients.carbohydrateAvailable.amount ?? 0) * ENERGY_FACTORS.availableCarbohydrate.kcal },
+    { of: 'fat', kcal: (nutrients.fat.amount ?? 0) * ENERGY_FACTORS.fat.kcal },
+    { of: 'fibre', kcal: (nutrients.fibre.amount ?? 0) * ENERGY_FACTORS.fibre.kcal },
+  ] as const;
+  const sum = kcal.reduce((total, one) => total + one.kcal, 0);
+  return kcal.map(({ of, kcal: part }) => ({ of, share: sum > 0 ? part / sum : 0 }));
+}
+
+function cardLine(figures: LineFigures, { recipe }: RecipeFigures, kitchen: Kitchen): CardLine {
+  const { at, line, of, weights } = figures;
+  const food = of.kind === 'food' ? of.basis.food : undefined;
+  const words = lineWords(line, food);
+  const system = recipe.measures ?? kitchen.settings.measures;
+  const named = of.kind === 'part' && line.text === undefined ? `${of.part.part.name.toLowerCase()} (${of.recipe.title})` : words.food;
+  const second = [secondMeasure(line, weights, system), buyText(figures)].filter(Boolean).join('; ');
+  return { at, amount: words.amount, food: named, note: words.note, second, allergens: namedAllergens(foodsOfLine(figures).flatMap(({ allergens }) => allergens ?? [])), optional: line.optional === true };
+}
+
+/** What to buy, where peel, bone or liquid make it at least a tenth more than what is written as ready to eat. */
+function buyText({ weights, line, of }: LineFigures): string {
+  if (!weights || of.kind !== 'food' || line.as === 'AP' || weights.purchase < 1.1 * weights.grams) return '';
+  return weights.purchase >= 1000 ? `buy ${plainText(weights.purchase / 1000, 1)} kg` : `buy ${gramsText(weights.purchase)} g`;
+}
+
+function priceDates(parts: readonly PartFigures[]): CardContent['prices'] {
+  const days = parts.flatMap(({ lines }) => lines.flatMap(({ counted, of }) => (counted && of.kind === 'food' && of.basis.best ? [of.basis.best.pack.seen] : []))).sort();
+  const [oldest] = days;
+  const newest = days.at(-1);
+  return oldest === undefined || newest === undefined ? undefined : { newest, oldest };
+}
+
+function allergensOf(parts: readonly PartFigures[]): string[] {
+  return namedAllergens(parts.flatMap(foodsOf).flatMap(({ allergens }): readonly Allergen[] => allergens ?? []));
+}
+
+function foodsOf({ lines }: PartFigures): Food[] {
+  return lines.flatMap(foodsOfLine);
+}
+
+function foodsOfLine({ of }: LineFigures): Food[] {
+  if (of.kind === 'food') return [of.basis.food];
+  return of.kind === 'part' ? foodsOf(of.part) : [];
+}

@@ -1,0 +1,81 @@
+import { kindsOf, type FoodKind } from './foodKind.js';
+import type { Food } from '../food/index.js';
+import type { Storage } from '../recipe/index.js';
+
+/** Core temperatures of the US guideline (domain page, section 8). */
+const CORE: readonly { readonly kinds: readonly FoodKind[]; readonly says: string }[] = [
+  { kinds: ['poultry'], says: 'poultry to 74 °C / 165 °F in the middle' },
+  { kinds: ['mince', 'egg'], says: 'minced meat and egg dishes to 71 °C / 160 °F' },
+  { kinds: ['whole cut'], says: 'whole cuts to 63 °C / 145 °F, then 3 min rest' },
+  { kinds: ['fish', 'shellfish'], says: 'fish to 63 °C / 145 °F' },
+];
+
+/** Days the stricter guideline that the card follows keeps cooked boxes (US: 3 to 4), and cooked rice (UK: 1). */
+export const MOST_FRIDGE_DAYS = 4;
+const RICE_DAYS = 1;
+
+/** What steps say, and the caution that goes with it. */
+const BY_STEP: readonly (readonly [RegExp, string])[] = [
+  [/slow cooker/i, 'No frozen meat into a slow cooker.'],
+  [/marinad|marinat/i, 'Boil marinade that met raw meat, or throw it away.'],
+  [/mandoline/i, 'Use the guard of the mandoline.'],
+  [/\bsteam(?:er|ing|ed)?\b/i, 'Steam burns: open lids away from you.'],
+];
+
+/** How a box is kept, and what to mind, as a card prints it. */
+export interface Cautions {
+  readonly fridge: string;
+  readonly freezer: string;
+  readonly reheat: string;
+  /** Cooking and handling, one sentence each. */
+  readonly cooking: readonly string[];
+  /** What stands on every card. */
+  readonly always: readonly string[];
+}
+
+/**
+ * The cautions that apply to a dish (domain page, section 8). They are shown, never applied.
+ *
+ * @param foods in the box and at the table
+ * @param steps of the method, for equipment and marinades
+ * @param storage what the recipe says; fridge days are capped by the guideline
+ */
+export function cautionsFor(foods: readonly Food[], steps: readonly string[], storage: Storage = {}): Cautions {
+  const kinds = new Set(foods.flatMap(kindsOf));
+  const text = steps.join('\n');
+  const core = CORE.filter((row) => row.kinds.some((kind) => kinds.has(kind))).map(({ says }) => says);
+  const rawMeat = (['poultry', 'mince', 'whole cut', 'fish', 'shellfish'] as const).some((kind) => kinds.has(kind));
+  return {
+    fridge: fridgeText(storage.fridgeDays, kinds.has('rice')),
+    freezer: freezerText(storage),
+    reheat: storage.reheat ?? 'Once only, until steaming hot all through: 74 °C / 165 °F.',
+    cooking: [
+      ...(core.length > 0 ? [`Check with a thermometer, not the clock: ${core.join('; ')}.`] : []),
+      ...(kinds.has('dry beans') ? ['Boil soaked beans hard for 10 min first.'] : []),
+      ...(rawMeat ? ['Wash knives, boards and hands that met raw meat or fish.'] : []),
+      ...BY_STEP.filter(([says]) => says.test(text)).map(([, caution]) => caution),
+      'Lids on when the steam stops; into the cold within 90 min.',
+    ],
+    always: [
+      'Figures are estimates for healthy adults, not medical advice.',
+      'Allergens depend on the products you buy: check their labels.',
+      'If you sell food, follow your local food law and ask a licensed professional.',
+    ],
+  };
+}
+
+function fridgeText(days: number | undefined, rice: boolean): string {
+  const kept = days === undefined ? `3 to ${MOST_FRIDGE_DAYS} days` : dayText(Math.min(days, MOST_FRIDGE_DAYS));
+  if (!rice) return `${kept} at 4 °C / 40 °F or less.`;
+  return `${kept} at 4 °C / 40 °F or less. Boxes with rice: eat within ${RICE_DAYS} day, or freeze.`;
+}
+
+function freezerText({ freezes, freezerMonths }: Storage): string {
+  if (freezes === false) return 'Does not freeze well.';
+  const months = freezerMonths === undefined ? '' : `Up to ${freezerMonths} ${freezerMonths === 1 ? 'month' : 'months'} at -18 °C / 0 °F. `;
+  return `${months}Thaw overnight in the fridge.`;
+}
+
+function dayText(days: number): string {
+  return days === 1 ? '1 day' : `${days} days`;
+}

@@ -1,0 +1,4 @@
+export * from './cardContent.js';
+export * from './cautions.js';
+export * from './schemaOrgRecipe.js';
+export * from './secondMeasure.js';

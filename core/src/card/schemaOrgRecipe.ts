@@ -1,0 +1,46 @@
+import type { CardContent, CardFigure } from './cardContent.js';
+
+/**
+ * A card as schema.org/Recipe, ready for a JSON-LD script element.
+ *
+ * @returns a plain object; figures with their units, durations as ISO 8601
+ */
+export function schemaOrgRecipe(card: CardContent): object {
+  return {
+    '@context': 'https://schema.org',
+    '@type': 'Recipe',
+    name: card.title,
+    ...(card.lead === '' ? {} : { description: card.lead }),
+    ...(card.series === '' ? {} : { isPartOf: { '@type': 'CreativeWorkSeries', name: card.series } }),
+    recipeYield: [String(card.servings), card.servingsText],
+    ...(card.totalMinutes === undefined ? {} : { totalTime: `PT${card.totalMinutes}M` }),
+    recipeIngredient: card.sections.flatMap(({ lines }) =>
+      lines.map(({ amount, food, note, optional }) => [`${amount === 'to taste' ? `${food}, to taste` : `${amount} ${food}`.trim()}`, note, optional ? 'optional' : ''].filter(Boolean).join(', ')),
+    ),
+    recipeInstructions: card.steps.map((text, i) => ({ '@type': 'HowToStep', position: i + 1, text })),
+    nutrition: {
+      '@type': 'NutritionInformation',
+      servingSize: `1 ${card.servingName} (${card.weight.text} g)`,
+      ...property('calories', card.energy, 'kcal'),
+      ...property('proteinContent', macro(card, 'protein'), 'g'),
+      ...property('carbohydrateContent', macro(card, 'carbohydrate'), 'g'),
+      ...property('fatContent', macro(card, 'fat'), 'g'),
+      ...property('saturatedFatContent', macro(card, 'saturates'), 'g'),
+      ...property('fiberContent', macro(card, 'fibre'), 'g'),
+      ...sodium(card),
+    },
+  };
+}
+
+function macro(card: CardContent, figure: CardFigure['figure']): CardFigure | undefined {
+  return card.macros.find((one) => one.figure === figure);
+}
+
+function property(name: string, figure: CardFigure | undefined, unit: string): object {
+  return figure ? { [name]: `${figure.text} ${unit}` } : {};
+}
+
+/** The vocabulary has sodium, not salt. */
+function sodium(card: CardContent): object {
+  return card.sodiumMilligrams === undefined ? {} : { sodiumContent: `${card.sodiumMilligrams} mg` };
+}

@@ -1,0 +1,127 @@
+import pluralize from 'pluralize';
+import { distance } from 'fastest-levenshtein';
+import type { Food } from '../food/index.js';
+
+/** A food found for words, the better the nearer to 1. */
+export interface FoodMatch {
+  readonly food: Food;
+  readonly score: number;
+}
+
+interface IndexedName {
+  readonly food: Food;
+  readonly words: readonly string[];
+  /** A name other than the food's own. */
+  readonly other: boolean;
+}
+
+/** Words that tell foods apart too little to weigh. */
+const WEAK: ReadonlySet<string> = new Set(['of', 'the', 'a', 'an', 'and', 'or', 'in', 'with', 'for', 'fresh', 'raw', 'dry', 'dried', 'plain', 'whole', 'skinless', 'boneless', 'trimmed', 'hen', 's', 'on']);
+const WEAK_WEIGHT = 0.35;
+/** Most words whose likenesses are kept. */
+const REMEMBERED = 2000;
+/** Below this a match is a guess, not an answer. */
+export const SURE_ENOUGH = 0.62;
+
+/** Finds foods by words, tolerant of plurals, accents, word order and small slips. Made once per list of foods. */
+export class FoodIndex {
+  readonly #names: readonly IndexedName[];
+  readonly #vocabulary: readonly string[];
+  /** Words asked for before, with every known word like them: what is typed repeats with each key. */
+  readonly #alike = new Map<string, ReadonlyMap<string, number>>();
+
+  constructor(foods: readonly Food[]) {
+    this.#names = foods.flatMap((food) => [food.name, ...(food.names ?? [])].map((name, i) => ({ food, words: wordsOf(name), other: i > 0 })));
+    this.#vocabulary = [...new Set(this.#names.flatMap(({ words }) => words))];
+  }
+
+  /**
+   * Foods for words, best first, each once.
+   *
+   * @param words as typed: "red lentils"
+   * @param limit most foods returned
+   */
+  find(words: string, limit = 6): FoodMatch[] {
+    const asked = wordsOf(words).map((word) => ({ word, alike: this.#wordsLike(word) }));
+    if (asked.length === 0) return [];
+    const best = new Map<string, FoodMatch>();
+    for (const name of this.#names) {
+      const score = scoreOf(asked, name);
+      const sofar = best.get(name.food.id);
+      if (score > 0.35 && (!sofar || sofar.score < score)) best.set(name.food.id, { food: name.food, score });
+    }
+    return [...best.values()].sort((a, b) => b.score - a.score || a.food.name.length - b.food.name.length).slice(0, limit);
+  }
+
+  #wordsLike(word: string): ReadonlyMap<string, number> {
+    const before = this.#alike.get(word);
+    if (before) return before;
+    const alike = new Map(this.#vocabulary.flatMap((named) => (likeness(word, named) > 0 ? [[named, likeness(word, named)] as const] : [])));
+    if (this.#alike.size >= REMEMBERED) this.#alike.clear();
+    this.#alike.set(word, alike);
+    return alike;
+  }
+
+  /** The one food the words mean, or undefined when none is sure enough. */
+  best(words: string): Food | undefined {
+    const [first] = this.find(words, 1);
+    return first && first.score >= SURE_ENOUGH ? first.food : undefined;
+  }
+}
+
+/** Words of a name, bare of case, accents and plural. */
+function wordsOf(text: string): string[] {
+  return text
+    .normalize('NFD')
+    .replace(/[\u0300-\u036f]/g, '')
+    .toLowerCase()
+    .split(/[^a-z0-9%]+/)
+    .filter(Boolean)
+    .map((word) => pluralize.singular(word));
+}
+
+interface AskedWord {
+  readonly word: string;
+  readonly alike: ReadonlyMap<string, number>;
+}
+
+/**
+ * How much of what was asked the name says, and how little it says beside. A label of one's own goes before a table row,
+ * the raw food before the cooked one.
+ */
+function scoreOf(asked: readonly AskedWord[], { food, words, other }: IndexedName): number {
+  const said = words.map(() => 0);
+  let weight = 0;
+  let met = 0;
+  asked.forEach(({ word, alike }, i) => {
+    // The last word is what it is ("red LENTILS"); the ones before say which.
+    const counts = weightOf(word) * (i === asked.length - 1 ? 1.5 : 1);
+    let nearest = 0;
+    let at = -1;
+    words.forEach((named, j) => {
+      const like = said[j] ? 0 : (alike.get(named) ?? 0);
+      if (like > nearest) [nearest, at] = [like, j];
+    });
+    if (at >= 0) said[at] = nearest;
+    weight += counts;
+    met += counts * nearest;
+  });
+  if (met === 0) return 0;
+  const named = words.reduce((sum, word) => sum + weightOf(word), 0);
+  const covered = words.reduce((sum, word, j) => sum + weightOf(word) * (said[j] ?? 0), 0);
+  const preferred = (food.source === 'label' || food.source === 'lab' ? 0.02 : 0) - (other ? 0.005 : 0) - (food.state === 'cooked' ? 0.06 : 0);
+  return 0.72 * (met / weight) + 0.28 * (covered / named) + preferred;
+}
+
+function weightOf(word: string): number {
+  return WEAK.has(word) ? WEAK_WEIGHT : 1;
+}
+
+function likeness(asked: string, named: string): number {
+  if (asked === named) return 1;
+  if (asked.length >= 3 && named.startsWith(asked)) return 0.5 + 0.4 * (asked.length / named.length);
+  const allowed = asked.length >= 8 ? 2 : asked.length >= 4 ? 1 : 0;
+  if (allowed === 0 || Math.abs(asked.length - named.length) > allowed) return 0;
+  const slips = distance(asked, named);
+  return slips <= allowed ? 0.85 - 0.15 * slips : 0;
+}

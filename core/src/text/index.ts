@@ -1,0 +1,6 @@
+export * from './foodIndex.js';
+export * from './leadingNumber.js';
+export * from './lineFromText.js';
+export * from './lineText.js';
+export * from './parseLineText.js';
+export * from './unitAliases.js';

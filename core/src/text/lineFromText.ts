@@ -1,0 +1,83 @@
+import { edibleShare, measureOf, type Food } from '../food/index.js';
+import { gramsOfMassUnit, isVolumeWord } from '../quantity/index.js';
+import type { Line } from '../recipe/index.js';
+import { SURE_ENOUGH, type FoodIndex, type FoodMatch } from './foodIndex.js';
+import { parseLineText, type ParsedLine } from './parseLineText.js';
+import { CONTAINERS } from './unitAliases.js';
+
+/** Grams a serving is assumed to take "to taste" until the developer says otherwise: an assumption, with 50 % uncertainty. */
+const TO_TASTE_GRAMS_PER_SERVING = { salt: 1.2, other: 0.3 } as const;
+/** Milligrams of sodium in a gram above which a food is salt, for the assumption above. */
+const SALTY = 300;
+
+/**
+ * A line as the kitchen file holds it, from the text typed: taken apart, and matched to a food of the pantry.
+ *
+ * @param servings of the recipe, for what "to taste" is assumed to come to
+ * @param chosen the food a person picked for these words, over any match
+ * @returns a line with only its text when no food is sure enough
+ */
+export function lineFromText(text: string, index: FoodIndex, servings: number, chosen?: Food): Line {
+  const parsed = parseLineText(text);
+  const food = chosen ?? foodFor(parsed, index);
+  if (!food) return { text };
+  const { note } = parsed;
+  return {
+    food: food.id,
+    ...amountOf(parsed, food, servings),
+    ...(parsed.cooked ? { state: 'cooked' as const } : {}),
+    ...(parsed.optional ? { optional: true } : {}),
+    ...(note === undefined ? {} : { note }),
+    text,
+  };
+}
+
+/**
+ * The food the words mean: as they stand, without the count word at their end ("garlic cloves"), or, bought in a can,
+ * the canned one.
+ */
+function foodFor(parsed: ParsedLine, index: FoodIndex): Food | undefined {
+  const canned = parsed.unit === 'can' || parsed.also?.unit === 'can' ? cannedFood(parsed.foodWords, index) : undefined;
+  if (canned) return canned;
+  const bare = parsed.countWord === undefined ? [] : [parsed.foodWords.replace(/\s+\S+$/, '')];
+  const found = [parsed.foodWords, ...bare].flatMap((words) => index.find(words, 1));
+  const best = found.reduce<FoodMatch | undefined>((sofar, match) => (sofar && sofar.score >= match.score ? sofar : match), undefined);
+  return best && best.score >= SURE_ENOUGH ? best.food : undefined;
+}
+
+function cannedFood(words: string, index: FoodIndex): Food | undefined {
+  return index.find(`${words} canned`).find(({ food, score }) => score >= SURE_ENOUGH && measureOf(food, 'can'))?.food;
+}
+
+function amountOf(parsed: ParsedLine, food: Food, servings: number): Pick<Line, 'amount' | 'unit' | 'as' | 'also' | 'toTaste'> {
+  if (parsed.amount === undefined) return { toTaste: assumedGrams(food) * servings };
+  const unit = unitFor(parsed, food);
+  const counted = parsed.also && gramsOfMassUnit(unit) !== undefined ? parsed.also : undefined;
+  // "2 cans (400 g)": what is printed on the can is the weight as bought.
+  const asBought = counted && (CONTAINERS.has(counted.unit) || measureOf(food, counted.unit)?.edible === false) && edibleShare(food) !== 1;
+  return {
+    amount: parsed.amount,
+    unit,
+    ...(asBought ? { as: 'AP' as const } : {}),
+    ...(parsed.also ? { also: { amount: parsed.also.amount, unit: knownUnit(parsed.also.unit, food) } } : {}),
+  };
+}
+
+/** The unit for a food: as written; a bare count by the food's piece, its size, or the count word behind its name. */
+function unitFor({ unit, size, countWord }: ParsedLine, food: Food): string {
+  if (unit !== undefined) return knownUnit(unit, food);
+  const sized = size && size !== 'medium' ? `${size} ${countWord ?? 'piece'}` : undefined;
+  const wanted = [sized, countWord, size && size !== 'medium' ? `${size} piece` : undefined, 'piece'].find((name) => name !== undefined && measureOf(food, name));
+  return wanted ?? countWord ?? 'piece';
+}
+
+/** "1 can" of a food that says nothing of cans is its pack. */
+function knownUnit(unit: string, food: Food): string {
+  if (measureOf(food, unit) || isVolumeWord(unit) || gramsOfMassUnit(unit) !== undefined) return unit;
+  return CONTAINERS.has(unit) ? 'pack' : unit;
+}
+
+function assumedGrams(food: Food): number {
+  const sodium = food.nutrients?.sodium ?? (food.nutrients?.salt ?? 0) * 400;
+  return (sodium ?? 0) / 100 > SALTY ? TO_TASTE_GRAMS_PER_SERVING.salt : TO_TASTE_GRAMS_PER_SERVING.other;
+}

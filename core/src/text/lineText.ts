@@ -1,0 +1,55 @@
+import type { Food } from '../food/index.js';
+import { cookText, midpointOf, type Amount } from '../quantity/index.js';
+import type { Line } from '../recipe/index.js';
+import pluralize from 'pluralize';
+import { parseLineText } from './parseLineText.js';
+
+/** A line in a reader's words: its amount, what it is, and how it is prepared. */
+export interface LineWords {
+  /** "300 g", "2", "4 to 6 sprigs", "to taste"; empty for a line without amount. */
+  readonly amount: string;
+  readonly food: string;
+  readonly note: string;
+}
+
+/**
+ * A line's words: the food as typed, the amount from the structure, so that a scaled line reads right.
+ *
+ * @param food the line's food, for its name where nothing was typed
+ */
+export function lineWords(line: Line, food: Food | undefined): LineWords {
+  const parsed = line.text === undefined ? undefined : parseLineText(line.text);
+  const named = parsed?.foodWords ?? readableName(food?.name ?? line.part ?? '');
+  return {
+    amount: line.amount === undefined ? (line.food || line.recipe ? 'to taste' : '') : amountWords(line.amount, line.unit ?? 'g', parsed?.countWord),
+    food: parsed?.size && line.unit?.startsWith(parsed.size) ? `${parsed.size} ${named}` : named,
+    note: line.note ?? '',
+  };
+}
+
+/**
+ * A line as text, the way it would be typed.
+ *
+ * @example lineText({ food: 'leek', amount: 3, unit: 'piece', note: 'trimmed' }, leek) // '3 leeks, trimmed'
+ */
+export function lineText(line: Line, food: Food | undefined): string {
+  const { amount, food: named, note } = lineWords(line, food);
+  const measured = amount === 'to taste' ? `${named}, to taste` : `${amount} ${named}`.trim();
+  return note === '' ? measured : `${measured}, ${note}`;
+}
+
+/** Amount and unit in words: "300 g", "1 ½ cups", "4 to 6 sprigs"; a count of pieces is the bare number. */
+export function amountWords(amount: Amount, unit: string, countWord?: string): string {
+  const number = typeof amount === 'number' ? cookText(amount) : `${cookText(amount[0])} to ${cookText(amount[1])}`;
+  const bare = unit.replace(/^(?:small|large) /, '');
+  if (bare === 'piece' || bare === countWord) return number;
+  if (/^(?:g|kg|mg|oz|lb|ml|l|tsp|tbsp)$/.test(unit)) return `${number} ${unit}`;
+  if (unit === 'floz') return `${number} fl oz`;
+  return `${number} ${midpointOf(amount) > 1 ? pluralize(bare.split(',')[0] ?? bare) : bare.split(',')[0]}`;
+}
+
+/** "Red lentils, dry" reads "red lentils" in a line. */
+function readableName(name: string): string {
+  const head = name.split(',')[0] ?? name;
+  return head.charAt(0).toLowerCase() + head.slice(1);
+}

@@ -1,0 +1,142 @@
+import { gramsOfMassUnit, midpointOf, timesAmount, type Amount } from '../quantity/index.js';
+import { leadingAmount } from './leadingNumber.js';
+import { CONTAINERS, unitOfWord } from './unitAliases.js';
+
+/** An ingredient line taken apart; nothing in it is matched to a food yet. */
+export interface ParsedLine {
+  readonly amount?: Amount;
+  /** The kitchen file's word; absent for a bare count ("3 leeks"). */
+  readonly unit?: string;
+  readonly size?: 'small' | 'medium' | 'large';
+  /** The same amount a second way: "(14 oz)", or the count where grams are written as well. */
+  readonly also?: { readonly amount: number; readonly unit: string };
+  /** Words for the food: "red lentils". */
+  readonly foodWords: string;
+  /** Count word at the end of the food's words ("garlic cloves"), a unit if the food has that measure. */
+  readonly countWord?: string;
+  /** Prep note: "finely diced". */
+  readonly note?: string;
+  readonly toTaste: boolean;
+  readonly optional: boolean;
+  readonly cooked: boolean;
+}
+
+interface Measured {
+  readonly amount: Amount;
+  readonly unit?: string;
+  readonly rest: string;
+}
+
+/**
+ * Takes an ingredient line apart: amount, unit, food words, note.
+ *
+ * Fractions, mixed numbers, decimals with comma or point, ranges, "2 x 400 g cans", "1 can (400 g)", "2 lb 4 oz",
+ * "salt, to taste", units long and short; the note begins at the first comma.
+ *
+ * @example parseLineText('1 ½ cups leeks, sliced') // { amount: 1.5, unit: 'cup', foodWords: 'leeks', note: 'sliced', … }
+ */
+export function parseLineText(text: string): ParsedLine {
+  const bare = text.replace(/^\s*[-–•*·▪]\s+/, '').replace(/\s+/g, ' ').trim();
+  const toTaste = /\b(?:to taste|as needed|q\.s\.)/i.test(bare);
+  const optional = /[(,]\s*optional\b/i.test(bare);
+  const cooked = /\b(?:cooked weight|weighed cooked)\b/i.test(bare);
+  const cleaned = bare
+    .replace(/,?\s*(?:or |plus (?:more|extra) )?\(?\b(?:to taste|as needed|q\.s\.)\)?/gi, '')
+    .replace(/[(,]\s*optional\)?/gi, '')
+    .replace(/\(?\b(?:cooked weight|weighed cooked)\b\)?/gi, '')
+    .trim();
+  const measured = leadingMeasure(cleaned);
+  const named = nameAndNote(measured?.rest ?? cleaned);
+  return { ...(measured ? amountsOf(measured, named.bracketed) : {}), ...named.words, ...(measured && measured.unit === undefined ? named.counted : {}), toTaste, optional, cooked };
+}
+
+/** Amount and unit at the front, with "2 x 400 g" multiplied out and "1 lb 4 oz" added up. */
+function leadingMeasure(text: string): (Measured & { readonly also?: ParsedLine['also'] }) | undefined {
+  const first = leadingAmount(text);
+  if (!first) return undefined;
+  const times = /^[x×]\s*/i.exec(first.rest);
+  const inner = times ? leadingMeasure(first.rest.slice(times[0].length)) : undefined;
+  if (inner) {
+    const container = unitAtFront(inner.rest);
+    const count = midpointOf(first.amount);
+    return {
+      ...inner,
+      amount: timesAmount(inner.amount, count),
+      ...(container && CONTAINERS.has(container.unit) ? { rest: container.rest, also: { amount: count, unit: container.unit } } : {}),
+    };
+  }
+  const unit = unitAtFront(first.rest);
+  if (!unit) return { amount: first.amount, rest: first.rest };
+  const measured = { amount: timesAmount(first.amount, unit.times), unit: unit.unit, rest: unit.rest };
+  return withSecondMass(measured) ?? withSlash(measured) ?? measured;
+}
+
+/** "1 lb 4 oz": two masses in a row are one amount. */
+function withSecondMass(measured: Measured): Measured | undefined {
+  const grams = gramsOfMassUnit(measured.unit ?? '');
+  if (grams === undefined || typeof measured.amount !== 'number') return undefined;
+  const next = leadingAmount(measured.rest.replace(/^(?:and|plus|\+)\s+/i, ''));
+  const unit = next && unitAtFront(next.rest);
+  const more = unit && gramsOfMassUnit(unit.unit);
+  if (!next || !unit || more === undefined || typeof next.amount !== 'number') return undefined;
+  return { amount: measured.amount + (next.amount * unit.times * more) / grams, unit: measured.unit, rest: unit.rest };
+}
+
+/** "300 g / 10 oz lentils": the second is the same amount again. */
+function withSlash(measured: Measured): (Measured & { readonly also: NonNullable<ParsedLine['also']> }) | undefined {
+  const slash = /^\/\s*/.exec(measured.rest);
+  const second = slash && leadingAmount(measured.rest.slice(slash[0].length));
+  const unit = second && unitAtFront(second.rest);
+  if (!second || !unit) return undefined;
+  return { ...measured, rest: unit.rest, also: { amount: midpointOf(second.amount) * unit.times, unit: unit.unit } };
+}
+
+function unitAtFront(text: string): { unit: string; times: number; rest: string } | undefined {
+  const spoken = text.replace(/^(?:heaped|heaping|level|rounded|scant|generous|good|big)\s+(?=\S)/i, '');
+  const words = /^(fl\.?\s*oz\.?|fluid ounces?|[^\s(),/]+)\s*/i.exec(spoken);
+  if (!words) return undefined;
+  const word = (words[1] ?? '').replace(/^fl\.?\s*oz\.?$/i, 'floz').replace(/^fluid (ounces?)$/i, 'fluid-$1');
+  const unit = unitOfWord(word);
+  if (!unit) return undefined;
+  const rest = spoken.slice(words[0].length).replace(/^of(?: the)?(?: mill(?: of)?)?\s+/i, '');
+  // "2 cloves" alone is the spice, not two of a unit of nothing.
+  return rest === '' ? undefined : { ...unit, rest };
+}
+
+/** The amount with what stands in brackets behind it: grams count, and the other is kept beside them. */
+function amountsOf(measured: Measured & { readonly also?: ParsedLine['also'] }, bracketed: Measured | undefined): Pick<ParsedLine, 'amount' | 'unit' | 'also'> {
+  const { amount, unit, also } = measured;
+  const own = { amount, ...(unit === undefined ? {} : { unit }) };
+  if (also || !bracketed?.unit) return also ? { ...own, also } : own;
+  const isMass = gramsOfMassUnit(unit ?? '') !== undefined;
+  if (isMass || gramsOfMassUnit(bracketed.unit) === undefined) return { ...own, also: { amount: midpointOf(bracketed.amount), unit: bracketed.unit } };
+  const each = unit !== undefined && CONTAINERS.has(unit) ? midpointOf(amount) : 1;
+  return { amount: timesAmount(bracketed.amount, each), unit: bracketed.unit, also: { amount: midpointOf(amount), unit: unit ?? 'piece' } };
+}
+
+function nameAndNote(text: string) {
+  let bracketed: Measured | undefined;
+  const asides: string[] = [];
+  const plain = text.replace(/\(([^()]*)\)/g, (_, inside: string) => {
+    const measured = leadingMeasure(`${inside.replace(/\beach\b/i, '').trim()} x`);
+    if (measured?.unit !== undefined && measured.rest === 'x') bracketed ??= measured;
+    else asides.push(inside.trim());
+    return ' ';
+  });
+  const comma = plain.search(/[,;]|\s[-–—]\s/);
+  const named = (comma < 0 ? plain : plain.slice(0, comma)).replace(/\s+/g, ' ').trim().replace(/^of\s+/i, '');
+  const note = [comma < 0 ? '' : plain.slice(comma).replace(/^[\s,;–—-]+/, '').replace(/\s+/g, ' ').trim(), ...asides].filter(Boolean).join(', ');
+  const size = /^(small|medium|large)(?:-sized?)?\s+(?=\S)/i.exec(named);
+  const words = size ? named.slice(size[0].length) : named;
+  const last = /^(.*\S)\s+(\S+)$/.exec(words);
+  const countWord = last ? unitOfWord(last[2] ?? '') : undefined;
+  return {
+    bracketed,
+    words: {
+      foodWords: words,
+      ...(note === '' ? {} : { note }),
+      ...(size ? { size: (size[1] ?? '').toLowerCase() as 'small' | 'medium' | 'large' } : {}),
+    },
+    counted: countWord && gramsOfMassUnit(countWord.unit) === undefined ? { countWord: countWord.unit } : {},
+  };
+}
