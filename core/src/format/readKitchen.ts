@@ -139,10 +139,14 @@ function twice(entries: readonly { readonly id: string }[], path: string): Fault
   });
 }
 
-/** Parts that hold themselves, directly or through others: each circle told once, at the line that closes it. */
-function circleFaults(recipes: readonly Recipe[]): Fault[] {
+/**
+ * Parts that hold themselves, directly or through others: each circle told once, at the line that closes it.
+ *
+ * @param paths of the recipes, in their order; `recipes[i]` where left out
+ */
+export function circleFaults(recipes: readonly Recipe[], paths: readonly string[] = []): Fault[] {
   const parts = new Map<string, { readonly part: Part; readonly path: string }>();
-  recipes.forEach((recipe, r) => recipe.parts.forEach((part, p) => parts.set(`${recipe.id}/${part.id}`, { part, path: `recipes[${r}].parts[${p}]` })));
+  recipes.forEach((recipe, r) => recipe.parts.forEach((part, p) => parts.set(`${recipe.id}/${part.id}`, { part, path: `${paths[r] ?? `recipes[${r}]`}.parts[${p}]` })));
   const faults: Fault[] = [];
   const done = new Set<string>();
   const visit = (key: string, within: readonly string[]): void => {

@@ -1,0 +1,24 @@
+import { Module } from '@nestjs/common';
+import { TypeOrmModule } from '@nestjs/typeorm';
+import { CardsModule } from './cards/cards.module.js';
+import { dataSourceOptions } from './database/dataSource.js';
+import { FoodsModule } from './foods/foods.module.js';
+import { HealthController } from './health/health.controller.js';
+import { ImportsModule } from './imports/imports.module.js';
+import { KitchensModule } from './kitchens/kitchens.module.js';
+import { PacksModule } from './packs/packs.module.js';
+import { RecipesModule } from './recipes/recipes.module.js';
+
+@Module({
+  imports: [
+    TypeOrmModule.forRootAsync({ useFactory: () => ({ ...dataSourceOptions(process.env.DATABASE_URL), retryAttempts: 3, retryDelay: 1000 }) }),
+    KitchensModule,
+    FoodsModule,
+    PacksModule,
+    RecipesModule,
+    CardsModule,
+    ImportsModule,
+  ],
+  controllers: [HealthController],
+})
+export class AppModule {}

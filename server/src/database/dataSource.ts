@@ -1,0 +1,25 @@
+import { DataSource, type DataSourceOptions } from 'typeorm';
+import { FoodEntity } from '../foods/food.entity.js';
+import { KitchenEntity } from '../kitchens/kitchen.entity.js';
+import { PackEntity } from '../packs/pack.entity.js';
+import { RecipeEntity } from '../recipes/recipe.entity.js';
+import { RecipeFoodEntity } from '../recipes/recipeFood.entity.js';
+import { RecipeRevisionEntity } from '../recipes/recipeRevision.entity.js';
+import { Kitchens1764000000001 } from './migrations/kitchens.migration.js';
+
+/** The database of an address; the schema changes by migration only. */
+export function dataSourceOptions(url: string | undefined): DataSourceOptions {
+  return {
+    type: 'postgres',
+    ...(url === undefined ? {} : { url }),
+    entities: [KitchenEntity, FoodEntity, PackEntity, RecipeEntity, RecipeRevisionEntity, RecipeFoodEntity],
+    migrations: [Kitchens1764000000001],
+    migrationsRun: true,
+    migrationsTransactionMode: 'all',
+    synchronize: false,
+    installExtensions: false,
+    uuidExtension: 'pgcrypto',
+  };
+}
+
+export default new DataSource(dataSourceOptions(process.env.DATABASE_URL));

@@ -1,0 +1,43 @@
+import type { Fault } from '@portiona/core';
+
+/** Something asked for that is not there: 404. */
+export class NotFoundError extends Error {
+  constructor(
+    readonly kind: string,
+    readonly id: string,
+  ) {
+    super(`there is no ${kind} "${id}"; it may have been removed`);
+    this.name = 'NotFoundError';
+  }
+}
+
+/** An id that is already taken: 409. */
+export class TakenError extends Error {
+  constructor(
+    readonly kind: string,
+    readonly id: string,
+  ) {
+    super(`there is already a ${kind} "${id}"; choose another name`);
+    this.name = 'TakenError';
+  }
+}
+
+/** A save made on a revision that is no longer the newest: 409, with what is there now. */
+export class StaleSaveError extends Error {
+  constructor(
+    readonly kind: string,
+    readonly id: string,
+    readonly current: { readonly revision: number; readonly savedAt: string; readonly document: object },
+  ) {
+    super(`this ${kind} was saved elsewhere since you opened it; nothing of yours was written. Take what is there now, or save yours over it`);
+    this.name = 'StaleSaveError';
+  }
+}
+
+/** Input whose content cannot be read: 422, each fault with its place. */
+export class UnreadableError extends Error {
+  constructor(readonly faults: readonly Fault[]) {
+    super('nothing was saved; mend what is listed and send it again');
+    this.name = 'UnreadableError';
+  }
+}

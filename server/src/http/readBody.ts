@@ -1,0 +1,14 @@
+import { readEntry } from '@portiona/core';
+import { UnreadableError } from './problems.js';
+
+/**
+ * Reads a document of a request by the kitchen file's class for it.
+ *
+ * @param path put before each fault's: where in the body the document stands
+ * @throws UnreadableError with every fault
+ */
+export function readBody<T extends object>(type: new () => T, found: unknown, path: string): T {
+  const read = readEntry(type, found, path);
+  if (!read.ok) throw new UnreadableError(read.faults);
+  return JSON.parse(JSON.stringify(read.entry)) as T;
+}

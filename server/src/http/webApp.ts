@@ -1,0 +1,49 @@
+import { randomBytes } from 'node:crypto';
+import { existsSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import express, { type Express, type NextFunction, type Request, type Response } from 'express';
+
+/** Longest a hashed asset may be kept: its name changes with its content. */
+const A_YEAR = '365d';
+
+/**
+ * Serves the built web application: hashed assets for a year, its page never from a cache, and the page for every address
+ * that is no file and no interface of the server's.
+ *
+ * The page may run the application's own scripts only; style elements that its parts add carry a nonce made per answer.
+ *
+ * @param folder the built application; without it, only the interface is served
+ */
+export function serveWebApp(app: Express, folder: string): void {
+  const index = join(folder, 'index.html');
+  if (!existsSync(index)) return;
+  const page = readFileSync(index, 'utf8');
+  app.use('/assets', express.static(join(folder, 'assets'), { immutable: true, maxAge: A_YEAR, fallthrough: false, index: false }));
+  app.use(express.static(folder, { index: false, maxAge: '1h' }));
+  app.use((request: Request, response: Response, next: NextFunction) => {
+    if (request.method !== 'GET' || request.path.startsWith('/api')) return next();
+    const nonce = randomBytes(16).toString('base64');
+    response
+      .set('Content-Security-Policy', pagePolicy(nonce))
+      .set('Cache-Control', 'no-store')
+      .type('html')
+      .send(page.replaceAll('%NONCE%', nonce));
+  });
+}
+
+/** What the application's page may load: itself, and nothing from anywhere else. */
+function pagePolicy(nonce: string): string {
+  return [
+    "default-src 'self'",
+    "script-src 'self' 'wasm-unsafe-eval'",
+    `style-src 'self' 'nonce-${nonce}'`,
+    "img-src 'self' data:",
+    "font-src 'self'",
+    "connect-src 'self'",
+    "frame-src 'self'",
+    "frame-ancestors 'none'",
+    "base-uri 'none'",
+    "form-action 'self'",
+    "object-src 'none'",
+  ].join('; ');
+}

@@ -1,0 +1,8 @@
+import { ApiProperty } from '@nestjs/swagger';
+
+/** What an import wrote. */
+export class ImportedDto {
+  @ApiProperty() foods: number;
+  @ApiProperty() packs: number;
+  @ApiProperty() recipes: number;
+}

@@ -1,0 +1,19 @@
+import { Body, Controller, Post, Query } from '@nestjs/common';
+import { ApiBody, ApiCreatedResponse, ApiOperation, ApiQuery, ApiTags } from '@nestjs/swagger';
+import { ImportedDto } from './import.dto.js';
+import { ImportsService } from './imports.service.js';
+
+@ApiTags('imports')
+@Controller('imports')
+export class ImportsController {
+  constructor(private readonly imports: ImportsService) {}
+
+  @Post('kitchen-file')
+  @ApiOperation({ operationId: 'importKitchenFile', summary: 'Takes a kitchen file in: everything, or nothing' })
+  @ApiBody({ schema: { type: 'object', additionalProperties: true } })
+  @ApiQuery({ name: 'name', required: false, description: "The kitchen's new name" })
+  @ApiCreatedResponse({ type: ImportedDto })
+  kitchenFile(@Body() body: unknown, @Query('name') name?: string): Promise<ImportedDto> {
+    return this.imports.kitchenFile(body, name);
+  }
+}

@@ -1,0 +1,62 @@
+import { randomUUID } from 'node:crypto';
+import { Injectable } from '@nestjs/common';
+import { InjectDataSource } from '@nestjs/typeorm';
+import { readKitchen, type FoodEntry, type PackEntry, type RecipeEntry } from '@portiona/core';
+import { DataSource } from 'typeorm';
+import { isTaken } from '../database/isTaken.js';
+import { FoodEntity } from '../foods/food.entity.js';
+import { TakenError, UnreadableError } from '../http/problems.js';
+import { KitchenEntity } from '../kitchens/kitchen.entity.js';
+import { KitchensService } from '../kitchens/kitchens.service.js';
+import { PackEntity } from '../packs/pack.entity.js';
+import { RecipesService } from '../recipes/recipes.service.js';
+import type { ImportedDto } from './import.dto.js';
+
+/** Rows one statement writes at most; a statement holds 65,535 parameters. */
+const ROWS_AT_ONCE = 1000;
+
+@Injectable()
+export class ImportsService {
+  constructor(
+    @InjectDataSource() private readonly database: DataSource,
+    private readonly kitchens: KitchensService,
+    private readonly recipes: RecipesService,
+  ) {}
+
+  /**
+   * Takes a whole kitchen file in, in one transaction: everything, or nothing.
+   *
+   * @param name the kitchen's new name, when given
+   * @throws UnreadableError with every fault; TakenError when an id is already there
+   */
+  async kitchenFile(found: unknown, name?: string): Promise<ImportedDto> {
+    const read = readKitchen(found, new Date().toISOString().slice(0, 10));
+    if (!read.ok) throw new UnreadableError(read.faults);
+    const { foods, packs, recipes } = JSON.parse(JSON.stringify(read.entry)) as { foods: FoodEntry[]; packs: PackEntry[]; recipes: RecipeEntry[] };
+    const settings = (found as { settings?: object }).settings;
+    const kitchenId = await this.kitchens.id();
+    try {
+      await this.database.transaction(async (manager) => {
+        if (name !== undefined || settings) await manager.update(KitchenEntity, { id: kitchenId }, { ...(name === undefined ? {} : { name }), ...(settings ? { settings } : {}) });
+        const foodRows = foods.map((document) => ({ kitchenId, id: document.id, revision: 1, name: document.name, document }));
+        for (const rows of chunks(foodRows)) await manager.insert(FoodEntity, rows);
+        const packRows = packs.map((document) => {
+          const id = document.id ?? randomUUID();
+          return { kitchenId, id, foodId: document.food, revision: 1, document: { ...document, id } };
+        });
+        for (const rows of chunks(packRows)) await manager.insert(PackEntity, rows);
+        for (const document of recipes) await this.recipes.insert(manager, document);
+      });
+    } catch (error) {
+      if (isTaken(error)) throw new TakenError('food or pack of that kind', 'in this file');
+      throw error;
+    }
+    return { foods: foods.length, packs: packs.length, recipes: recipes.length };
+  }
+}
+
+function chunks<Row>(rows: readonly Row[]): Row[][] {
+  const parts: Row[][] = [];
+  for (let i = 0; i < rows.length; i += ROWS_AT_ONCE) parts.push(rows.slice(i, i + ROWS_AT_ONCE));
+  return parts;
+}

@@ -1,0 +1,13 @@
+import { ApiProperty, ApiPropertyOptional } from '@nestjs/swagger';
+
+/** A kitchen's name and settings, what is left out filled in. */
+export class KitchenDto {
+  @ApiProperty() name: string;
+  @ApiProperty({ description: 'ISO 4217' }) currency: string;
+  @ApiProperty({ enum: ['us', 'metric', 'au', 'imperial'] }) measures: 'us' | 'metric' | 'au' | 'imperial';
+  @ApiProperty({ enum: ['us', 'eu', 'plain'] }) rules: 'us' | 'eu' | 'plain';
+  @ApiProperty({ enum: ['counted', 'free'] }) staples: 'counted' | 'free';
+  @ApiProperty({ description: 'Today, ISO date' }) date: string;
+  @ApiPropertyOptional({ description: 'Days' }) maxPriceAge?: number;
+  @ApiProperty({ description: 'Whether it holds no foods and no recipes yet' }) empty: boolean;
+}

@@ -1,0 +1,11 @@
+import { Column, CreateDateColumn, Entity, PrimaryGeneratedColumn } from 'typeorm';
+import type { KitchenSettings } from '@portiona/core';
+
+/** A kitchen: the owner of every other row. */
+@Entity('kitchens')
+export class KitchenEntity {
+  @PrimaryGeneratedColumn('uuid') id: string;
+  @Column({ type: 'text' }) name: string;
+  @Column({ type: 'jsonb', default: {} }) settings: KitchenSettings;
+  @CreateDateColumn({ name: 'created_at', type: 'timestamptz' }) createdAt: Date;
+}

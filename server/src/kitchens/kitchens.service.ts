@@ -1,0 +1,52 @@
+import { Injectable } from '@nestjs/common';
+import { InjectDataSource } from '@nestjs/typeorm';
+import { fullSettings, type Settings } from '@portiona/core';
+import { DataSource } from 'typeorm';
+import { FoodEntity } from '../foods/food.entity.js';
+import { RecipeEntity } from '../recipes/recipe.entity.js';
+import type { KitchenDto } from './kitchen.dto.js';
+import { KitchenEntity } from './kitchen.entity.js';
+
+/** The kitchen a request works in. There is one until there are accounts; every row is owned by it all the same. */
+@Injectable()
+export class KitchensService {
+  #id: string | undefined;
+
+  constructor(@InjectDataSource() private readonly database: DataSource) {}
+
+  /** Id of the kitchen, made on first use. */
+  async id(): Promise<string> {
+    this.#id ??= (await this.#entity()).id;
+    return this.#id;
+  }
+
+  /** The kitchen's settings, with today's date where none is fixed. */
+  async settings(): Promise<Settings> {
+    return fullSettings((await this.#entity()).settings, today());
+  }
+
+  async describe(): Promise<KitchenDto> {
+    const { id, name, settings } = await this.#entity();
+    const foods = await this.database.getRepository(FoodEntity).countBy({ kitchenId: id });
+    const recipes = await this.database.getRepository(RecipeEntity).countBy({ kitchenId: id });
+    return { name, ...fullSettings(settings, today()), empty: foods === 0 && recipes === 0 };
+  }
+
+  async #entity(): Promise<KitchenEntity> {
+    return this.database.transaction(async (manager) => {
+      const repository = manager.getRepository(KitchenEntity);
+      const [first] = await repository.find({ order: { createdAt: 'ASC' }, take: 1 });
+      if (first) return first;
+      // Two first requests at once must not make two kitchens.
+      await manager.query('LOCK TABLE kitchens IN SHARE ROW EXCLUSIVE MODE');
+      const [made] = await repository.find({ order: { createdAt: 'ASC' }, take: 1 });
+      return made ?? repository.save(repository.create({ name: 'Kitchen', settings: {} }));
+    });
+  }
+}
+
+/** Today, ISO, where the server stands. */
+function today(): string {
+  const now = new Date();
+  return `${now.getFullYear()}-${String(now.getMonth() + 1).padStart(2, '0')}-${String(now.getDate()).padStart(2, '0')}`;
+}

@@ -1,0 +1,12 @@
+import type { Pack } from '@portiona/core';
+import type { SavedDto } from '../http/saved.dto.js';
+import type { PackEntity } from './pack.entity.js';
+
+/** The pack as core knows it. */
+export function toPack({ document }: PackEntity): Pack {
+  return document;
+}
+
+export function toSavedPack({ id, revision, savedAt, document }: PackEntity): SavedDto {
+  return { id, revision, savedAt: savedAt.toISOString(), document };
+}

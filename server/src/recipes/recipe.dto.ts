@@ -1,0 +1,34 @@
+import { ApiProperty, ApiPropertyOptional } from '@nestjs/swagger';
+import { SavedDto } from '../http/saved.dto.js';
+
+/** A figure of a list: unrounded, with whether something is lacking. */
+export class ListedFigureDto {
+  @ApiProperty({ type: 'number', nullable: true }) amount: number | null;
+  @ApiProperty() atLeast: boolean;
+}
+
+/** A recipe at a glance: what one box delivers and costs. */
+export class ListedRecipeDto {
+  @ApiProperty() id: string;
+  @ApiProperty() title: string;
+  @ApiProperty() revision: number;
+  @ApiProperty({ description: 'ISO time' }) savedAt: string;
+  @ApiPropertyOptional() series?: string;
+  @ApiPropertyOptional() number?: number;
+  @ApiProperty() servings: number;
+  @ApiProperty() servingName: string;
+  @ApiProperty({ description: 'Grams of one serving' }) weight: number;
+  @ApiProperty({ type: ListedFigureDto }) energyKcal: ListedFigureDto;
+  @ApiProperty({ type: ListedFigureDto }) protein: ListedFigureDto;
+  @ApiProperty({ type: ListedFigureDto }) carbohydrate: ListedFigureDto;
+  @ApiProperty({ type: ListedFigureDto }) fat: ListedFigureDto;
+  @ApiProperty({ type: ListedFigureDto }) fibre: ListedFigureDto;
+  @ApiProperty({ type: ListedFigureDto }) usedCost: ListedFigureDto;
+  @ApiProperty({ description: 'Findings that make a figure wrong' }) wrong: number;
+  @ApiProperty({ description: 'Findings to look at' }) look: number;
+}
+
+/** A recipe to work on, with the other recipes whose parts it takes. */
+export class OpenRecipeDto extends SavedDto {
+  @ApiProperty({ type: [Object], description: 'Other recipes that it draws on, as in the kitchen file' }) bases: object[];
+}

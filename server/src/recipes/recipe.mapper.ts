@@ -1,0 +1,44 @@
+import { figureKey, findingsOf, recipeFigures, type Figure, type Kitchen, type Recipe } from '@portiona/core';
+import type { SavedDto } from '../http/saved.dto.js';
+import type { ListedFigureDto, ListedRecipeDto } from './recipe.dto.js';
+import type { RecipeEntity } from './recipe.entity.js';
+import type { RecipeRevisionEntity } from './recipeRevision.entity.js';
+
+/** The recipe as core knows it. */
+export function toRecipe({ document }: RecipeRevisionEntity): Recipe {
+  return document;
+}
+
+export function toSavedRecipe({ recipeId, revision, savedAt, document }: RecipeRevisionEntity): SavedDto {
+  return { id: recipeId, revision, savedAt: savedAt.toISOString(), document };
+}
+
+/** A recipe at a glance, its figures asked of core. */
+export function toListedRecipe(head: RecipeEntity, recipe: Recipe, kitchen: Kitchen): ListedRecipeDto {
+  const figures = recipeFigures(recipe, kitchen);
+  const { nutrients, usedCost, weight } = figures.perServing;
+  const findings = findingsOf(figures, kitchen);
+  return {
+    id: head.id,
+    title: head.title,
+    revision: head.revision,
+    savedAt: head.savedAt.toISOString(),
+    ...(recipe.series === undefined ? {} : { series: recipe.series }),
+    ...(recipe.number === undefined ? {} : { number: recipe.number }),
+    servings: recipe.servings,
+    servingName: recipe.servingName ?? 'serving',
+    weight,
+    energyKcal: toListedFigure(nutrients.energyKcal),
+    protein: toListedFigure(nutrients.protein),
+    carbohydrate: toListedFigure(nutrients[figureKey('carbohydrate', kitchen.convention)]),
+    fat: toListedFigure(nutrients.fat),
+    fibre: toListedFigure(nutrients.fibre),
+    usedCost: toListedFigure(usedCost),
+    wrong: findings.filter(({ severity }) => severity === 'wrong').length,
+    look: findings.filter(({ severity }) => severity === 'look').length,
+  };
+}
+
+function toListedFigure({ amount, gaps }: Figure): ListedFigureDto {
+  return { amount: amount ?? null, atLeast: gaps.length > 0 };
+}

@@ -1,0 +1,55 @@
+import { Body, Controller, Delete, Get, HttpCode, Param, Post, Put } from '@nestjs/common';
+import { ApiCreatedResponse, ApiNoContentResponse, ApiOkResponse, ApiOperation, ApiTags } from '@nestjs/swagger';
+import { NewDto, SavedDto, SaveDto } from '../http/saved.dto.js';
+import { ListedRecipeDto, OpenRecipeDto } from './recipe.dto.js';
+import { RecipesService } from './recipes.service.js';
+
+@ApiTags('recipes')
+@Controller('recipes')
+export class RecipesController {
+  constructor(private readonly recipes: RecipesService) {}
+
+  @Get()
+  @ApiOperation({ operationId: 'listRecipes', summary: 'Every recipe, with what a box delivers and costs' })
+  @ApiOkResponse({ type: [ListedRecipeDto] })
+  list(): Promise<ListedRecipeDto[]> {
+    return this.recipes.list();
+  }
+
+  @Get(':id')
+  @ApiOperation({ operationId: 'openRecipe', summary: 'One recipe at its newest revision' })
+  @ApiOkResponse({ type: OpenRecipeDto })
+  open(@Param('id') id: string): Promise<OpenRecipeDto> {
+    return this.recipes.open(id);
+  }
+
+  @Post()
+  @ApiOperation({ operationId: 'createRecipe', summary: 'Adds a recipe' })
+  @ApiCreatedResponse({ type: SavedDto })
+  create(@Body() body: NewDto): Promise<SavedDto> {
+    return this.recipes.create(body.document);
+  }
+
+  @Put(':id')
+  @ApiOperation({ operationId: 'saveRecipe', summary: 'Saves a recipe made on a revision; 409 with what is there now when that is not the newest' })
+  @ApiOkResponse({ type: SavedDto })
+  save(@Param('id') id: string, @Body() body: SaveDto): Promise<SavedDto> {
+    return this.recipes.save(id, body.revision, body.document);
+  }
+
+  @Delete(':id')
+  @HttpCode(204)
+  @ApiOperation({ operationId: 'archiveRecipe', summary: 'Puts a recipe away' })
+  @ApiNoContentResponse()
+  archive(@Param('id') id: string): Promise<void> {
+    return this.recipes.archive(id, true);
+  }
+
+  @Post(':id/restore')
+  @HttpCode(204)
+  @ApiOperation({ operationId: 'restoreRecipe', summary: 'Takes a recipe out again' })
+  @ApiNoContentResponse()
+  restore(@Param('id') id: string): Promise<void> {
+    return this.recipes.archive(id, false);
+  }
+}

@@ -1,0 +1,161 @@
+import { Injectable } from '@nestjs/common';
+import { InjectDataSource } from '@nestjs/typeorm';
+import { circleFaults, Kitchen, recipeFaults, RecipeEntry, type Recipe } from '@portiona/core';
+import { DataSource, In, IsNull, type EntityManager } from 'typeorm';
+import { isTaken } from '../database/isTaken.js';
+import { FoodsService } from '../foods/foods.service.js';
+import { NotFoundError, StaleSaveError, TakenError, UnreadableError } from '../http/problems.js';
+import { readBody } from '../http/readBody.js';
+import type { SavedDto } from '../http/saved.dto.js';
+import { KitchensService } from '../kitchens/kitchens.service.js';
+import { PacksService } from '../packs/packs.service.js';
+import type { ListedRecipeDto, OpenRecipeDto } from './recipe.dto.js';
+import { RecipeEntity } from './recipe.entity.js';
+import { toListedRecipe, toRecipe, toSavedRecipe } from './recipe.mapper.js';
+import { RecipeFoodEntity } from './recipeFood.entity.js';
+import { RecipeRevisionEntity } from './recipeRevision.entity.js';
+
+@Injectable()
+export class RecipesService {
+  constructor(
+    @InjectDataSource() private readonly database: DataSource,
+    private readonly kitchens: KitchensService,
+    private readonly foods: FoodsService,
+    private readonly packs: PacksService,
+  ) {}
+
+  /** Every recipe at a glance, newest save first. */
+  async list(): Promise<ListedRecipeDto[]> {
+    const kitchenId = await this.kitchens.id();
+    const heads = await this.database.getRepository(RecipeEntity).find({ where: { kitchenId, archivedAt: IsNull() }, order: { savedAt: 'DESC', id: 'ASC' } });
+    const recipes = await this.known();
+    const kitchen = await this.kitchenWith(recipes);
+    const byId = new Map(recipes.map((recipe) => [recipe.id, recipe]));
+    return heads.flatMap((head) => {
+      const recipe = byId.get(head.id);
+      return recipe ? [toListedRecipe(head, recipe, kitchen)] : [];
+    });
+  }
+
+  /** @throws NotFoundError */
+  async open(id: string): Promise<OpenRecipeDto> {
+    const saved = await this.get(id);
+    return { ...saved, bases: await this.#basesOf(saved.document as Recipe) };
+  }
+
+  /** @throws NotFoundError */
+  async get(id: string): Promise<SavedDto> {
+    return toSavedRecipe(await this.#current(this.database.manager, await this.kitchens.id(), id));
+  }
+
+  /** Recipes as core knows them: all that are not archived, archived ones too where others draw on them. */
+  async known(): Promise<Recipe[]> {
+    const kitchenId = await this.kitchens.id();
+    const rows = await this.database
+      .getRepository(RecipeRevisionEntity)
+      .createQueryBuilder('content')
+      .innerJoin(RecipeEntity, 'head', 'head.kitchen_id = content.kitchen_id AND head.id = content.recipe_id AND head.revision = content.revision')
+      .where('content.kitchen_id = :kitchenId', { kitchenId })
+      .getMany();
+    return rows.map(toRecipe);
+  }
+
+  /** A kitchen to compute in: these recipes with every food and pack they can need. */
+  async kitchenWith(recipes: readonly Recipe[]): Promise<Kitchen> {
+    const foods = [...new Set(recipes.flatMap(foodsOf))];
+    return new Kitchen({ settings: await this.kitchens.settings(), foods: await this.foods.known(foods), packs: await this.packs.known(foods), recipes });
+  }
+
+  /** @throws UnreadableError, TakenError */
+  async create(found: object): Promise<SavedDto> {
+    const document = await this.#read(found);
+    await this.database.transaction((manager) => this.insert(manager, document));
+    return this.get(document.id);
+  }
+
+  /**
+   * Writes a new recipe: head, first revision and the foods it uses, in the caller's transaction.
+   *
+   * @throws TakenError
+   */
+  async insert(manager: EntityManager, document: RecipeEntry): Promise<void> {
+    const kitchenId = await this.kitchens.id();
+    try {
+      await manager.insert(RecipeEntity, { kitchenId, id: document.id, title: document.title, revision: 1 });
+    } catch (error) {
+      if (isTaken(error)) throw new TakenError('recipe', document.id);
+      throw error;
+    }
+    await this.#writeRevision(manager, kitchenId, 1, document);
+  }
+
+  /**
+   * Saves a recipe made on a revision. All or nothing; a save made on an older revision writes nothing.
+   *
+   * @throws UnreadableError, NotFoundError, StaleSaveError
+   */
+  async save(id: string, revision: number, found: object): Promise<SavedDto> {
+    const document = await this.#read(found);
+    if (document.id !== id) throw new UnreadableError([{ path: 'document.id', message: `must stay "${id}"` }]);
+    const kitchenId = await this.kitchens.id();
+    return this.database.transaction(async (manager) => {
+      const { affected } = await manager.update(RecipeEntity, { kitchenId, id, revision }, { revision: revision + 1, title: document.title, savedAt: () => 'now()' });
+      if (affected !== 1) throw new StaleSaveError('recipe', id, toSavedRecipe(await this.#current(manager, kitchenId, id)));
+      await this.#writeRevision(manager, kitchenId, revision + 1, document);
+      return toSavedRecipe(await this.#current(manager, kitchenId, id));
+    });
+  }
+
+  /** Puts a recipe away, or takes it out again; nothing is lost. @throws NotFoundError */
+  async archive(id: string, away: boolean): Promise<void> {
+    const { affected } = await this.database.getRepository(RecipeEntity).update({ kitchenId: await this.kitchens.id(), id }, { archivedAt: away ? () => 'now()' : null });
+    if (affected !== 1) throw new NotFoundError('recipe', id);
+  }
+
+  async #writeRevision(manager: EntityManager, kitchenId: string, revision: number, document: RecipeEntry): Promise<void> {
+    await manager.insert(RecipeRevisionEntity, { kitchenId, recipeId: document.id, revision, document });
+    await manager.delete(RecipeFoodEntity, { kitchenId, recipeId: document.id });
+    const foods = [...new Set(foodsOf(document))];
+    if (foods.length > 0) await manager.insert(RecipeFoodEntity, foods.map((foodId) => ({ kitchenId, recipeId: document.id, foodId })));
+  }
+
+  async #current(manager: EntityManager, kitchenId: string, id: string): Promise<RecipeRevisionEntity> {
+    const head = await manager.findOneBy(RecipeEntity, { kitchenId, id });
+    const row = head && (await manager.findOneBy(RecipeRevisionEntity, { kitchenId, recipeId: id, revision: head.revision }));
+    if (!row) throw new NotFoundError('recipe', id);
+    return row;
+  }
+
+  async #read(found: object): Promise<RecipeEntry> {
+    const document = readBody(RecipeEntry, found, 'document');
+    const foods = new Map((await this.foods.known([...new Set(foodsOf(document))])).map((food) => [food.id, food]));
+    const bases = await this.#basesOf(document);
+    const all = [document, ...bases.filter(({ id }) => id !== document.id)];
+    const faults = [...recipeFaults(document, foods, all, await this.kitchens.settings(), 'document'), ...circleFaults([document, ...all.slice(1)], ['document'])];
+    if (faults.length > 0) throw new UnreadableError(faults);
+    return document;
+  }
+
+  /** Recipes that a recipe takes parts of, and those they take parts of. */
+  async #basesOf(recipe: Recipe): Promise<Recipe[]> {
+    const kitchenId = await this.kitchens.id();
+    const found = new Map<string, Recipe>();
+    let wanted = recipesOf(recipe);
+    while (wanted.length > 0) {
+      const heads = await this.database.getRepository(RecipeEntity).find({ where: { kitchenId, id: In(wanted) } });
+      const rows = await Promise.all(heads.map(({ id }) => this.#current(this.database.manager, kitchenId, id)));
+      for (const row of rows) found.set(row.recipeId, toRecipe(row));
+      wanted = rows.flatMap((row) => recipesOf(toRecipe(row))).filter((id) => !found.has(id));
+    }
+    return [...found.values()];
+  }
+}
+
+/** Ids of the foods a recipe's lines and discards name. */
+export function foodsOf(recipe: Recipe): string[] {
+  return recipe.parts.flatMap(({ lines, discards = [] }) => [...lines.flatMap(({ food }) => (food === undefined ? [] : [food])), ...discards.map(({ food }) => food)]);
+}
+
+function recipesOf(recipe: Recipe): string[] {
+  return [...new Set(recipe.parts.flatMap(({ lines }) => lines.flatMap((line) => (line.recipe === undefined ? [] : [line.recipe]))))];
+}
