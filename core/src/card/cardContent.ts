@@ -1,6 +1,6 @@
 import { CARBOHYDRATE_OF_RULE_SET, namedAllergens, cardText, ENERGY_FACTORS, NUTRIENT_DESCRIPTIONS, SALT_GRAMS_PER_SODIUM_MG, unitOf, type Allergen, type Food, type Printable, type RuleSet } from '../food/index.js';
 import { isAtLeast } from '../figure/index.js';
-import { moneyText } from '../price/index.js';
+import { currencySign, moneyText } from '../price/index.js';
 import { plainText, roundHalfAway, settled } from '../quantity/index.js';
 import { figureKey, servedOf, type Kitchen, type LineFigures, type PartFigures, type RecipeFigures, type Served, type ServingFigures } from '../recipe/index.js';
 import { lineWords } from '../text/index.js';
@@ -133,7 +133,7 @@ function smallText(amount: number): string {
 
 function costFigure(figure: 'usedCost' | 'tillCost', amount: number | undefined, gap: boolean, currency: string): CardFigure | undefined {
   if (amount === undefined) return undefined;
-  return { figure, name: figure === 'usedCost' ? 'Costs, used' : 'At the till', text: `${atLeast(gap)}${moneyText(amount, currency)}`, unit: currency };
+  return { figure, name: figure === 'usedCost' ? 'Costs, used' : 'At the till', text: `${atLeast(gap)}${moneyText(amount, currency)}`, unit: currencySign(currency) };
 }
 
 function atLeast(gap: boolean): string {

@@ -19,7 +19,8 @@ export function secondMeasure(line: Line, weights: LineWeights | undefined, syst
   if (unit === 'g' || unit === 'kg') return weights ? imperialWeight(weights.grams) : '';
   if (unit === 'ml' || unit === 'l') return usVolume(midpointOf(amount) * (millilitresOf(unit, system) ?? 0));
   if (!weights || weights.grams < 10) return weights && unit !== undefined && isVolumeWord(unit) ? `${plainText(weights.grams, 0)} g` : '';
-  return `${gramsText(weights.grams)} g`;
+  const grams = `${gramsText(weights.grams)} g`;
+  return unit === 'can' || unit === 'pack' || unit === 'jar' ? `${grams}, ${imperialWeight(weights.grams)}` : grams;
 }
 
 /** Grams a scale and a reader can follow: 1 g below 20, 5 g below 100, 10 g above. */

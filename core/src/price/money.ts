@@ -15,6 +15,17 @@ export function minorDigits(currency: string): number {
   return MINOR_DIGITS[currency] ?? 2;
 }
 
+const SIGNS: { readonly [currency: string]: string } = { EUR: '€', GBP: '£', USD: '$', JPY: '¥' };
+
+/**
+ * How a currency is written before an amount: its sign, or its code where the sign would not be understood.
+ *
+ * @example currencySign('SEK') // 'SEK'
+ */
+export function currencySign(currency: string): string {
+  return SIGNS[currency] ?? currency;
+}
+
 /**
  * A price as an exact decimal.
  *

@@ -1,4 +1,5 @@
 export * from './foodIndex.js';
+export * from './idFromName.js';
 export * from './leadingNumber.js';
 export * from './lineFromText.js';
 export * from './lineText.js';

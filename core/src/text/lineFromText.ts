@@ -1,5 +1,5 @@
 import { edibleShare, measureOf, type Food } from '../food/index.js';
-import { gramsOfMassUnit, isVolumeWord } from '../quantity/index.js';
+import { gramsOfMassUnit, isVolumeWord, roundHalfAway } from '../quantity/index.js';
 import type { Line } from '../recipe/index.js';
 import { SURE_ENOUGH, type FoodIndex, type FoodMatch } from './foodIndex.js';
 import { parseLineText, type ParsedLine } from './parseLineText.js';
@@ -50,7 +50,7 @@ function cannedFood(words: string, index: FoodIndex): Food | undefined {
 }
 
 function amountOf(parsed: ParsedLine, food: Food, servings: number): Pick<Line, 'amount' | 'unit' | 'as' | 'also' | 'toTaste'> {
-  if (parsed.amount === undefined) return { toTaste: assumedGrams(food) * servings };
+  if (parsed.amount === undefined) return { toTaste: roundHalfAway(assumedGrams(food) * servings, 0.1) };
   const unit = unitFor(parsed, food);
   const counted = parsed.also && gramsOfMassUnit(unit) !== undefined ? parsed.also : undefined;
   // "2 cans (400 g)": what is printed on the can is the weight as bought.
@@ -65,7 +65,7 @@ function amountOf(parsed: ParsedLine, food: Food, servings: number): Pick<Line, 
 
 /** The unit for a food: as written; a bare count by the food's piece, its size, or the count word behind its name. */
 function unitFor({ unit, size, countWord }: ParsedLine, food: Food): string {
-  if (unit !== undefined) return knownUnit(unit, food);
+  if (unit !== undefined) return size && measureOf(food, `${size} ${unit}`) ? `${size} ${unit}` : knownUnit(unit, food);
   const sized = size && size !== 'medium' ? `${size} ${countWord ?? 'piece'}` : undefined;
   const wanted = [sized, countWord, size && size !== 'medium' ? `${size} piece` : undefined, 'piece'].find((name) => name !== undefined && measureOf(food, name));
   return wanted ?? countWord ?? 'piece';
@@ -74,8 +74,19 @@ function unitFor({ unit, size, countWord }: ParsedLine, food: Food): string {
 /** "1 can" of a food that says nothing of cans is its pack. */
 function knownUnit(unit: string, food: Food): string {
   if (measureOf(food, unit) || isVolumeWord(unit) || gramsOfMassUnit(unit) !== undefined) return unit;
-  return CONTAINERS.has(unit) ? 'pack' : unit;
+  const same = SAME_THING.find((words) => words.includes(unit))?.find((word) => measureOf(food, word));
+  return same ?? (CONTAINERS.has(unit) ? 'pack' : unit);
 }
+
+/** Count words that mean the same of one food: a stalk of celery is a stick. */
+const SAME_THING: readonly (readonly string[])[] = [
+  ['stalk', 'stick', 'rib'],
+  ['head', 'bulb'],
+  ['can', 'jar'],
+  ['packet', 'pack', 'bag', 'sachet'],
+  ['tub', 'pot', 'carton'],
+  ['rasher', 'slice', 'strip'],
+];
 
 function assumedGrams(food: Food): number {
   const sodium = food.nutrients?.sodium ?? (food.nutrients?.salt ?? 0) * 400;

@@ -2,12 +2,14 @@ import { gramsOfMassUnit, midpointOf, timesAmount, type Amount } from '../quanti
 import { leadingAmount } from './leadingNumber.js';
 import { CONTAINERS, unitOfWord } from './unitAliases.js';
 
+export type Size = 'small' | 'medium' | 'large';
+
 /** An ingredient line taken apart; nothing in it is matched to a food yet. */
 export interface ParsedLine {
   readonly amount?: Amount;
   /** The kitchen file's word; absent for a bare count ("3 leeks"). */
   readonly unit?: string;
-  readonly size?: 'small' | 'medium' | 'large';
+  readonly size?: Size;
   /** The same amount a second way: "(14 oz)", or the count where grams are written as well. */
   readonly also?: { readonly amount: number; readonly unit: string };
   /** Words for the food: "red lentils". */
@@ -24,6 +26,7 @@ export interface ParsedLine {
 interface Measured {
   readonly amount: Amount;
   readonly unit?: string;
+  readonly size?: Size;
   readonly rest: string;
 }
 
@@ -67,7 +70,7 @@ function leadingMeasure(text: string): (Measured & { readonly also?: ParsedLine[
   }
   const unit = unitAtFront(first.rest);
   if (!unit) return { amount: first.amount, rest: first.rest };
-  const measured = { amount: timesAmount(first.amount, unit.times), unit: unit.unit, rest: unit.rest };
+  const measured = { amount: timesAmount(first.amount, unit.times), unit: unit.unit, rest: unit.rest, ...(unit.size ? { size: unit.size } : {}) };
   return withSecondMass(measured) ?? withSlash(measured) ?? measured;
 }
 
@@ -91,8 +94,9 @@ function withSlash(measured: Measured): (Measured & { readonly also: NonNullable
   return { ...measured, rest: unit.rest, also: { amount: midpointOf(second.amount) * unit.times, unit: unit.unit } };
 }
 
-function unitAtFront(text: string): { unit: string; times: number; rest: string } | undefined {
-  const spoken = text.replace(/^(?:heaped|heaping|level|rounded|scant|generous|good|big)\s+(?=\S)/i, '');
+function unitAtFront(text: string): { unit: string; times: number; rest: string; size?: Size } | undefined {
+  const size = SIZE.exec(text);
+  const spoken = (size ? text.slice(size[0].length) : text).replace(/^(?:heaped|heaping|level|rounded|scant|generous|good|big)\s+(?=\S)/i, '');
   const words = /^(fl\.?\s*oz\.?|fluid ounces?|[^\s(),/]+)\s*/i.exec(spoken);
   if (!words) return undefined;
   const word = (words[1] ?? '').replace(/^fl\.?\s*oz\.?$/i, 'floz').replace(/^fluid (ounces?)$/i, 'fluid-$1');
@@ -100,13 +104,19 @@ function unitAtFront(text: string): { unit: string; times: number; rest: string 
   if (!unit) return undefined;
   const rest = spoken.slice(words[0].length).replace(/^of(?: the)?(?: mill(?: of)?)?\s+/i, '');
   // "2 cloves" alone is the spice, not two of a unit of nothing.
-  return rest === '' ? undefined : { ...unit, rest };
+  return rest === '' ? undefined : { ...unit, rest, ...(size ? { size: sizeOf(size) } : {}) };
+}
+
+const SIZE = /^(small|medium|large)(?:-sized?)?\s+(?=\S)/i;
+
+function sizeOf(found: RegExpExecArray): Size {
+  return (found[1] ?? '').toLowerCase() as Size;
 }
 
 /** The amount with what stands in brackets behind it: grams count, and the other is kept beside them. */
-function amountsOf(measured: Measured & { readonly also?: ParsedLine['also'] }, bracketed: Measured | undefined): Pick<ParsedLine, 'amount' | 'unit' | 'also'> {
-  const { amount, unit, also } = measured;
-  const own = { amount, ...(unit === undefined ? {} : { unit }) };
+function amountsOf(measured: Measured & { readonly also?: ParsedLine['also'] }, bracketed: Measured | undefined): Pick<ParsedLine, 'amount' | 'unit' | 'also' | 'size'> {
+  const { amount, unit, size, also } = measured;
+  const own = { amount, ...(unit === undefined ? {} : { unit }), ...(size ? { size } : {}) };
   if (also || !bracketed?.unit) return also ? { ...own, also } : own;
   const isMass = gramsOfMassUnit(unit ?? '') !== undefined;
   if (isMass || gramsOfMassUnit(bracketed.unit) === undefined) return { ...own, also: { amount: midpointOf(bracketed.amount), unit: bracketed.unit } };
@@ -126,7 +136,7 @@ function nameAndNote(text: string) {
   const comma = plain.search(/[,;]|\s[-–—]\s/);
   const named = (comma < 0 ? plain : plain.slice(0, comma)).replace(/\s+/g, ' ').trim().replace(/^of\s+/i, '');
   const note = [comma < 0 ? '' : plain.slice(comma).replace(/^[\s,;–—-]+/, '').replace(/\s+/g, ' ').trim(), ...asides].filter(Boolean).join(', ');
-  const size = /^(small|medium|large)(?:-sized?)?\s+(?=\S)/i.exec(named);
+  const size = SIZE.exec(named);
   const words = size ? named.slice(size[0].length) : named;
   const last = /^(.*\S)\s+(\S+)$/.exec(words);
   const countWord = last ? unitOfWord(last[2] ?? '') : undefined;
@@ -135,7 +145,7 @@ function nameAndNote(text: string) {
     words: {
       foodWords: words,
       ...(note === '' ? {} : { note }),
-      ...(size ? { size: (size[1] ?? '').toLowerCase() as 'small' | 'medium' | 'large' } : {}),
+      ...(size ? { size: sizeOf(size) } : {}),
     },
     counted: countWord && gramsOfMassUnit(countWord.unit) === undefined ? { countWord: countWord.unit } : {},
   };

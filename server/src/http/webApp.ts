@@ -35,7 +35,7 @@ export function serveWebApp(app: Express, folder: string): void {
 function pagePolicy(nonce: string): string {
   return [
     "default-src 'self'",
-    "script-src 'self' 'wasm-unsafe-eval'",
+    "script-src 'self'",
     `style-src 'self' 'nonce-${nonce}'`,
     "img-src 'self' data:",
     "font-src 'self'",
