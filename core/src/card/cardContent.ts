@@ -140,13 +140,24 @@ function atLeast(gap: boolean): string {
   return gap ? 'at least ' : '';
 }
 
-/** Energy from each macronutrient over their sum (domain page, 4.9). */
+/** Energy shares of a serving; what is unknown counts as none. */
 export function energyShares({ nutrients }: ServingFigures): CardContent['energyShares'] {
+  const { protein, carbohydrateAvailable, fat, fibre } = nutrients;
+  return energySharesOf({ protein: protein.amount ?? 0, carbohydrate: carbohydrateAvailable.amount ?? 0, fat: fat.amount ?? 0, fibre: fibre.amount ?? 0 });
+}
+
+/**
+ * Share of energy from each macronutrient, over their sum (domain page, 4.9).
+ *
+ * @param grams of each, carbohydrate without fibre
+ * @returns shares from 0 to 1 that add up to 1; all 0 where there is nothing
+ */
+export function energySharesOf(grams: { readonly protein: number; readonly carbohydrate: number; readonly fat: number; readonly fibre: number }): CardContent['energyShares'] {
   const kcal = [
-    { of: 'protein', kcal: (nutrients.protein.amount ?? 0) * ENERGY_FACTORS.protein.kcal },
-    { of: 'carbohydrate', kcal: (nutrients.carbohydrateAvailable.amount ?? 0) * ENERGY_FACTORS.availableCarbohydrate.kcal },
-    { of: 'fat', kcal: (nutrients.fat.amount ?? 0) * ENERGY_FACTORS.fat.kcal },
-    { of: 'fibre', kcal: (nutrients.fibre.amount ?? 0) * ENERGY_FACTORS.fibre.kcal },
+    { of: 'protein', kcal: grams.protein * ENERGY_FACTORS.protein.kcal },
+    { of: 'carbohydrate', kcal: grams.carbohydrate * ENERGY_FACTORS.availableCarbohydrate.kcal },
+    { of: 'fat', kcal: grams.fat * ENERGY_FACTORS.fat.kcal },
+    { of: 'fibre', kcal: grams.fibre * ENERGY_FACTORS.fibre.kcal },
   ] as const;
   const sum = kcal.reduce((total, one) => total + one.kcal, 0);
   return kcal.map(({ of, kcal: part }) => ({ of, share: sum > 0 ? part / sum : 0 }));

@@ -67,6 +67,6 @@ h2{font:600 1.05rem "Hanken Grotesk",system-ui,sans-serif;margin:0 0 .25rem;colo
 .keep p{margin:0}
 .small{font-size:.79rem;line-height:1.35;color:${c.ink3};margin:.7rem 0 0}
 @media print{body{background:none}.card{margin:0;box-shadow:none}}
-@media screen and (max-width:640px){.card{width:auto;margin:0;grid-template-columns:1fr;background:#fff}.strip{border-right:0;border-bottom:1.5px dashed ${c.tear};background:${c.ticket}}.ing{columns:1}.keep{grid-template-columns:1fr}}
+@media screen and (max-width:540px){.card{width:auto;margin:0;grid-template-columns:1fr;background:#fff}.strip{border-right:0;border-bottom:1.5px dashed ${c.tear};background:${c.ticket}}.ing{columns:1}.keep{grid-template-columns:1fr}}
 `;
 }

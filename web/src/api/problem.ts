@@ -1,0 +1,36 @@
+/** What the server says when it cannot do something: RFC 9457 problem details. */
+export interface Problem {
+  readonly status: number;
+  readonly title: string;
+  readonly detail: string;
+  readonly faults: readonly { readonly path: string; readonly message: string }[];
+  readonly current?: { readonly revision: number; readonly savedAt: string; readonly document: object };
+}
+
+/** The server was not reached: nothing was said, nothing was saved. */
+export const UNREACHED: Problem = { status: 0, title: 'Not reached', detail: 'the server does not answer; what you wrote is kept here and sent again', faults: [] };
+
+/** The problem in a failed request's error, whatever shape it comes in. */
+export function problemOf(error: unknown): Problem {
+  const data = typeof error === 'object' && error !== null && 'data' in error ? error.data : undefined;
+  const found = typeof data === 'string' ? parsed(data) : data;
+  if (typeof found !== 'object' || found === null || !('detail' in found)) return UNREACHED;
+  const { status = 0, title = '', detail = '', faults = [], current } = found as Partial<Problem>;
+  return { status, title, detail, faults, ...(current ? { current } : {}) };
+}
+
+function parsed(text: string): unknown {
+  try {
+    return JSON.parse(text) as unknown;
+  } catch {
+    return undefined;
+  }
+}
+
+/** A problem in one sentence a person can act on. */
+export function problemText({ detail, faults }: Problem): string {
+  const [first] = faults;
+  if (!first) return `${detail.charAt(0).toUpperCase()}${detail.slice(1)}.`;
+  const more = faults.length > 1 ? ` (and ${faults.length - 1} more)` : '';
+  return `${first.path.replace(/^document\.?/, '')} ${first.message}${more}.`.trim();
+}

@@ -1,0 +1,34 @@
+import { Modal } from '../ui/Modal';
+
+const KEYS: readonly (readonly [string, string])[] = [
+  ['Ctrl K', 'find or do anything'],
+  ['Alt 2', 'Build'],
+  ['Alt 6', 'Card'],
+  ['Enter', 'new line below'],
+  ['Up, Down', 'line above, line below'],
+  ['Alt Up, Alt Down', 'move the line'],
+  ['Ctrl D', 'duplicate the line'],
+  ['Ctrl Z, Shift Ctrl Z', 'undo, redo'],
+  ['Alt O', 'optional, or counted'],
+  ['Alt T', 'its part at the table, or in the box'],
+  ['Alt W', 'working of the figure in focus'],
+  ['Tab', 'from a line to its food'],
+  ['Escape', 'close'],
+];
+
+export function KeysHelp({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {
+  return (
+    <Modal open={open} onClose={onClose} title="Keys">
+      <dl className="grid grid-cols-[auto_1fr] gap-x-5 gap-y-1.5">
+        {KEYS.map(([key, does]) => (
+          <div key={key} className="contents">
+            <dt>
+              <kbd>{key}</kbd>
+            </dt>
+            <dd>{does}</dd>
+          </div>
+        ))}
+      </dl>
+    </Modal>
+  );
+}

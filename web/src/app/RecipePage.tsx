@@ -1,0 +1,151 @@
+import { useEffect, useMemo, useState } from 'react';
+import { NavLink, Outlet, useNavigate, useOutletContext, useParams, useSearchParams } from 'react-router';
+import type { Recipe, WorkedFigure } from '@portiona/core';
+import { api } from '../api/api.gen';
+import { asRecipe, asRecipes } from '../api/documents';
+import { problemOf, problemText } from '../api/problem';
+import { Docket } from '../docket/Docket';
+import { useKitchen, type KitchenHere } from '../features/kitchen/useKitchen';
+import { saveNow } from '../features/recipes/autosave';
+import { keptHere } from '../features/recipes/keptHere';
+import { recipeActions } from '../features/recipes/recipeSlice';
+import { useFigures, type FiguresHere } from '../features/recipes/useFigures';
+import { WorkingPanel } from '../working/WorkingPanel';
+import { SaveNotice } from './SaveNotice';
+import { store, useAppDispatch, useAppSelector } from './store';
+
+/** What a station works with. */
+export interface StationContext {
+  readonly recipe: Recipe;
+  readonly here: KitchenHere;
+  readonly computed: FiguresHere;
+  /** Opens the working of a figure. */
+  readonly showWorking: (figure: WorkedFigure) => void;
+}
+
+export const useStation = () => useOutletContext<StationContext>();
+
+/** A recipe: its head, its stations, and the docket beside them. */
+export function RecipePage() {
+  const { recipeId = '' } = useParams();
+  const trouble = useOpenRecipe(recipeId);
+  const { present, id, bases } = useAppSelector(({ recipe }) => recipe);
+  const here = useKitchen(bases);
+  const computed = useFigures(present, here);
+  const [search, setSearch] = useSearchParams();
+  const working = search.get('working') as WorkedFigure | null;
+  const showWorking = useMemo(() => (figure: WorkedFigure | null) => setSearch(figure === null ? {} : { working: figure }, { replace: true }), [setSearch]);
+  useStationKeys(recipeId);
+  if (trouble !== undefined)
+    return (
+      <main className="page">
+        <div className="empty" role="alert">
+          <h2>This recipe cannot be opened</h2>
+          <p className="muted">{trouble}</p>
+        </div>
+      </main>
+    );
+  if (!present || id !== recipeId || !here || !computed) return <main className="page" aria-busy="true" />;
+  return (
+    <main>
+      <Head recipe={present} />
+      <SaveNotice />
+      <div className={`desk ${working === null ? '' : 'worked'}`}>
+        <section className="bench" aria-label="Station">
+          {computed.ok ? null : (
+            <p className="notice bad" role="alert">
+              The figures cannot be worked out: {computed.reason}.
+            </p>
+          )}
+          <Outlet context={{ recipe: present, here, computed, showWorking } satisfies StationContext} />
+        </section>
+        {working !== null && computed.ok && <WorkingPanel figure={working} figures={computed.figures} kitchen={here.kitchen} onClose={() => showWorking(null)} />}
+        <div className="slot">{computed.ok && <Docket figures={computed.figures} findings={computed.findings} kitchen={here.kitchen} open={working} onOpen={showWorking} />}</div>
+      </div>
+    </main>
+  );
+}
+
+function Head({ recipe }: { readonly recipe: Recipe }) {
+  const dispatch = useAppDispatch();
+  const { title, series, number } = recipe;
+  return (
+    <div className="head">
+      <div className="head-title">
+        <div className="series">{[series, number === undefined ? undefined : `no. ${number}`].filter(Boolean).join(', ')}</div>
+        <h1>
+          <input
+            className="title-field"
+            aria-label="Title"
+            value={title}
+            maxLength={200}
+            onChange={({ target }) => dispatch(recipeActions.edited({ recipe: { ...recipe, title: target.value }, mergeKey: 'title' }))}
+            onBlur={() => dispatch(recipeActions.stepEnded())}
+          />
+        </h1>
+      </div>
+      <nav className="stations" aria-label="Stations">
+        <NavLink to="build">
+          <span className="g" aria-hidden>
+            ✎
+          </span>
+          Build
+        </NavLink>
+        <NavLink to="card">
+          <span className="g" aria-hidden>
+            ▤
+          </span>
+          Card
+        </NavLink>
+      </nav>
+    </div>
+  );
+}
+
+/** Loads a recipe into the desk, with work that had not reached the server; sends what waits when it is left. */
+function useOpenRecipe(id: string): string | undefined {
+  const dispatch = useAppDispatch();
+  const [trouble, setTrouble] = useState<string>();
+  useEffect(() => {
+    let here = true;
+    setTrouble(undefined);
+    const open = async () => {
+      try {
+        const opened = await dispatch(api.endpoints.openRecipe.initiate({ id }, { forceRefetch: true, subscribe: false })).unwrap();
+        if (!here) return;
+        dispatch(recipeActions.opened({ saved: asRecipe(opened), bases: asRecipes(opened.bases) }));
+        const kept = keptHere(id);
+        if (kept && JSON.stringify(kept.document) !== JSON.stringify(opened.document)) dispatch(recipeActions.recovered(kept));
+      } catch (error) {
+        if (here) setTrouble(problemText(problemOf(error)));
+      }
+    };
+    void open();
+    const onLeave = () => saveNow(store.getState().recipe, dispatch);
+    window.addEventListener('pagehide', onLeave);
+    return () => {
+      here = false;
+      window.removeEventListener('pagehide', onLeave);
+      saveNow(store.getState().recipe, dispatch);
+      dispatch(recipeActions.closed());
+    };
+  }, [id, dispatch]);
+  return trouble;
+}
+
+/** Alt 2 and Alt 6 go to the stations; undo and redo work everywhere at the desk. */
+function useStationKeys(recipeId: string): void {
+  const navigate = useNavigate();
+  const dispatch = useAppDispatch();
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (event.altKey && event.key === '2') void navigate(`/recipes/${recipeId}/build`);
+      else if (event.altKey && event.key === '6') void navigate(`/recipes/${recipeId}/card`);
+      else if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') dispatch(event.shiftKey ? recipeActions.redone() : recipeActions.undone());
+      else return;
+      event.preventDefault();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [recipeId, navigate, dispatch]);
+}

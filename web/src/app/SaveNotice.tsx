@@ -1,0 +1,49 @@
+import { lineText, type Recipe } from '@portiona/core';
+import { problemText } from '../api/problem';
+import { recipeActions } from '../features/recipes/recipeSlice';
+import { useAppDispatch, useAppSelector } from './store';
+
+/** Told under the head: a save that was refused, or one that somebody else's came before. Nothing of one's own is lost. */
+export function SaveNotice() {
+  const dispatch = useAppDispatch();
+  const { saveState, problem, present } = useAppSelector(({ recipe }) => recipe);
+  if (!problem || !present) return null;
+  if (saveState === 'refused')
+    return (
+      <div className="notice" role="alert">
+        <p>
+          <b>Not saved.</b> {problemText(problem)} What you wrote is kept here; mend it and it is saved.
+        </p>
+      </div>
+    );
+  if (saveState !== 'stale' || !problem.current) return null;
+  const theirs = problem.current.document as Recipe;
+  const changes = differences(present, theirs);
+  return (
+    <div className="notice" role="alert">
+      <p>
+        <b>Saved elsewhere at {new Date(problem.current.savedAt).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}.</b> Yours is kept here and not written over it.{' '}
+        {changes.length > 0 && (
+          <span className="muted">
+            There: {changes.slice(0, 4).join('; ')}
+            {changes.length > 4 && ` and ${changes.length - 4} more`}.
+          </span>
+        )}
+      </p>
+      <button className="btn" onClick={() => dispatch(recipeActions.theirsTaken())}>
+        Take what is there
+      </button>
+      <button className="btn btn-main" onClick={() => dispatch(recipeActions.mineKept())}>
+        Save mine over it
+      </button>
+    </div>
+  );
+}
+
+/** What the other version says that this one does not, and the other way round, in words. */
+function differences(mine: Recipe, theirs: Recipe): string[] {
+  const said = (recipe: Recipe) => [`title “${recipe.title}”`, `${recipe.servings} servings`, ...recipe.parts.flatMap(({ lines }) => lines.map((line) => `“${line.text ?? lineText(line, undefined)}”`)), ...(recipe.steps ?? []).map((step) => `step “${step.slice(0, 40)}”`)];
+  const here = new Set(said(mine));
+  const there = new Set(said(theirs));
+  return [...[...there].filter((one) => !here.has(one)), ...[...here].filter((one) => !there.has(one)).map((one) => `not ${one}`)];
+}

@@ -1,0 +1,63 @@
+import { useEffect, useState } from 'react';
+import { NavLink, Outlet } from 'react-router';
+import { Keyboard, Moon, Sun } from 'lucide-react';
+import { useTheme } from '../ui/useTheme';
+import { CommandPalette } from './CommandPalette';
+import { KeysHelp } from './KeysHelp';
+import { SaveMark } from './SaveMark';
+
+/** What stands around every page: the way about, find, theme and the state of saving. */
+export function Shell() {
+  const { theme, toggle } = useTheme();
+  const [finding, setFinding] = useState(false);
+  const [keys, setKeys] = useState(false);
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'k') {
+        event.preventDefault();
+        setFinding((open) => !open);
+      } else if (event.key === '?' && !isTyping(event.target)) {
+        event.preventDefault();
+        setKeys(true);
+      }
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, []);
+  return (
+    <>
+      <a className="sr" href="#content">
+        Skip to the page
+      </a>
+      <header className="top">
+        <span className="mark" aria-label="Portiona">
+          Portiona
+          <i aria-hidden />
+        </span>
+        <nav aria-label="Main">
+          <NavLink to="/recipes">Recipes</NavLink>
+          <NavLink to="/pantry">Pantry</NavLink>
+        </nav>
+        <button className="find" onClick={() => setFinding(true)}>
+          Find or do anything <kbd>Ctrl K</kbd>
+        </button>
+        <SaveMark />
+        <button onClick={toggle} aria-label={theme === 'dark' ? 'Light theme' : 'Dark theme'} title={theme === 'dark' ? 'Light theme' : 'Dark theme'}>
+          {theme === 'dark' ? <Sun size={16} /> : <Moon size={16} />}
+        </button>
+        <button onClick={() => setKeys(true)} aria-label="Keys" title="Keys (?)">
+          <Keyboard size={16} />
+        </button>
+      </header>
+      <div id="content">
+        <Outlet />
+      </div>
+      <CommandPalette open={finding} onClose={() => setFinding(false)} />
+      <KeysHelp open={keys} onClose={() => setKeys(false)} />
+    </>
+  );
+}
+
+function isTyping(target: EventTarget | null): boolean {
+  return target instanceof HTMLElement && target.matches('input, textarea, select, [contenteditable]');
+}

@@ -1,0 +1,31 @@
+import { createBrowserRouter, Navigate } from 'react-router';
+import { PantryPage } from '../features/foods/PantryPage';
+import { RecipesPage } from '../features/recipes/RecipesPage';
+import { BuildStation } from '../stations/build/BuildStation';
+import { CardStation } from '../stations/card/CardStation';
+import { NotHere } from './NotHere';
+import { RecipePage } from './RecipePage';
+import { Shell } from './Shell';
+
+export const router = createBrowserRouter([
+  {
+    element: <Shell />,
+    errorElement: <NotHere />,
+    children: [
+      { index: true, element: <Navigate to="/recipes" replace /> },
+      { path: 'recipes', element: <RecipesPage /> },
+      {
+        path: 'recipes/:recipeId',
+        element: <RecipePage />,
+        children: [
+          { index: true, element: <Navigate to="build" replace /> },
+          { path: 'build', element: <BuildStation /> },
+          { path: 'card', element: <CardStation /> },
+        ],
+      },
+      { path: 'pantry', element: <PantryPage /> },
+      { path: 'pantry/:foodId', element: <PantryPage /> },
+      { path: '*', element: <NotHere /> },
+    ],
+  },
+]);

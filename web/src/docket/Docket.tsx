@@ -1,0 +1,235 @@
+import { useMemo, useState, type ReactNode } from 'react';
+import { bandOf, cardPriceText, cardContent, energyShares, figureKey, servedOf, weighNext, nameOfLine, SALT_GRAMS_PER_SODIUM_MG, type Finding, type Figure, type Kitchen, type Nutrient, type RecipeFigures, type WorkedFigure } from '@portiona/core';
+import { useAppDispatch } from '../app/store';
+import { scaledFrom } from '../features/recipes/editRecipe';
+import { recipeActions } from '../features/recipes/recipeSlice';
+import { EnergySplit } from '../ui/EnergySplit';
+import { docketText, leastText, numberText, priceText } from '../ui/numberText';
+
+interface DocketProps {
+  readonly figures: RecipeFigures;
+  readonly findings: readonly Finding[];
+  readonly kitchen: Kitchen;
+  readonly open: WorkedFigure | null;
+  readonly onOpen: (figure: WorkedFigure | null) => void;
+}
+
+/** Figures below the two big ones, with what they are called here. */
+const SMALL: readonly (readonly [Nutrient | 'salt', string])[] = [
+  ['carbohydrate', 'Carbohydrate'],
+  ['sugars', 'of which sugars'],
+  ['fat', 'Fat'],
+  ['saturates', 'of which saturates'],
+  ['fibre', 'Fibre'],
+  ['salt', 'Salt'],
+];
+
+/** The docket: what one serving delivers and costs, live, each figure a way to its working. */
+export function Docket({ figures, findings, kitchen, open, onOpen }: DocketProps) {
+  const { recipe, perServing, withTopping, hasTopping, batch, parts } = figures;
+  const boxed = useMemo(() => parts.filter(({ part }) => servedOf(part) === 'box'), [parts]);
+  const toggle = (figure: WorkedFigure) => onOpen(open === figure ? null : figure);
+  const { currency } = kitchen.settings;
+  const till = batch.till.cost?.toNumber();
+  const prices = useMemo(() => cardPriceText(cardContent(figures, kitchen)), [figures, kitchen]);
+  const energy = perServing.nutrients.energyKcal;
+  const wrong = findings.filter(({ severity }) => severity === 'wrong').length;
+  return (
+    <aside className="docket" aria-label="Docket">
+      <h2>
+        <span>Docket</span>
+        <span>per {recipe.servingName ?? 'serving'}</span>
+      </h2>
+      <Boxes figures={figures} kitchen={kitchen} open={open} onOpen={toggle} />
+      <BigFigure name="Energy" figure={energy} band={bandOf(boxed, 'energyKcal')} unit="kcal" open={open === 'energyKcal'} onOpen={() => toggle('energyKcal')} decimals={0}>
+        <EnergySplit shares={energyShares(perServing)} width={100} />
+      </BigFigure>
+      <BigFigure name="Protein" figure={perServing.nutrients.protein} band={bandOf(boxed, 'protein')} unit="g" open={open === 'protein'} onOpen={() => toggle('protein')} decimals={1}>
+        <b className="pat-protein" />
+      </BigFigure>
+      <div className="tear" />
+      {SMALL.map(([nutrient, name]) => (
+        <SmallFigure key={nutrient} name={name} figure={figureFor(nutrient, figures, kitchen)} unit="g" open={open === nutrient} onOpen={() => toggle(nutrient)} />
+      ))}
+      <div className="tear" />
+      <button className="fig" aria-expanded={open === 'usedCost'} onClick={() => toggle('usedCost')}>
+        <span className="n">Used</span>
+        <Money figure={perServing.usedCost} currency={currency} />
+      </button>
+      <button className="fig" aria-expanded={open === 'tillCost'} onClick={() => toggle('tillCost')}>
+        <span className="n">At the till, whole packs</span>
+        <span className="v">
+          {till !== undefined && batch.till.unpriced.length > 0 && <span className="least">at least </span>}
+          {till === undefined ? <span className="least">no price</span> : priceText(till, currency)}
+        </span>
+      </button>
+      {prices !== '' && <p className="text-[12px] faint">{prices}</p>}
+      <div className="tear" />
+      {hasTopping && (
+        <button className="fig" aria-expanded={open === 'energyKcal'} onClick={() => toggle('energyKcal')}>
+          <span className="n">With topping</span>
+          <span className="v">
+            {docketText(withTopping.nutrients.energyKcal.amount ?? 0)}
+            <small>kcal</small> {docketText(withTopping.nutrients.protein.amount ?? 0)}
+            <small>g</small>
+          </span>
+        </button>
+      )}
+      <WeighNextRow figures={figures} />
+      <p className={`text-[12px] mt-1 ${wrong > 0 ? 'bad' : 'faint'}`}>
+        {findings.length === 0 ? '✓ nothing to look at' : wrong > 0 ? `✕ ${wrong} wrong, ${findings.length - wrong} to look at` : `▲ ${findings.length} to look at`}
+      </p>
+      <p className="sr" role="status">
+        {`${leastText(energy)}${docketText(energy.amount ?? 0)} kilocalories, ${docketText(perServing.nutrients.protein.amount ?? 0)} grams of protein`}
+      </p>
+    </aside>
+  );
+}
+
+function Boxes({ figures, kitchen, open, onOpen }: { readonly figures: RecipeFigures; readonly kitchen: Kitchen; readonly open: WorkedFigure | null; readonly onOpen: (figure: WorkedFigure) => void }) {
+  const dispatch = useAppDispatch();
+  const { recipe, perServing } = figures;
+  /** The number before it was changed here, while the amounts still stand as they were. */
+  const [before, setBefore] = useState<{ readonly from: number; readonly to: number }>();
+  const name = recipe.servingName ?? 'serving';
+  const plural = name === 'box' ? 'boxes' : `${name}s`;
+  const change = (by: number) => {
+    const servings = Math.max(1, Math.round(recipe.servings + by));
+    if (servings === recipe.servings) return;
+    const from = before && before.to === recipe.servings ? before.from : recipe.servings;
+    setBefore(from === servings ? undefined : { from, to: servings });
+    dispatch(recipeActions.edited({ recipe: { ...recipe, servings }, mergeKey: 'servings' }));
+  };
+  const offered = before?.to === recipe.servings && recipe.amountsPer !== 'serving' ? before : undefined;
+  return (
+    <>
+      <div className="boxes">
+        <b>
+          {numberText(recipe.servings, Number.isInteger(recipe.servings) ? 0 : 1)} {recipe.servings === 1 ? name : plural}
+        </b>
+        <span className="step">
+          <button aria-label={`One ${name} fewer`} onClick={() => change(-1)} disabled={recipe.servings <= 1}>
+            −
+          </button>
+          <button aria-label={`One ${name} more`} onClick={() => change(1)}>
+            +
+          </button>
+        </span>
+        <button className="muted figbtn" aria-expanded={open === 'weight'} onClick={() => onOpen('weight')}>
+          {numberText(perServing.weight, 0)} g each
+        </button>
+      </div>
+      {offered && (
+        <p className="text-[12.5px] mb-1.5 -mt-1">
+          The same batch, shared by {numberText(recipe.servings, 0)}.{' '}
+          <button
+            className="btn-quiet"
+            onClick={() => {
+              dispatch(recipeActions.edited({ recipe: scaledFrom(recipe, offered.from, kitchen) }));
+              setBefore(undefined);
+            }}
+          >
+            Scale the amounts instead
+          </button>
+        </p>
+      )}
+    </>
+  );
+}
+
+interface FigureProps {
+  readonly name: string;
+  readonly figure: Figure;
+  readonly unit: string;
+  readonly open: boolean;
+  readonly onOpen: () => void;
+}
+
+interface BigFigureProps extends FigureProps {
+  readonly band: readonly [number, number] | undefined;
+  readonly decimals: number;
+  /** What the bar up to the figure is filled with. */
+  readonly children: ReactNode;
+}
+
+function BigFigure({ name, figure, band, unit, open, onOpen, decimals, children }: BigFigureProps) {
+  return (
+    <button className="fig big" aria-expanded={open} onClick={onOpen}>
+      <span className="n">{name}</span>
+      <Amount figure={figure} unit={unit} decimals={decimals} />
+      {band && figure.amount !== undefined && (
+        <span className="t">
+          <Band band={band} figure={figure.amount}>
+            {children}
+          </Band>
+          <span>
+            {numberText(band[0], decimals)} to {numberText(band[1], decimals)}
+          </span>
+        </span>
+      )}
+    </button>
+  );
+}
+
+/** The figure as a bar, and the band it lies in with 95 % probability. */
+function Band({ band: [low, high], figure, children }: { readonly band: readonly [number, number]; readonly figure: number; readonly children: ReactNode }) {
+  const most = Math.max(high * 1.12, 1e-9);
+  const at = (amount: number) => `${(amount / most) * 100}%`;
+  return (
+    <span className="bandline" title="95 % of what this figure could be">
+      <span className="fill" style={{ width: at(figure) }}>
+        {children}
+      </span>
+      <u style={{ left: at(low), width: at(high - low) }} />
+    </span>
+  );
+}
+
+function SmallFigure({ name, figure, unit, open, onOpen }: FigureProps) {
+  return (
+    <button className="fig" aria-expanded={open} onClick={onOpen}>
+      <span className="n">{name}</span>
+      <Amount figure={figure} unit={unit} />
+    </button>
+  );
+}
+
+function Amount({ figure, unit, decimals }: { readonly figure: Figure; readonly unit: string; readonly decimals?: number }) {
+  if (figure.amount === undefined) return <span className="v faint">unknown</span>;
+  return (
+    <span className="v">
+      {figure.gaps.length > 0 && <span className="least">at least </span>}
+      {decimals === undefined ? docketText(figure.amount) : numberText(figure.amount, decimals)}
+      <small>{unit}</small>
+    </span>
+  );
+}
+
+function Money({ figure, currency }: { readonly figure: Figure; readonly currency: string }) {
+  return (
+    <span className="v">
+      {figure.amount !== undefined && figure.gaps.length > 0 && <span className="least">at least </span>}
+      {figure.amount === undefined ? <span className="least">no price</span> : priceText(figure.amount, currency)}
+    </span>
+  );
+}
+
+function WeighNextRow({ figures }: { readonly figures: RecipeFigures }) {
+  const [first] = weighNext(figures.parts.filter(({ part }) => servedOf(part) === 'box'));
+  const line = first && figures.lines.find(({ at }) => at === first.at);
+  if (!first || !line || first.now - first.after < 0.5) return null;
+  return (
+    <p className="flex justify-between gap-3 px-1 -mx-1 py-0.5" title={`Weighing ${nameOfLine(line)} narrows the energy's band most`}>
+      <span className="muted whitespace-nowrap">Weigh next</span>
+      <span className="text-[13px] font-semibold text-right">
+        {nameOfLine(line).split(',')[0]}: ± {numberText(first.now, 0)} → ± {numberText(first.after, 0)}
+      </span>
+    </p>
+  );
+}
+
+function figureFor(nutrient: Nutrient | 'salt', { perServing }: RecipeFigures, kitchen: Kitchen): Figure {
+  if (nutrient !== 'salt') return perServing.nutrients[figureKey(nutrient, kitchen.convention)];
+  const { amount, gaps } = perServing.nutrients.sodium;
+  return { amount: amount === undefined ? undefined : amount * SALT_GRAMS_PER_SODIUM_MG, gaps };
+}

@@ -1,0 +1,72 @@
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { useNavigate } from 'react-router';
+import { idFromName, type Food } from '@portiona/core';
+import { useCreateFoodMutation, useSaveFoodMutation } from '../../api/api.gen';
+import { asDocument, asFood, type Saved } from '../../api/documents';
+import { problemOf, problemText } from '../../api/problem';
+
+/** Long enough to finish a number. */
+const QUIET_MS = 600;
+
+export type DraftState = { readonly kind: 'saved' | 'waiting' | 'saving' } | { readonly kind: 'trouble'; readonly text: string };
+
+/** A food being edited: saved by itself once the person pauses, made on its first name when it is new. */
+export function useFoodDraft(saved: Saved<Food> | undefined, taken: ReadonlySet<string>, name: string) {
+  const [food, setFood] = useState<Food>(saved?.document ?? { id: '', name, source: 'label', nutrients: {} });
+  const [state, setState] = useState<DraftState>({ kind: 'saved' });
+  const [save] = useSaveFoodMutation();
+  const [create] = useCreateFoodMutation();
+  const navigate = useNavigate();
+  const revision = useRef(saved?.revision ?? 0);
+  const latest = useRef(food);
+  const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const busy = useRef<Promise<void>>(Promise.resolve());
+
+  const write = useCallback(async () => {
+    const sent = latest.current;
+    setState({ kind: 'saving' });
+    try {
+      const answer = asFood(await save({ id: sent.id, saveDto: { revision: revision.current, document: asDocument(sent) } }).unwrap());
+      revision.current = answer.revision;
+      setState(latest.current === sent ? { kind: 'saved' } : { kind: 'waiting' });
+    } catch (error) {
+      setState({ kind: 'trouble', text: problemText(problemOf(error)) });
+    }
+  }, [save]);
+
+  const flush = useCallback(() => {
+    clearTimeout(timer.current);
+    timer.current = undefined;
+    // One save at a time: each is made on the revision the one before left.
+    busy.current = busy.current.then(write);
+  }, [write]);
+
+  const change = (next: Partial<Food>) => {
+    const changed = Object.fromEntries(Object.entries({ ...latest.current, ...next }).filter(([, held]) => held !== undefined)) as unknown as Food;
+    latest.current = changed;
+    setFood(changed);
+    if (changed.id === '' || changed.name.trim() === '') return;
+    setState({ kind: 'waiting' });
+    clearTimeout(timer.current);
+    timer.current = setTimeout(flush, QUIET_MS);
+  };
+
+  const add = async () => {
+    const named = { ...latest.current, id: idFromName(latest.current.name, taken) };
+    try {
+      const { id } = await create({ newDto: { document: asDocument(named) } }).unwrap();
+      await navigate(`/pantry/${id}`);
+    } catch (error) {
+      setState({ kind: 'trouble', text: problemText(problemOf(error)) });
+    }
+  };
+
+  // What waits is sent when the food is left.
+  useEffect(
+    () => () => {
+      if (timer.current !== undefined) flush();
+    },
+    [flush],
+  );
+  return { food, change, state, add };
+}

@@ -1,0 +1,40 @@
+import { useMemo } from 'react';
+import { FoodIndex, Kitchen, type Food, type Pack, type Recipe, type Settings } from '@portiona/core';
+import { useGetKitchenQuery, useListFoodsQuery, useListPacksQuery, type KitchenDto, type SavedDto } from '../../api/api.gen';
+import { asFood, asPack } from '../../api/documents';
+
+/** The kitchen as the page knows it: enough to compute every figure without asking again. */
+export interface KitchenHere {
+  readonly kitchen: Kitchen;
+  readonly foods: readonly Food[];
+  readonly foodsById: ReadonlyMap<string, Food>;
+  readonly index: FoodIndex;
+}
+
+const NO_RECIPES: readonly Recipe[] = [];
+const NO_ROWS: readonly SavedDto[] = [];
+
+/**
+ * Foods, packs and settings, made ready to compute with. Undefined until they are loaded.
+ *
+ * @param bases other recipes that the one at hand takes parts of
+ */
+export function useKitchen(bases: readonly Recipe[] = NO_RECIPES): KitchenHere | undefined {
+  const settings = useGetKitchenQuery().data;
+  const foodRows = useListFoodsQuery().data;
+  const packRows = useListPacksQuery().data;
+  const foods = useFoods(foodRows ?? NO_ROWS);
+  const index = useMemo(() => new FoodIndex(foods), [foods]);
+  const packs = useMemo(() => (packRows ?? NO_ROWS).map((row): Pack => asPack(row).document), [packRows]);
+  const foodsById = useMemo(() => new Map(foods.map((food) => [food.id, food])), [foods]);
+  const kitchen = useMemo(() => settings && new Kitchen({ settings: settingsOf(settings), foods, packs, recipes: bases }), [settings, foods, packs, bases]);
+  return useMemo(() => (kitchen && foodRows && packRows ? { kitchen, foods, foodsById, index } : undefined), [kitchen, foodRows, packRows, foods, foodsById, index]);
+}
+
+function useFoods(rows: readonly SavedDto[]): readonly Food[] {
+  return useMemo(() => rows.map((row): Food => asFood(row).document), [rows]);
+}
+
+function settingsOf({ currency, measures, rules, staples, date, maxPriceAge }: KitchenDto): Settings {
+  return { currency, measures, rules, staples, date, ...(maxPriceAge === undefined ? {} : { maxPriceAge }) };
+}

@@ -1,0 +1,68 @@
+import { useState, type FormEvent } from 'react';
+import { useNavigate } from 'react-router';
+import { idFromName, type Recipe } from '@portiona/core';
+import { useCreateRecipeMutation, useListRecipesQuery } from '../../api/api.gen';
+import { asDocument } from '../../api/documents';
+import { problemOf, problemText } from '../../api/problem';
+import { Modal } from '../../ui/Modal';
+
+/** Starts a recipe from a name and a number of boxes. */
+export function NewRecipe({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {
+  return (
+    <Modal open={open} onClose={onClose} title="A new recipe" hint="Name it and say how many boxes it makes. Everything else is written at the desk.">
+      <NewRecipeForm onClose={onClose} />
+    </Modal>
+  );
+}
+
+function NewRecipeForm({ onClose }: { readonly onClose: () => void }) {
+  const navigate = useNavigate();
+  const [create, { isLoading }] = useCreateRecipeMutation();
+  const taken = useListRecipesQuery().data;
+  const [title, setTitle] = useState('');
+  const [servings, setServings] = useState('5');
+  const [trouble, setTrouble] = useState('');
+  const start = async (event: FormEvent) => {
+    event.preventDefault();
+    const boxes = Number(servings);
+    if (title.trim() === '') return setTrouble('Give it a name first.');
+    if (!Number.isFinite(boxes) || boxes < 1) return setTrouble('Boxes must be 1 or more.');
+    const recipe: Recipe = {
+      id: idFromName(title, new Set((taken ?? []).map(({ id }) => id))),
+      title: title.trim(),
+      servings: boxes,
+      servingName: 'box',
+      parts: [{ id: 'main', name: 'Main', lines: [] }],
+    };
+    try {
+      const { id } = await create({ newDto: { document: asDocument(recipe) } }).unwrap();
+      onClose();
+      await navigate(`/recipes/${id}/build`);
+    } catch (error) {
+      setTrouble(problemText(problemOf(error)));
+    }
+  };
+  return (
+    <form onSubmit={(event) => void start(event)} className="grid gap-3" noValidate>
+      <label className="labelled">
+        Name
+        <input className="field font-serif" value={title} onChange={({ target }) => setTitle(target.value)} autoFocus maxLength={200} aria-invalid={trouble !== ''} aria-describedby="new-recipe-trouble" />
+      </label>
+      <label className="labelled">
+        Boxes
+        <input className="field w-24" inputMode="decimal" value={servings} onChange={({ target }) => setServings(target.value)} />
+      </label>
+      <p id="new-recipe-trouble" role="alert" className="bad">
+        {trouble}
+      </p>
+      <div className="flex gap-2 justify-end">
+        <button type="button" className="btn" onClick={onClose}>
+          Not now
+        </button>
+        <button className="btn btn-main" disabled={isLoading}>
+          Start
+        </button>
+      </div>
+    </form>
+  );
+}

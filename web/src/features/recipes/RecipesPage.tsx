@@ -1,0 +1,198 @@
+import { Fragment, useMemo, useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { Copy, Archive } from 'lucide-react';
+import { energySharesOf, idFromName } from '@portiona/core';
+import { useArchiveRecipeMutation, useCreateRecipeMutation, useGetKitchenQuery, useListRecipesQuery, useRestoreRecipeMutation, api, type ListedFigureDto, type ListedRecipeDto } from '../../api/api.gen';
+import { asDocument, asRecipe } from '../../api/documents';
+import { problemOf, problemText } from '../../api/problem';
+import { useAppDispatch } from '../../app/store';
+import { EnergySplit } from '../../ui/EnergySplit';
+import { numberText, priceText } from '../../ui/numberText';
+import { useToast } from '../../ui/Toasts';
+import { NewRecipe } from './NewRecipe';
+
+type Order = 'series' | 'energyKcal' | 'protein' | 'usedCost' | 'weight';
+const ORDERS: readonly (readonly [Order, string])[] = [
+  ['series', 'By series'],
+  ['usedCost', 'Cheapest'],
+  ['protein', 'Most protein'],
+  ['energyKcal', 'Lightest'],
+];
+
+/** The book of recipes: what one box of each delivers and costs. */
+export function RecipesPage() {
+  const { data: recipes, error, refetch } = useListRecipesQuery(undefined, { refetchOnMountOrArgChange: true });
+  const kitchen = useGetKitchenQuery().data;
+  const [words, setWords] = useState('');
+  const [order, setOrder] = useState<Order>('series');
+  const [starting, setStarting] = useState(false);
+  const groups = useMemo(() => groupsOf((recipes ?? []).filter(({ title, series = '' }) => `${title} ${series}`.toLowerCase().includes(words.toLowerCase())), order), [recipes, words, order]);
+  if (error) return <Trouble text={problemText(problemOf(error))} again={() => void refetch()} />;
+  return (
+    <main className="page">
+      <div className="page-head">
+        <h1>Recipes</h1>
+        <span className="muted">{kitchen?.name}</span>
+        <input className="field w-56 ml-4" type="search" placeholder="Filter by name or series" aria-label="Filter recipes" value={words} onChange={({ target }) => setWords(target.value)} />
+        <span className="seg" role="group" aria-label="Order">
+          {ORDERS.map(([key, name]) => (
+            <button key={key} aria-pressed={order === key} onClick={() => setOrder(key)}>
+              {name}
+            </button>
+          ))}
+        </span>
+        <button className="btn btn-main ml-auto" onClick={() => setStarting(true)}>
+          Start a recipe
+        </button>
+      </div>
+      {recipes?.length === 0 ? (
+        <div className="empty">
+          <h2>No recipe yet</h2>
+          <p className="muted mb-4">Every dish you design stands here with what one box delivers and costs. Start one, or load the demo with “portiona demo”.</p>
+          <button className="btn btn-main" onClick={() => setStarting(true)}>
+            Start a recipe
+          </button>
+        </div>
+      ) : (
+        <div className="ledger book">
+          <div className="ledger-row heads">
+            <span>per box</span>
+            <span className="num">weight</span>
+            <span className="num">energy</span>
+            <span className="num">protein</span>
+            <span className="num">carbohydrate</span>
+            <span className="num">fat</span>
+            <span className="num">used</span>
+            <span>energy from</span>
+            <span />
+          </div>
+          {groups.map(([series, rows]) => (
+            <Fragment key={series}>
+              {series !== '' && <h2 className="ledger-group">{series}</h2>}
+              {rows.map((recipe) => (
+                <RecipeRow key={recipe.id} recipe={recipe} currency={kitchen?.currency ?? 'EUR'} taken={recipes ?? []} />
+              ))}
+            </Fragment>
+          ))}
+          {recipes && groups.length === 0 && <p className="muted p-6 col-span-full">No recipe has “{words}” in its name or series.</p>}
+        </div>
+      )}
+      <NewRecipe open={starting} onClose={() => setStarting(false)} />
+    </main>
+  );
+}
+
+function RecipeRow({ recipe, currency, taken }: { readonly recipe: ListedRecipeDto; readonly currency: string; readonly taken: readonly ListedRecipeDto[] }) {
+  const { id, title, servings, servingName, weight, energyKcal, protein, carbohydrate, fat, fibre, usedCost, wrong, look } = recipe;
+  const copy = useCopy(recipe, taken);
+  const away = useArchive(recipe);
+  const working = (figure: string) => `/recipes/${id}/build?working=${figure}`;
+  return (
+    <div className="ledger-row">
+      <span className="min-w-0">
+        <Link className="dish" to={`/recipes/${id}/build`}>
+          {title}
+        </Link>
+        <span className="muted text-[12.5px] block">
+          {recipe.number !== undefined && `no. ${recipe.number}, `}
+          {numberText(servings, Number.isInteger(servings) ? 0 : 1)} {servingName === 'box' ? (servings === 1 ? 'box' : 'boxes') : `${servingName}${servings === 1 ? '' : 's'}`}
+          {wrong > 0 && <span className="chip bad ml-2">✕ {wrong} wrong</span>}
+          {look > 0 && <span className="chip warn ml-2">▲ {look} to look at</span>}
+        </span>
+      </span>
+      <FigureLink to={working('weight')} figure={{ amount: weight, atLeast: false }} unit="g" decimals={0} />
+      <FigureLink to={working('energyKcal')} figure={energyKcal} unit="kcal" decimals={0} />
+      <FigureLink to={working('protein')} figure={protein} unit="g" decimals={1} />
+      <FigureLink to={working('carbohydrate')} figure={carbohydrate} unit="g" decimals={0} />
+      <FigureLink to={working('fat')} figure={fat} unit="g" decimals={1} />
+      <Link className="num figure figbtn" to={working('usedCost')}>
+        {usedCost.atLeast && <span className="least">at least </span>}
+        {usedCost.amount === null ? <span className="faint">no price</span> : priceText(usedCost.amount, currency)}
+      </Link>
+      <EnergySplit width={100} shares={sharesOf(protein, carbohydrate, fat, fibre)} />
+      <span className="flex gap-1 justify-end">
+        <button className="p-1 faint" aria-label={`Copy ${title}`} title="Copy" onClick={() => void copy()}>
+          <Copy size={15} />
+        </button>
+        <button className="p-1 faint" aria-label={`Put ${title} away`} title="Put away" onClick={() => void away()}>
+          <Archive size={15} />
+        </button>
+      </span>
+    </div>
+  );
+}
+
+function FigureLink({ to, figure: { amount, atLeast }, unit, decimals }: { readonly to: string; readonly figure: ListedFigureDto; readonly unit: string; readonly decimals: number }) {
+  return (
+    <Link className="num figure figbtn" to={to}>
+      {atLeast && <span className="least">at least </span>}
+      {amount === null ? <span className="faint">unknown</span> : numberText(amount, decimals)}
+      {amount !== null && <small>{unit}</small>}
+    </Link>
+  );
+}
+
+/** Shares of energy by the general factors, for the bar; the figures themselves come from the server's core. */
+function sharesOf(protein: ListedFigureDto, carbohydrate: ListedFigureDto, fat: ListedFigureDto, fibre: ListedFigureDto) {
+  return energySharesOf({ protein: protein.amount ?? 0, carbohydrate: carbohydrate.amount ?? 0, fat: fat.amount ?? 0, fibre: fibre.amount ?? 0 });
+}
+
+function useCopy(recipe: ListedRecipeDto, taken: readonly ListedRecipeDto[]) {
+  const dispatch = useAppDispatch();
+  const navigate = useNavigate();
+  const [create] = useCreateRecipeMutation();
+  const say = useToast();
+  return async () => {
+    try {
+      const open = await dispatch(api.endpoints.openRecipe.initiate({ id: recipe.id }, { forceRefetch: true, subscribe: false })).unwrap();
+      const title = `${recipe.title}, copy`;
+      const { number: _, ...document } = asRecipe(open).document;
+      const copy = { ...document, id: idFromName(title, new Set(taken.map(({ id }) => id))), title };
+      const { id } = await create({ newDto: { document: asDocument(copy) } }).unwrap();
+      await navigate(`/recipes/${id}/build`);
+    } catch (error) {
+      say(problemText(problemOf(error)));
+    }
+  };
+}
+
+function useArchive({ id, title }: ListedRecipeDto) {
+  const [archive] = useArchiveRecipeMutation();
+  const [restore] = useRestoreRecipeMutation();
+  const say = useToast();
+  return async () => {
+    try {
+      await archive({ id }).unwrap();
+      say(`“${title}” is put away.`, { label: 'Undo', run: () => void restore({ id }) });
+    } catch (error) {
+      say(problemText(problemOf(error)));
+    }
+  };
+}
+
+function Trouble({ text, again }: { readonly text: string; readonly again: () => void }) {
+  return (
+    <main className="page">
+      <div className="empty" role="alert">
+        <h2>The recipes cannot be shown</h2>
+        <p className="muted mb-4">{text}</p>
+        <button className="btn btn-main" onClick={again}>
+          Try again
+        </button>
+      </div>
+    </main>
+  );
+}
+
+function groupsOf(recipes: readonly ListedRecipeDto[], order: Order): [string, ListedRecipeDto[]][] {
+  if (order !== 'series') {
+    const amountOf = (recipe: ListedRecipeDto) => (order === 'weight' ? recipe.weight : (recipe[order].amount ?? Infinity));
+    return recipes.length === 0 ? [] : [['', [...recipes].sort((a, b) => (order === 'protein' ? amountOf(b) - amountOf(a) : amountOf(a) - amountOf(b)))]];
+  }
+  const groups = new Map<string, ListedRecipeDto[]>();
+  for (const recipe of [...recipes].sort((a, b) => (a.series ?? '~').localeCompare(b.series ?? '~') || (a.number ?? 0) - (b.number ?? 0) || a.title.localeCompare(b.title))) {
+    const series = recipe.series ?? 'Not in a series';
+    groups.set(series, [...(groups.get(series) ?? []), recipe]);
+  }
+  return [...groups];
+}

@@ -1,0 +1,82 @@
+import { createListenerMiddleware, isAnyOf, type ThunkDispatch, type UnknownAction } from '@reduxjs/toolkit';
+import type { Recipe } from '@portiona/core';
+import { api } from '../../api/api.gen';
+import { asDocument, asRecipe } from '../../api/documents';
+import { problemOf } from '../../api/problem';
+import { forgetKept, keepHere, keptHere } from './keptHere';
+import { recipeActions, type RecipeState } from './recipeSlice';
+
+/** Long enough to finish a word, short enough not to wait for. */
+const QUIET_MS = 400;
+/** Until an unreached server is tried again. */
+const AGAIN_MS = 2500;
+
+interface WithRecipe {
+  readonly recipe: RecipeState;
+}
+type Dispatch = ThunkDispatch<WithRecipe, unknown, UnknownAction>;
+
+export const autosave = createListenerMiddleware<WithRecipe>();
+
+/** The newest revision known of each recipe opened: what the next save is made on. */
+const revisions = new Map<string, number>();
+/** Saves go one after the other, over the whole application. */
+let lastSave: Promise<unknown> = Promise.resolve();
+
+autosave.startListening({
+  matcher: isAnyOf(recipeActions.opened, recipeActions.recovered, recipeActions.theirsTaken, recipeActions.mineKept),
+  effect: (_, { getState }) => {
+    const { id, revision } = getState().recipe;
+    if (id !== undefined) revisions.set(id, revision);
+  },
+});
+
+/** Saves what is written once the person pauses. */
+autosave.startListening({
+  predicate: (action, { recipe }) => recipe.saveState === 'unsaved' && (MAKES_WORK(action) || recipeActions.saved.match(action)),
+  effect: async (_, listener) => {
+    keepHere(listener.getState().recipe);
+    listener.cancelActiveListeners();
+    await listener.delay(QUIET_MS);
+    for (;;) {
+      const { id, present, saveState } = listener.getState().recipe;
+      if (id === undefined || !present || (saveState !== 'unsaved' && saveState !== 'unreached')) return;
+      const reached = await listener.pause(save(id, present, listener.dispatch as Dispatch));
+      if (reached) return;
+      await listener.delay(AGAIN_MS);
+    }
+  },
+});
+
+const MAKES_WORK = isAnyOf(recipeActions.edited, recipeActions.undone, recipeActions.redone, recipeActions.mineKept, recipeActions.recovered);
+
+/** Sends at once what waits, when the recipe is left. */
+export function saveNow({ id, present, saveState }: RecipeState, dispatch: Dispatch): void {
+  if (id !== undefined && present && (saveState === 'unsaved' || saveState === 'unreached')) void save(id, present, dispatch);
+}
+
+/** One save, made on the newest revision known. Resolves to whether the server was reached. */
+function save(id: string, sent: Recipe, dispatch: Dispatch): Promise<boolean> {
+  const before = lastSave;
+  const run = (async () => {
+    await before;
+    dispatch(recipeActions.savingStarted(id));
+    const request = dispatch(api.endpoints.saveRecipe.initiate({ id, saveDto: { revision: revisions.get(id) ?? 0, document: asDocument(sent) } }));
+    try {
+      const answer = asRecipe(await request.unwrap());
+      revisions.set(id, answer.revision);
+      const kept = keptHere(id);
+      if (kept && JSON.stringify(kept.document) === JSON.stringify(sent)) forgetKept(id);
+      dispatch(recipeActions.saved({ saved: answer, sent }));
+      return true;
+    } catch (error) {
+      const problem = problemOf(error);
+      dispatch(recipeActions.saveFailed({ id, problem }));
+      return problem.status !== 0;
+    } finally {
+      request.reset();
+    }
+  })();
+  lastSave = run.catch(() => undefined);
+  return run;
+}

@@ -1,0 +1,100 @@
+import { lineFromText, lineText, parseLineText, scaledRecipe, type Food, type FoodIndex, type Kitchen, type Line, type Part, type Recipe } from '@portiona/core';
+
+/** A line's place in a recipe. */
+export interface LinePlace {
+  readonly part: number;
+  readonly line: number;
+}
+
+/** What stays with a line when its text changes: judgements made about it, not words of it. */
+const KEPT = ['retained', 'scaling', 'retention', 'state'] as const;
+
+/** The line that new text makes of an old one. A food once chosen stays while the words for it stay. */
+export function retyped(old: Line | undefined, text: string, index: FoodIndex, foods: ReadonlyMap<string, Food>, servings: number): Line {
+  const sameWords = old?.text !== undefined && old.food !== undefined && parseLineText(old.text).foodWords === parseLineText(text).foodWords;
+  const chosen = sameWords ? foods.get(old.food ?? '') : undefined;
+  const line = lineFromText(text, index, servings, chosen);
+  if (!old || old.food !== line.food) return line;
+  const kept: { -readonly [key in keyof Line]?: Line[key] } = {};
+  for (const key of KEPT) if (old[key] !== undefined) Object.assign(kept, { [key]: old[key] });
+  if (old.toTaste !== undefined && line.toTaste !== undefined) Object.assign(kept, { toTaste: old.toTaste, ...(old.method ? { method: old.method } : {}) });
+  if (old.optional) kept.optional = true;
+  return { ...kept, ...line, ...(kept.toTaste === undefined ? {} : { toTaste: kept.toTaste }) };
+}
+
+/** The line with another food for the same words. */
+export function withFood(line: Line, food: Food, index: FoodIndex, servings: number): Line {
+  return lineFromText(line.text ?? '', index, servings, food);
+}
+
+export function replaceLine(recipe: Recipe, place: LinePlace, line: Line): Recipe {
+  return withLines(recipe, place.part, (lines) => lines.map((one, i) => (i === place.line ? line : one)));
+}
+
+export function insertLines(recipe: Recipe, place: LinePlace, lines: readonly Line[]): Recipe {
+  return withLines(recipe, place.part, (old) => [...old.slice(0, place.line), ...lines, ...old.slice(place.line)]);
+}
+
+export function removeLine(recipe: Recipe, place: LinePlace): Recipe {
+  return withLines(recipe, place.part, (lines) => lines.filter((_, i) => i !== place.line));
+}
+
+/** Moves a line up or down by one, across the edge of its part into the next. */
+export function moveLine(recipe: Recipe, place: LinePlace, by: 1 | -1): { readonly recipe: Recipe; readonly place: LinePlace } {
+  const line = recipe.parts[place.part]?.lines[place.line];
+  const lines = recipe.parts[place.part]?.lines.length ?? 0;
+  if (!line) return { recipe, place };
+  const within = place.line + by;
+  const target: LinePlace =
+    within >= 0 && within < lines ? { part: place.part, line: within } : { part: place.part + by, line: by === 1 ? 0 : (recipe.parts[place.part - 1]?.lines.length ?? 0) };
+  if (!recipe.parts[target.part]) return { recipe, place };
+  return { recipe: insertLines(removeLine(recipe, place), target, [line]), place: target };
+}
+
+export function replacePart(recipe: Recipe, at: number, change: Partial<Part>): Recipe {
+  return { ...recipe, parts: recipe.parts.map((part, i) => (i === at ? cleaned({ ...part, ...change }) : part)) };
+}
+
+/** Adds a part at the end, with an id no other part has. */
+export function addPart(recipe: Recipe): Recipe {
+  const taken = new Set(recipe.parts.map(({ id }) => id));
+  let n = recipe.parts.length + 1;
+  while (taken.has(`part-${n}`)) n++;
+  return { ...recipe, parts: [...recipe.parts, { id: `part-${n}`, name: `Part ${n}`, lines: [] }] };
+}
+
+/** Takes a part out; the last one stays. */
+export function removePart(recipe: Recipe, at: number): Recipe {
+  return recipe.parts.length > 1 ? { ...recipe, parts: recipe.parts.filter((_, i) => i !== at) } : recipe;
+}
+
+/** Changes heads of a recipe; an undefined key is taken out. */
+export function withHead(recipe: Recipe, change: Partial<Recipe>): Recipe {
+  return cleaned({ ...recipe, ...change });
+}
+
+/** The recipe with its amounts scaled from one number of servings to its own, and their text with them. */
+export function scaledFrom(recipe: Recipe, from: number, kitchen: Kitchen): Recipe {
+  const { recipe: scaled } = scaledRecipe({ ...recipe, servings: from }, recipe.servings, kitchen);
+  const perServing = recipe.amountsPer === 'serving';
+  return {
+    ...recipe,
+    parts: scaled.parts.map((part, p) => ({
+      ...part,
+      lines: part.lines.map((line, l) => {
+        // Amounts written per serving need no new amount; the batch follows by itself.
+        const amount = perServing ? recipe.parts[p]?.lines[l]?.amount : line.amount;
+        const next: Line = { ...line, ...(amount === undefined ? {} : { amount }) };
+        return next.text === undefined ? next : { ...next, text: lineText(next, undefined) };
+      }),
+    })),
+  };
+}
+
+function withLines(recipe: Recipe, at: number, change: (lines: readonly Line[]) => readonly Line[]): Recipe {
+  return { ...recipe, parts: recipe.parts.map((part, i) => (i === at ? { ...part, lines: change(part.lines) } : part)) };
+}
+
+function cleaned<T extends object>(document: T): T {
+  return Object.fromEntries(Object.entries(document).filter(([, held]) => held !== undefined)) as T;
+}

@@ -1,0 +1,60 @@
+import { useState } from 'react';
+import { Redo2, Undo2 } from 'lucide-react';
+import { useStation } from '../../app/RecipePage';
+import { useAppDispatch, useAppSelector } from '../../app/store';
+import { recipeActions } from '../../features/recipes/recipeSlice';
+import { MethodForm } from './MethodForm';
+import { Sheet } from './Sheet';
+
+/** Where a dish is written: its lines as text, and its method. */
+export function BuildStation() {
+  const { recipe } = useStation();
+  const [side, setSide] = useState<'lines' | 'method'>('lines');
+  const dispatch = useAppDispatch();
+  const canUndo = useAppSelector((state) => state.recipe.past.length > 0);
+  const canRedo = useAppSelector((state) => state.recipe.future.length > 0);
+  return (
+    <div className="sheet">
+      <div className="bar2">
+        <span className="seg" role="tablist" aria-label="Sides of the sheet">
+          <button role="tab" aria-selected={side === 'lines'} onClick={() => setSide('lines')}>
+            Ingredients
+          </button>
+          <button role="tab" aria-selected={side === 'method'} onClick={() => setSide('method')}>
+            Method and keeping
+          </button>
+        </span>
+        <button className="btn" disabled={!canUndo} onClick={() => dispatch(recipeActions.undone())} aria-label="Undo" title="Undo (Ctrl Z)">
+          <Undo2 size={15} />
+        </button>
+        <button className="btn" disabled={!canRedo} onClick={() => dispatch(recipeActions.redone())} aria-label="Redo" title="Redo (Shift Ctrl Z)">
+          <Redo2 size={15} />
+        </button>
+        <MeasuresPicker />
+        {side === 'lines' && <span className="muted ml-auto">figures for the batch</span>}
+      </div>
+      {side === 'lines' ? <Sheet /> : <MethodForm recipe={recipe} key={recipe.id} />}
+    </div>
+  );
+}
+
+/** Which cups and spoons are meant. */
+function MeasuresPicker() {
+  const { recipe, here } = useStation();
+  const dispatch = useAppDispatch();
+  return (
+    <label className="muted text-[13px] flex items-center gap-1.5">
+      <span className="sr">Cups and spoons</span>
+      <select
+        className="field"
+        value={recipe.measures ?? here.kitchen.settings.measures}
+        onChange={({ target }) => dispatch(recipeActions.edited({ recipe: { ...recipe, measures: target.value as NonNullable<typeof recipe.measures> } }))}
+      >
+        <option value="metric">metric cups and spoons</option>
+        <option value="us">US cups and spoons</option>
+        <option value="au">Australian cups and spoons</option>
+        <option value="imperial">imperial cups and spoons</option>
+      </select>
+    </label>
+  );
+}

@@ -1,0 +1,74 @@
+import { useState } from 'react';
+import type { Recipe, Storage } from '@portiona/core';
+import { useAppDispatch } from '../../app/store';
+import { withHead } from '../../features/recipes/editRecipe';
+import { recipeActions } from '../../features/recipes/recipeSlice';
+import { NumberField } from './PartRow';
+
+/** How the dish is made and kept, as the card will say it. */
+export function MethodForm({ recipe }: { readonly recipe: Recipe }) {
+  const dispatch = useAppDispatch();
+  const change = (next: Partial<Recipe>, mergeKey?: string) => dispatch(recipeActions.edited({ recipe: withHead(recipe, next), ...(mergeKey === undefined ? {} : { mergeKey }) }));
+  const store = (next: Partial<Storage>) => change({ storage: Object.fromEntries(Object.entries({ ...recipe.storage, ...next }).filter(([, held]) => held !== undefined)) });
+  const [steps, setSteps] = useState((recipe.steps ?? []).join('\n'));
+  // Undo may change the steps from outside the field.
+  const [known, setKnown] = useState(recipe.steps);
+  if (known !== recipe.steps) {
+    setKnown(recipe.steps);
+    if ((recipe.steps ?? []).join('\n') !== stepsOf(steps).join('\n')) setSteps((recipe.steps ?? []).join('\n'));
+  }
+  const write = (text: string) => {
+    setSteps(text);
+    const next = stepsOf(text);
+    change({ steps: next.length === 0 ? undefined : next }, 'steps');
+  };
+  return (
+    <div className="grid grid-cols-[minmax(0,1fr)_260px] gap-6 pt-1">
+      <div className="grid gap-3 content-start">
+        <label className="labelled">
+          Under the title
+          <textarea className="field font-serif" rows={2} maxLength={1000} value={recipe.lead ?? ''} onChange={({ target }) => change({ lead: target.value === '' ? undefined : target.value }, 'lead')} />
+        </label>
+        <label className="labelled">
+          Method, one step a line
+          <textarea className="field font-serif text-[15px] leading-[1.5]" rows={14} value={steps} onChange={({ target }) => write(target.value)} placeholder="Soften the onions in the oil, medium heat, 8 min, until gold at the edge." />
+        </label>
+        <p className="faint text-[12.5px]">Say how a cook sees that a step is done, and check meat by temperature, not by the clock.</p>
+      </div>
+      <div className="grid gap-2.5 content-start">
+        <label className="labelled">
+          One serving is called
+          <input className="field" maxLength={60} value={recipe.servingName ?? ''} placeholder="serving" onChange={({ target }) => change({ servingName: target.value.trim() === '' ? undefined : target.value }, 'servingName')} />
+        </label>
+        <label className="labelled">
+          Series
+          <input className="field" maxLength={120} value={recipe.series ?? ''} onChange={({ target }) => change({ series: target.value === '' ? undefined : target.value }, 'series')} />
+        </label>
+        <div className="pair">
+          <NumberField label="Number" amount={recipe.number} onChange={(number) => change({ number })} />
+          <span />
+          <NumberField label="Minutes at the stove" amount={recipe.activeMinutes} onChange={(activeMinutes) => change({ activeMinutes })} />
+          <NumberField label="Minutes in all" amount={recipe.totalMinutes} onChange={(totalMinutes) => change({ totalMinutes })} />
+          <NumberField label="Days in the fridge" amount={recipe.storage?.fridgeDays} onChange={(fridgeDays) => store({ fridgeDays })} />
+          <NumberField label="Months in the freezer" amount={recipe.storage?.freezerMonths} onChange={(freezerMonths) => store({ freezerMonths })} />
+        </div>
+        <label className="flex gap-2 items-center">
+          <input type="checkbox" checked={recipe.storage?.freezes !== false} onChange={({ target }) => store({ freezes: target.checked })} />
+          Freezes well
+        </label>
+        <label className="labelled">
+          Reheating
+          <textarea className="field" rows={2} maxLength={500} value={recipe.storage?.reheat ?? ''} placeholder="Once only, until steaming hot all through: 74 °C / 165 °F." onChange={({ target }) => store({ reheat: target.value === '' ? undefined : target.value })} />
+        </label>
+        {(recipe.storage?.fridgeDays ?? 0) > 4 && <p className="warn text-[12.5px]">▲ The guideline keeps cooked boxes 3 to 4 days; the card says 4.</p>}
+      </div>
+    </div>
+  );
+}
+
+function stepsOf(text: string): string[] {
+  return text
+    .split(/\r?\n/)
+    .map((step) => step.replace(/^\s*\d+[.)]\s+/, '').trim())
+    .filter(Boolean);
+}

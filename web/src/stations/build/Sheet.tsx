@@ -1,0 +1,163 @@
+import { Fragment, useCallback, useEffect, useRef, useState } from 'react';
+import { Plus } from 'lucide-react';
+import type { Line, Recipe, RecipeFigures } from '@portiona/core';
+import { useStation } from '../../app/RecipePage';
+import { useAppDispatch } from '../../app/store';
+import { addPart, insertLines, moveLine, removeLine, replaceLine, replacePart, retyped, type LinePlace } from '../../features/recipes/editRecipe';
+import { recipeActions } from '../../features/recipes/recipeSlice';
+import { AddRow } from './AddRow';
+import { LineRow } from './LineRow';
+import { PartRow } from './PartRow';
+
+/** Where the caret stands: a line, or the empty row before it. */
+export interface Caret extends LinePlace {
+  readonly empty: boolean;
+}
+
+/** What can be done to lines, by key or by press. */
+export interface SheetActions {
+  readonly setCaret: (caret: Caret | undefined) => void;
+  readonly type: (place: LinePlace, text: string) => void;
+  readonly write: (place: LinePlace, line: Line) => void;
+  readonly insert: (place: LinePlace, texts: readonly string[]) => void;
+  readonly remove: (place: LinePlace) => void;
+  readonly onKey: (event: React.KeyboardEvent, caret: Caret) => void;
+}
+
+/** The ingredient list, typed as text; what each line comes to stands on the right of the same row. */
+export function Sheet() {
+  const { recipe, here, computed, showWorking } = useStation();
+  const [caret, setCaret] = useState<Caret>();
+  const actions = useSheetActions(recipe, setCaret);
+  const figures = computed.ok ? computed.figures : undefined;
+  useCaretFocus(caret);
+  const dispatch = useAppDispatch();
+  return (
+    <>
+      <div className="rows" role="group" aria-label="Ingredients">
+        <div className="row heads">
+          <span>as written</span>
+          <span className="num">grams</span>
+          <span className="num">kcal</span>
+          <span className="num">protein</span>
+          <span className="num">used {here.kitchen.settings.currency === 'EUR' ? '€' : here.kitchen.settings.currency}</span>
+          <span className="share">energy share</span>
+        </div>
+        {recipe.parts.map((part, p) => (
+          <Fragment key={part.id}>
+            <PartRow part={part} at={p} figures={figures?.parts[p]} kitchen={here.kitchen} onWorking={showWorking} />
+            {part.lines.map((line, l) => (
+              <Fragment key={l}>
+                {caret?.empty && caret.part === p && caret.line === l && <AddRow place={{ part: p, line: l }} actions={actions} caret placeholder="a line between" />}
+                <LineRow
+                  line={line}
+                  place={{ part: p, line: l }}
+                  figures={figures?.parts[p]?.lines[l]}
+                  batchEnergy={batchEnergyOf(figures)}
+                  current={caret !== undefined && !caret.empty && caret.part === p && caret.line === l}
+                  actions={actions}
+                />
+              </Fragment>
+            ))}
+            <AddRow
+              place={{ part: p, line: part.lines.length }}
+              actions={actions}
+              caret={caret?.empty === true && caret.part === p && caret.line === part.lines.length}
+              placeholder={part.lines.length === 0 ? 'Type an ingredient: 300 g red lentils, rinsed. Or paste a whole list.' : p === recipe.parts.length - 1 ? 'Add a line' : ''}
+            />
+          </Fragment>
+        ))}
+      </div>
+      <button className="btn mt-3" onClick={() => dispatch(recipeActions.edited({ recipe: addPart(recipe) }))}>
+        <Plus size={14} /> Part
+      </button>
+    </>
+  );
+}
+
+/** Energy of the whole batch, in kcal: what the shares of the lines are of. */
+function batchEnergyOf(figures: RecipeFigures | undefined): number {
+  return (figures?.parts ?? []).reduce((sum, { part, nutrients }) => sum + (part.served === 'optional' ? 0 : (nutrients.energyKcal.amount ?? 0)), 0);
+}
+
+function useSheetActions(recipe: Recipe, setCaret: (caret: Caret | undefined) => void): SheetActions {
+  const { here } = useStation();
+  const dispatch = useAppDispatch();
+  const edit = useCallback((next: Recipe, mergeKey?: string) => dispatch(recipeActions.edited({ recipe: next, ...(mergeKey === undefined ? {} : { mergeKey }) })), [dispatch]);
+  const lineOf = (text: string, old?: Line) => retyped(old, text, here.index, here.foodsById, recipe.servings);
+  const remove = (place: LinePlace) => {
+    edit(removeLine(recipe, place));
+    setCaret({ ...place, empty: true });
+  };
+  return {
+    setCaret,
+    type: (place, text) => {
+      if (text.trim() === '') return remove(place);
+      edit(replaceLine(recipe, place, lineOf(text, recipe.parts[place.part]?.lines[place.line])), `line ${place.part}/${place.line}`);
+    },
+    write: (place, line) => edit(replaceLine(recipe, place, line)),
+    insert: (place, texts) => {
+      const lines = texts.map((text) => text.trim()).filter(Boolean);
+      if (lines.length === 0) return;
+      edit(insertLines(recipe, place, lines.map((text) => lineOf(text))), lines.length === 1 ? `line ${place.part}/${place.line}` : undefined);
+      setCaret({ part: place.part, line: place.line + lines.length - 1, empty: false });
+    },
+    remove,
+    onKey: (event, caret) => {
+      const next = keyAction(event, caret, recipe);
+      if (!next) return;
+      event.preventDefault();
+      event.stopPropagation();
+      dispatch(recipeActions.stepEnded());
+      if (next.recipe) edit(next.recipe);
+      if (next.caret) setCaret(next.caret);
+    },
+  };
+}
+
+interface KeyResult {
+  readonly recipe?: Recipe;
+  readonly caret?: Caret;
+}
+
+/** What a key does in the sheet: the new recipe, and where the caret goes. */
+function keyAction(event: React.KeyboardEvent, caret: Caret, recipe: Recipe): KeyResult | undefined {
+  const { key, altKey, ctrlKey, metaKey } = event;
+  const place: LinePlace = caret;
+  const line = recipe.parts[caret.part]?.lines[caret.line];
+  if (key === 'Enter' && !altKey && !ctrlKey) return { caret: { ...place, line: caret.empty ? caret.line : caret.line + 1, empty: true } };
+  if ((key === 'ArrowUp' || key === 'ArrowDown') && altKey && !caret.empty) {
+    const moved = moveLine(recipe, place, key === 'ArrowUp' ? -1 : 1);
+    return { recipe: moved.recipe, caret: { ...moved.place, empty: false } };
+  }
+  if (key === 'ArrowUp' || key === 'ArrowDown') return stepTo(recipe, caret, key === 'ArrowUp' ? -1 : 1);
+  if (!line || caret.empty) return undefined;
+  if (key.toLowerCase() === 'd' && (ctrlKey || metaKey)) return { recipe: insertLines(recipe, { ...place, line: caret.line + 1 }, [line]), caret: { ...place, line: caret.line + 1, empty: false } };
+  if (key.toLowerCase() === 'o' && altKey) return { recipe: replaceLine(recipe, place, toggledOptional(line)) };
+  if (key.toLowerCase() === 't' && altKey) return { recipe: replacePart(recipe, caret.part, { served: recipe.parts[caret.part]?.served === 'table' ? undefined : 'table' }) };
+  return undefined;
+}
+
+function toggledOptional(line: Line): Line {
+  const { optional, ...rest } = line;
+  return optional ? rest : { ...rest, optional: true };
+}
+
+/** The row above or below, over the edges of parts; every part ends in an empty row. */
+function stepTo(recipe: Recipe, caret: Caret, by: 1 | -1): KeyResult | undefined {
+  const spots: Caret[] = recipe.parts.flatMap((part, p) => [...part.lines.map((_, l) => ({ part: p, line: l, empty: false })), { part: p, line: part.lines.length, empty: true }]);
+  const at = spots.findIndex(({ part, line, empty }) => part === caret.part && line === caret.line && (empty === caret.empty || caret.empty));
+  const next = spots[at + by];
+  return next ? { caret: next } : undefined;
+}
+
+/** Puts the browser's focus where the caret is, after lines have moved. */
+function useCaretFocus(caret: Caret | undefined): void {
+  const before = useRef<Caret>(undefined);
+  useEffect(() => {
+    if (!caret || before.current === caret) return;
+    before.current = caret;
+    const field = document.querySelector<HTMLInputElement>(`[data-row="${caret.part}/${caret.line}/${caret.empty ? 'empty' : 'line'}"]`);
+    if (field && document.activeElement !== field) field.focus();
+  }, [caret]);
+}

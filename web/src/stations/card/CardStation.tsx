@@ -1,0 +1,93 @@
+import { useEffect, useRef, useState } from 'react';
+import { Download, FileText, Printer } from 'lucide-react';
+import type { WorkedFigure } from '@portiona/core';
+import { useStation } from '../../app/RecipePage';
+import { useAppSelector } from '../../app/store';
+
+type Paper = 'a5' | 'a4';
+
+/** Sheet and ground around it as the card's page lays them out, in CSS pixels. */
+const PAGE: Readonly<Record<Paper, { readonly width: number; readonly height: number }>> = { a5: { width: 620, height: 850 }, a4: { width: 854, height: 1180 } };
+
+/** The card as readers get it: the very page that is printed and sent. */
+export function CardStation() {
+  const { recipe, showWorking } = useStation();
+  const { revision, saveState } = useAppSelector((state) => state.recipe);
+  const [paper, setPaper] = useState<Paper>('a5');
+  const frame = useRef<HTMLIFrameElement>(null);
+  const address = `/api/recipes/${recipe.id}/card`;
+  return (
+    <>
+      <div className="bar2 px-5 py-2 mb-0">
+        <span className="seg" role="group" aria-label="Paper">
+          {(['a5', 'a4'] as const).map((size) => (
+            <button key={size} aria-pressed={paper === size} onClick={() => setPaper(size)}>
+              {size.toUpperCase()}
+            </button>
+          ))}
+        </span>
+        {saveState !== 'saved' && <span className="muted">The card shows what is saved; one moment.</span>}
+        <span className="ml-auto flex gap-2">
+          <button className="btn" onClick={() => frame.current?.contentWindow?.print()}>
+            <Printer size={15} /> Print
+          </button>
+          <a className="btn" href={`${address}.html?paper=${paper}&download=1`} download={`${recipe.id}.html`}>
+            <FileText size={15} /> Page
+          </a>
+          <a className="btn btn-main" href={`${address}.pdf?paper=${paper}`} download={`${recipe.id}.pdf`}>
+            <Download size={15} /> PDF
+          </a>
+        </span>
+      </div>
+      <CardFrame key={`${paper}`} frame={frame} src={`${address}.html?paper=${paper}&revision=${revision}`} paper={paper} title={`Card of ${recipe.title}`} onFigure={showWorking} />
+    </>
+  );
+}
+
+interface CardFrameProps {
+  readonly frame: React.RefObject<HTMLIFrameElement | null>;
+  readonly src: string;
+  readonly paper: Paper;
+  readonly title: string;
+  readonly onFigure: (figure: WorkedFigure) => void;
+}
+
+/** The card's page, made to fit; each figure on it opens its working. */
+function CardFrame({ frame, src, paper, title, onFigure }: CardFrameProps) {
+  const room = useRef<HTMLDivElement>(null);
+  const [scale, setScale] = useState(0.8);
+  const [height, setHeight] = useState(PAGE[paper].height);
+  useEffect(() => {
+    const fit = () => {
+      const free = window.innerHeight - (room.current?.getBoundingClientRect().top ?? 170) - window.scrollY;
+      setScale(Math.min(1, Math.max(0.5, free / PAGE[paper].height), (room.current?.clientWidth ?? 900) / PAGE[paper].width));
+    };
+    fit();
+    window.addEventListener('resize', fit);
+    return () => window.removeEventListener('resize', fit);
+  }, [paper]);
+  const onLoad = () => {
+    const page = frame.current?.contentDocument;
+    if (!page) return;
+    setHeight(Math.max(PAGE[paper].height, page.documentElement.scrollHeight));
+    for (const figure of page.querySelectorAll<HTMLElement>('[data-figure]')) {
+      figure.tabIndex = 0;
+      figure.setAttribute('role', 'button');
+      figure.setAttribute('aria-label', `${figure.textContent}, show the working`);
+      figure.style.cursor = 'pointer';
+      const open = () => onFigure(figure.dataset.figure as WorkedFigure);
+      figure.addEventListener('click', open);
+      figure.addEventListener('keydown', (event) => {
+        if (event.key === 'Enter' || event.key === ' ') {
+          event.preventDefault();
+          open();
+        }
+      });
+    }
+  };
+  return (
+    <div className="cardview" ref={room} style={{ height: Math.ceil(height * scale) }}>
+      <iframe ref={frame} src={src} title={title} onLoad={onLoad} width={PAGE[paper].width} height={height} style={{ transform: `scale(${scale})` }} sandbox="allow-same-origin allow-modals" />
+    </div>
+  );
+}

@@ -1,0 +1,66 @@
+import { Link } from 'react-router';
+import { moneyText, dayText, type Kitchen, type RecipeFigures } from '@portiona/core';
+import { numberText, priceText } from '../ui/numberText';
+
+/** What the till charges: whole packs of each food for the whole batch, and what is left over. */
+export function TillWorking({ figures, kitchen }: { readonly figures: RecipeFigures; readonly kitchen: Kitchen }) {
+  const { till, usedCost } = figures.batch;
+  const { currency } = kitchen.settings;
+  return (
+    <>
+      <h3>At the till, {till.cost ? `${till.unpriced.length > 0 ? 'at least ' : ''}${priceText(till.cost.toNumber(), currency)}` : 'no price'} for the batch</h3>
+      <p className="intro">
+        The cheapest whole packs that cover each need. The pot uses {usedCost.amount === undefined ? 'an unknown part' : priceText(usedCost.amount, currency)} of it; the rest stays in the kitchen.
+      </p>
+      <table>
+        <thead>
+          <tr>
+            <th>food</th>
+            <th>need</th>
+            <th style={{ textAlign: 'left' }}>packs</th>
+            <th>price</th>
+            <th>left over</th>
+          </tr>
+        </thead>
+        <tbody>
+          {till.rows.map(({ food, need, mix, left }) => (
+            <tr key={food}>
+              <td>
+                <Link to={`/pantry/${food}?show=usedCost`}>{kitchen.food(food)?.name}</Link>
+              </td>
+              <td className="num">{numberText(need, need < 20 ? 1 : 0)} g</td>
+              <td className="src">
+                {mix.packs.map(({ candidate: { pack, price }, count }) => `${count} × ${pack.net} ${pack.unit} at ${moneyText(price.toNumber(), currency)}, ${pack.shop}, ${dayText(pack.seen, false)}`).join('; ')}
+              </td>
+              <td className="num">{moneyText(mix.price.toNumber(), currency)}</td>
+              <td className="num">{left > 0 ? `${numberText(left, 0)} g` : ''}</td>
+            </tr>
+          ))}
+          <tr className="sum">
+            <td>exact</td>
+            <td />
+            <td />
+            <td className="num">{till.cost ? moneyText(till.cost.toNumber(), currency) : '?'}</td>
+            <td />
+          </tr>
+        </tbody>
+      </table>
+      {till.unpriced.length > 0 && (
+        <div className="hint">
+          <span>
+            “At least”: no price for{' '}
+            {till.unpriced.map((food, i) => (
+              <span key={food}>
+                {i > 0 && ', '}
+                <Link className="btn-quiet" to={`/pantry/${food}?show=usedCost`}>
+                  {kitchen.food(food)?.name}
+                </Link>
+              </span>
+            ))}
+            .
+          </span>
+        </div>
+      )}
+    </>
+  );
+}
