@@ -11,7 +11,9 @@ import { RecipesModule } from './recipes/recipes.module.js';
 
 @Module({
   imports: [
-    TypeOrmModule.forRootAsync({ useFactory: () => ({ ...dataSourceOptions(process.env.DATABASE_URL), retryAttempts: 3, retryDelay: 1000 }) }),
+    TypeOrmModule.forRootAsync({
+      useFactory: () => ({ ...dataSourceOptions(process.env.DATABASE_URL), retryAttempts: 3, retryDelay: 1000 }),
+    }),
     KitchensModule,
     FoodsModule,
     PacksModule,

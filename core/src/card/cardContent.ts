@@ -1,8 +1,29 @@
-import { CARBOHYDRATE_OF_RULE_SET, namedAllergens, cardText, ENERGY_FACTORS, NUTRIENT_DESCRIPTIONS, SALT_GRAMS_PER_SODIUM_MG, unitOf, type Allergen, type Food, type Printable, type RuleSet } from '../food/index.js';
+import {
+  CARBOHYDRATE_OF_RULE_SET,
+  namedAllergens,
+  cardText,
+  ENERGY_FACTORS,
+  NUTRIENT_DESCRIPTIONS,
+  SALT_GRAMS_PER_SODIUM_MG,
+  unitOf,
+  type Allergen,
+  type Food,
+  type Printable,
+  type RuleSet,
+} from '../food/index.js';
 import { isAtLeast } from '../figure/index.js';
 import { currencySign, moneyText } from '../price/index.js';
 import { plainText, roundHalfAway, settled } from '../quantity/index.js';
-import { figureKey, servedOf, type Kitchen, type LineFigures, type PartFigures, type RecipeFigures, type Served, type ServingFigures } from '../recipe/index.js';
+import {
+  figureKey,
+  servedOf,
+  type Kitchen,
+  type LineFigures,
+  type PartFigures,
+  type RecipeFigures,
+  type Served,
+  type ServingFigures,
+} from '../recipe/index.js';
 import { lineWords } from '../text/index.js';
 import { cautionsFor, type Cautions } from './cautions.js';
 import { gramsText, secondMeasure } from './secondMeasure.js';
@@ -88,18 +109,34 @@ export function cardContent(figures: RecipeFigures, kitchen: Kitchen): CardConte
     servings: recipe.servings,
     servingsText: `${plainText(recipe.servings, 1)} ${pluralize(servingName, recipe.servings)}`,
     servingName,
-    weight: { figure: 'weight', name: 'Weight', text: `${atLeast(parts.some(({ lines, estimated }) => estimated && lines.some(({ counted, weights }) => counted && !weights)))}${plainText(perServing.weight, 0)}`, unit: 'g' },
+    weight: {
+      figure: 'weight',
+      name: 'Weight',
+      text: `${atLeast(parts.some(({ lines, estimated }) => estimated && lines.some(({ counted, weights }) => counted && !weights)))}${plainText(perServing.weight, 0)}`,
+      unit: 'g',
+    },
     energy: cardFigure('energyKcal', rules, perServing),
     macros: MACROS.flatMap((nutrient) => cardFigure(nutrient, rules, perServing) ?? []),
     sodiumMilligrams: sodiumText(perServing),
     energyShares: energyShares(perServing),
-    intoEachBox: parts.filter(({ part }) => servedOf(part) === 'box').map(({ part, share }) => ({ grams: plainText(share.portion, 0), part: part.name })),
+    intoEachBox: parts
+      .filter(({ part }) => servedOf(part) === 'box')
+      .map(({ part, share }) => ({ grams: plainText(share.portion, 0), part: part.name })),
     used: costFigure('usedCost', perServing.usedCost.amount, isAtLeast(perServing.usedCost), currency),
     till: costFigure('tillCost', batch.till.cost?.toNumber(), batch.till.unpriced.length > 0, currency),
     currency,
     prices: priceDates(used),
-    topping: hasTopping ? { name: table.map(({ part }) => part.name).join(', '), figures: ['energyKcal', 'protein'].flatMap((nutrient) => cardFigure(nutrient as Printable, rules, withTopping) ?? []) } : undefined,
-    sections: parts.map((part) => ({ name: part.part.name, served: servedOf(part.part), lines: part.lines.map((line) => cardLine(line, figures, kitchen)) })),
+    topping: hasTopping
+      ? {
+          name: table.map(({ part }) => part.name).join(', '),
+          figures: ['energyKcal', 'protein'].flatMap((nutrient) => cardFigure(nutrient as Printable, rules, withTopping) ?? []),
+        }
+      : undefined,
+    sections: parts.map((part) => ({
+      name: part.part.name,
+      served: servedOf(part.part),
+      lines: part.lines.map((line) => cardLine(line, figures, kitchen)),
+    })),
     steps: recipe.steps ?? [],
     activeMinutes: recipe.activeMinutes,
     totalMinutes: recipe.totalMinutes,
@@ -133,7 +170,12 @@ function smallText(amount: number): string {
 
 function costFigure(figure: 'usedCost' | 'tillCost', amount: number | undefined, gap: boolean, currency: string): CardFigure | undefined {
   if (amount === undefined) return undefined;
-  return { figure, name: figure === 'usedCost' ? 'Costs, used' : 'At the till', text: `${atLeast(gap)}${moneyText(amount, currency)}`, unit: currencySign(currency) };
+  return {
+    figure,
+    name: figure === 'usedCost' ? 'Costs, used' : 'At the till',
+    text: `${atLeast(gap)}${moneyText(amount, currency)}`,
+    unit: currencySign(currency),
+  };
 }
 
 function atLeast(gap: boolean): string {
@@ -143,7 +185,12 @@ function atLeast(gap: boolean): string {
 /** Energy shares of a serving; what is unknown counts as none. */
 export function energyShares({ nutrients }: ServingFigures): CardContent['energyShares'] {
   const { protein, carbohydrateAvailable, fat, fibre } = nutrients;
-  return energySharesOf({ protein: protein.amount ?? 0, carbohydrate: carbohydrateAvailable.amount ?? 0, fat: fat.amount ?? 0, fibre: fibre.amount ?? 0 });
+  return energySharesOf({
+    protein: protein.amount ?? 0,
+    carbohydrate: carbohydrateAvailable.amount ?? 0,
+    fat: fat.amount ?? 0,
+    fibre: fibre.amount ?? 0,
+  });
 }
 
 /**
@@ -152,7 +199,12 @@ export function energyShares({ nutrients }: ServingFigures): CardContent['energy
  * @param grams of each, carbohydrate without fibre
  * @returns shares from 0 to 1 that add up to 1; all 0 where there is nothing
  */
-export function energySharesOf(grams: { readonly protein: number; readonly carbohydrate: number; readonly fat: number; readonly fibre: number }): CardContent['energyShares'] {
+export function energySharesOf(grams: {
+  readonly protein: number;
+  readonly carbohydrate: number;
+  readonly fat: number;
+  readonly fibre: number;
+}): CardContent['energyShares'] {
   const kcal = [
     { of: 'protein', kcal: grams.protein * ENERGY_FACTORS.protein.kcal },
     { of: 'carbohydrate', kcal: grams.carbohydrate * ENERGY_FACTORS.availableCarbohydrate.kcal },
@@ -170,7 +222,15 @@ function cardLine(figures: LineFigures, { recipe }: RecipeFigures, kitchen: Kitc
   const system = recipe.measures ?? kitchen.settings.measures;
   const named = of.kind === 'part' && line.text === undefined ? `${of.part.part.name.toLowerCase()} (${of.recipe.title})` : words.food;
   const second = [secondMeasure(line, weights, system), buyText(figures)].filter(Boolean).join('; ');
-  return { at, amount: words.amount, food: named, note: words.note, second, allergens: namedAllergens(foodsOfLine(figures).flatMap(({ allergens }) => allergens ?? [])), optional: line.optional === true };
+  return {
+    at,
+    amount: words.amount,
+    food: named,
+    note: words.note,
+    second,
+    allergens: namedAllergens(foodsOfLine(figures).flatMap(({ allergens }) => allergens ?? [])),
+    optional: line.optional === true,
+  };
 }
 
 /** What to buy, where peel, bone or liquid make it at least a tenth more than what is written as ready to eat. */
@@ -180,7 +240,11 @@ function buyText({ weights, line, of }: LineFigures): string {
 }
 
 function priceDates(parts: readonly PartFigures[]): CardContent['prices'] {
-  const days = parts.flatMap(({ lines }) => lines.flatMap(({ counted, of }) => (counted && of.kind === 'food' && of.basis.best ? [of.basis.best.pack.seen] : []))).sort();
+  const days = parts
+    .flatMap(({ lines }) =>
+      lines.flatMap(({ counted, of }) => (counted && of.kind === 'food' && of.basis.best ? [of.basis.best.pack.seen] : [])),
+    )
+    .sort();
   const [oldest] = days;
   const newest = days.at(-1);
   return oldest === undefined || newest === undefined ? undefined : { newest, oldest };

@@ -17,7 +17,8 @@ export function leadOf(card: CardContent): string {
  */
 export function cardPriceText({ prices }: CardContent): string {
   if (!prices) return '';
-  const oldest = prices.oldest === prices.newest ? '' : `, oldest ${dayText(prices.oldest, prices.oldest.slice(0, 4) !== prices.newest.slice(0, 4))}`;
+  const oldest =
+    prices.oldest === prices.newest ? '' : `, oldest ${dayText(prices.oldest, prices.oldest.slice(0, 4) !== prices.newest.slice(0, 4))}`;
   return `prices of ${dayText(prices.newest, true)}${oldest}`;
 }
 

@@ -20,7 +20,9 @@ const ROWS: readonly (readonly [FoodKind, RegExp, readonly string[]])[] = [
  * count all the same for what is kept: rice is rice.
  */
 export function kindsOf(food: Food): FoodKind[] {
-  const kinds = ROWS.filter(([, words, aisles]) => words.test(food.name) && (aisles.length === 0 || (food.aisle !== undefined && aisles.includes(food.aisle)))).map(([kind]) => kind);
+  const kinds = ROWS.filter(
+    ([, words, aisles]) => words.test(food.name) && (aisles.length === 0 || (food.aisle !== undefined && aisles.includes(food.aisle))),
+  ).map(([kind]) => kind);
   const sure = kinds.includes('mince') || kinds.includes('poultry') ? kinds.filter((kind) => kind !== 'whole cut') : kinds;
   if (food.state !== 'dry') return sure.filter((kind) => kind !== 'dry beans');
   return sure;

@@ -15,7 +15,11 @@ export function schemaOrgRecipe(card: CardContent): object {
     recipeYield: [String(card.servings), card.servingsText],
     ...(card.totalMinutes === undefined ? {} : { totalTime: `PT${card.totalMinutes}M` }),
     recipeIngredient: card.sections.flatMap(({ lines }) =>
-      lines.map(({ amount, food, note, optional }) => [`${amount === 'to taste' ? `${food}, to taste` : `${amount} ${food}`.trim()}`, note, optional ? 'optional' : ''].filter(Boolean).join(', ')),
+      lines.map(({ amount, food, note, optional }) =>
+        [`${amount === 'to taste' ? `${food}, to taste` : `${amount} ${food}`.trim()}`, note, optional ? 'optional' : '']
+          .filter(Boolean)
+          .join(', '),
+      ),
     ),
     recipeInstructions: card.steps.map((text, i) => ({ '@type': 'HowToStep', position: i + 1, text })),
     nutrition: {

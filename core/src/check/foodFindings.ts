@@ -6,13 +6,27 @@ import type { Finding } from './finding.js';
 /** No price can be had for a food that must be bought. */
 export function noPrice(basis: FoodBasis, kitchen: Kitchen): Finding[] {
   if (basis.best || basis.onlyStalePacks || isFreeStaple(basis.food, kitchen)) return [];
-  return [{ code: 'no-price', at: `food:${basis.food.id}`, severity: 'look', message: `${basis.food.name} has no current price in ${kitchen.settings.currency}. Add a pack; until then cost is "at least".` }];
+  return [
+    {
+      code: 'no-price',
+      at: `food:${basis.food.id}`,
+      severity: 'look',
+      message: `${basis.food.name} has no current price in ${kitchen.settings.currency}. Add a pack; until then cost is "at least".`,
+    },
+  ];
 }
 
 /** Every price of a food is older than the kitchen allows. */
 export function stalePrice(basis: FoodBasis, kitchen: Kitchen): Finding[] {
   if (!basis.onlyStalePacks || isFreeStaple(basis.food, kitchen)) return [];
-  return [{ code: 'stale-price', at: `food:${basis.food.id}`, severity: 'look', message: `Every price of ${basis.food.name} is older than ${kitchen.settings.maxPriceAge} days. Look the price up again.` }];
+  return [
+    {
+      code: 'stale-price',
+      at: `food:${basis.food.id}`,
+      severity: 'look',
+      message: `Every price of ${basis.food.name} is older than ${kitchen.settings.maxPriceAge} days. Look the price up again.`,
+    },
+  ];
 }
 
 /** Declared and factored energy of a food disagree: one of its numbers is a slip. */
@@ -21,7 +35,9 @@ export function foodEnergyMismatch(food: Food): Finding[] {
   if (!agreement || agreement.agrees) return [];
   const { declared, factored, difference } = agreement;
   const slip = likelySlip(food);
-  const hint = slip ? ` Check the ${NUTRIENT_DESCRIPTIONS[slip.nutrient].name.toLowerCase()}: ${slip.typed} would have to be ${roundHalfAway(slip.would, 0.1)}.` : '';
+  const hint = slip
+    ? ` Check the ${NUTRIENT_DESCRIPTIONS[slip.nutrient].name.toLowerCase()}: ${slip.typed} would have to be ${roundHalfAway(slip.would, 0.1)}.`
+    : '';
   return [
     {
       code: 'energy-mismatch',

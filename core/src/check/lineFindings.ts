@@ -1,5 +1,14 @@
 import { edibleShare, type Food } from '../food/index.js';
-import { hasNoComposition, lineWeights, nameOfLine, writtenUnit, type Kitchen, type Line, type LineFigures, type Recipe } from '../recipe/index.js';
+import {
+  hasNoComposition,
+  lineWeights,
+  nameOfLine,
+  writtenUnit,
+  type Kitchen,
+  type Line,
+  type LineFigures,
+  type Recipe,
+} from '../recipe/index.js';
 import type { Finding } from './finding.js';
 
 /** No weight can be had for a line: it has no figure. */
@@ -8,15 +17,36 @@ export function noWeight(figures: LineFigures): Finding[] {
   if (weights || of.kind === 'unmatched') return [];
   const name = nameOfLine(figures);
   const unit = line.unit ?? 'amount';
-  return [{ code: 'no-weight', at, severity: 'wrong', message: `Nobody knows what one ${unit} of ${name} weighs. Give the food that measure${unit === 'pack' ? ' or pin one of its packs' : ' or a density'}, or write grams.` }];
+  return [
+    {
+      code: 'no-weight',
+      at,
+      severity: 'wrong',
+      message: `Nobody knows what one ${unit} of ${name} weighs. Give the food that measure${unit === 'pack' ? ' or pin one of its packs' : ' or a density'}, or write grams.`,
+    },
+  ];
 }
 
 /** A line of which something is eaten, of a food without any figures. */
 export function noComposition({ at, of, weights }: LineFigures): Finding[] {
   if (of.kind === 'unmatched')
-    return [{ code: 'no-composition', at, severity: 'wrong', message: `"${of.text}" is matched to no food yet. Choose one from the pantry, or add it.` }];
+    return [
+      {
+        code: 'no-composition',
+        at,
+        severity: 'wrong',
+        message: `"${of.text}" is matched to no food yet. Choose one from the pantry, or add it.`,
+      },
+    ];
   if (of.kind !== 'food' || weights?.eaten === 0 || !hasNoComposition(of.basis)) return [];
-  return [{ code: 'no-composition', at, severity: 'wrong', message: `${of.basis.food.name} has no nutrients. Enter its label, or choose another food.` }];
+  return [
+    {
+      code: 'no-composition',
+      at,
+      severity: 'wrong',
+      message: `${of.basis.food.name} has no nutrients. Enter its label, or choose another food.`,
+    },
+  ];
 }
 
 /** An assumed amount that nobody has confirmed. */
@@ -24,7 +54,14 @@ export function toTaste(figures: LineFigures): Finding[] {
   const { at, line } = figures;
   if (line.toTaste === undefined || (line.method !== undefined && line.method !== 'assumed')) return [];
   const name = nameOfLine(figures);
-  return [{ code: 'to-taste', at, severity: 'look', message: `${line.toTaste} g of ${name} is assumed. Weigh what you use, or confirm the amount.` }];
+  return [
+    {
+      code: 'to-taste',
+      at,
+      severity: 'look',
+      message: `${line.toTaste} g of ${name} is assumed. Weigh what you use, or confirm the amount.`,
+    },
+  ];
 }
 
 /** Two ways of writing one amount that differ by more than this share of the larger. */
@@ -40,7 +77,14 @@ export function amountsDisagree({ at, line, weights, of }: LineFigures, recipe: 
   const batch = recipe.amountsPer === 'serving' ? recipe.servings : 1;
   const [less, more] = [Math.min(own, also * batch), Math.max(own, also * batch)];
   if (more - less <= ALLOWED_SHARE * more * (1 + 1e-9)) return [];
-  return [{ code: 'amounts-disagree', at, severity: 'wrong', message: `${line.also.amount} ${line.also.unit} of ${food.name} is ${Math.round(also * batch)} g, but ${Math.round(own)} g is written. Correct one of the two.` }];
+  return [
+    {
+      code: 'amounts-disagree',
+      at,
+      severity: 'wrong',
+      message: `${line.also.amount} ${line.also.unit} of ${food.name} is ${Math.round(also * batch)} g, but ${Math.round(own)} g is written. Correct one of the two.`,
+    },
+  ];
 }
 
 function alsoEdible(line: Line, food: Food, recipe: Recipe, kitchen: Kitchen): number | undefined {

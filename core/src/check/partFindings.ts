@@ -5,7 +5,14 @@ import type { Finding } from './finding.js';
 /** The portions together need more than the part weighs. */
 export function portionShort({ part, share }: PartFigures, servings: number): Finding[] {
   if (share.shortfall === 0) return [];
-  return [{ code: 'portion-short', at: part.id, severity: 'wrong', message: `${servings} portions of ${part.name} need ${Math.round(share.shortfall)} g more than there is. Make the portion smaller or cook more.` }];
+  return [
+    {
+      code: 'portion-short',
+      at: part.id,
+      severity: 'wrong',
+      message: `${servings} portions of ${part.name} need ${Math.round(share.shortfall)} g more than there is. Make the portion smaller or cook more.`,
+    },
+  ];
 }
 
 /** Pieces that cannot be shared out evenly. */
@@ -15,5 +22,12 @@ export function piecesUneven({ part, cooked }: PartFigures, servings: number): F
   const each = portion.made / servings;
   if (Math.abs(each - Math.round(each)) <= 1e-9 * Math.max(1, each)) return [];
   const nearest = Math.max(1, roundHalfAway(each)) * servings;
-  return [{ code: 'pieces-uneven', at: part.id, severity: 'look', message: `${roundHalfAway(portion.made, 0.01)} pieces of ${part.name} do not divide by ${servings}. Make ${nearest} of ${roundHalfAway(cooked / nearest, 1)} g each.` }];
+  return [
+    {
+      code: 'pieces-uneven',
+      at: part.id,
+      severity: 'look',
+      message: `${roundHalfAway(portion.made, 0.01)} pieces of ${part.name} do not divide by ${servings}. Make ${nearest} of ${roundHalfAway(cooked / nearest, 1)} g each.`,
+    },
+  ];
 }

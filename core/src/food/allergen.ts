@@ -1,16 +1,50 @@
 /** Allergens a food may name, general ones and the cereal or nut by name. */
 export const ALLERGENS = [
-  'gluten', 'crustaceans', 'eggs', 'fish', 'peanuts', 'soy', 'milk', 'nuts', 'celery', 'mustard', 'sesame', 'sulphites',
-  'lupin', 'molluscs', 'wheat', 'rye', 'barley', 'oats', 'spelt', 'almonds', 'hazelnuts', 'walnuts', 'cashews', 'pecans',
-  'brazil-nuts', 'pistachios', 'macadamias',
+  'gluten',
+  'crustaceans',
+  'eggs',
+  'fish',
+  'peanuts',
+  'soy',
+  'milk',
+  'nuts',
+  'celery',
+  'mustard',
+  'sesame',
+  'sulphites',
+  'lupin',
+  'molluscs',
+  'wheat',
+  'rye',
+  'barley',
+  'oats',
+  'spelt',
+  'almonds',
+  'hazelnuts',
+  'walnuts',
+  'cashews',
+  'pecans',
+  'brazil-nuts',
+  'pistachios',
+  'macadamias',
 ] as const;
 export type Allergen = (typeof ALLERGENS)[number];
 
 /** The group a precise allergen belongs to (Regulation (EU) 1169/2011, annex II). */
 const GROUP_OF: { readonly [precise in Allergen]?: Allergen } = {
-  wheat: 'gluten', rye: 'gluten', barley: 'gluten', oats: 'gluten', spelt: 'gluten',
-  almonds: 'nuts', hazelnuts: 'nuts', walnuts: 'nuts', cashews: 'nuts', pecans: 'nuts', 'brazil-nuts': 'nuts',
-  pistachios: 'nuts', macadamias: 'nuts',
+  wheat: 'gluten',
+  rye: 'gluten',
+  barley: 'gluten',
+  oats: 'gluten',
+  spelt: 'gluten',
+  almonds: 'nuts',
+  hazelnuts: 'nuts',
+  walnuts: 'nuts',
+  cashews: 'nuts',
+  pecans: 'nuts',
+  'brazil-nuts': 'nuts',
+  pistachios: 'nuts',
+  macadamias: 'nuts',
 };
 
 /**

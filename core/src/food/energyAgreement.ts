@@ -61,7 +61,11 @@ export function likelySlip(food: Food): LikelySlip | undefined {
   const basis = gramsOfPrintedBasis(food);
   if (!agreement || agreement.agrees || !basis) return undefined;
   const excess = (agreement.difference * basis) / 100;
-  const factors = { protein: ENERGY_FACTORS.protein.kcal, fat: ENERGY_FACTORS.fat.kcal, carbohydrate: ENERGY_FACTORS.availableCarbohydrate.kcal };
+  const factors = {
+    protein: ENERGY_FACTORS.protein.kcal,
+    fat: ENERGY_FACTORS.fat.kcal,
+    carbohydrate: ENERGY_FACTORS.availableCarbohydrate.kcal,
+  };
   const suspects: LikelySlip[] = [];
   for (const nutrient of ['protein', 'fat', 'carbohydrate'] as const) {
     const typed = food.nutrients?.[nutrient] ?? 0;

@@ -1,8 +1,29 @@
 import { findingsOf, type Finding } from '../check/index.js';
 import { isAtLeast, type Figure } from '../figure/index.js';
-import { CARBOHYDRATE_OF_RULE_SET, cardText, NUTRIENTS, nutrientsOfRuleSet, RULE_SETS, SALT_GRAMS_PER_SODIUM_MG, type Nutrient, type Printable, type RuleSet } from '../food/index.js';
+import {
+  CARBOHYDRATE_OF_RULE_SET,
+  cardText,
+  NUTRIENTS,
+  nutrientsOfRuleSet,
+  RULE_SETS,
+  SALT_GRAMS_PER_SODIUM_MG,
+  type Nutrient,
+  type Printable,
+  type RuleSet,
+} from '../food/index.js';
 import { moneyText } from '../price/index.js';
-import { figureKey, partServing, recipeFigures, servedOf, type Kitchen, type LineFigures, type PartFigures, type Recipe, type RecipeFigures, type ServingFigures } from '../recipe/index.js';
+import {
+  figureKey,
+  partServing,
+  recipeFigures,
+  servedOf,
+  type Kitchen,
+  type LineFigures,
+  type PartFigures,
+  type Recipe,
+  type RecipeFigures,
+  type ServingFigures,
+} from '../recipe/index.js';
 import { scaledRecipe } from '../scale/index.js';
 import { bandOf, weighNext } from '../sureness/index.js';
 
@@ -22,7 +43,10 @@ export interface ServingReport {
 export interface RecipeReport {
   readonly recipe: string;
   readonly servings: number;
-  readonly perServing: ServingReport & { readonly band: { [nutrient in Nutrient]?: readonly [number, number] }; readonly weighNext: readonly string[] };
+  readonly perServing: ServingReport & {
+    readonly band: { [nutrient in Nutrient]?: readonly [number, number] };
+    readonly weighNext: readonly string[];
+  };
   readonly withTopping: ServingReport;
   readonly batch: {
     readonly usedCost: number | null;
@@ -49,7 +73,11 @@ export function recipeReport(recipe: Recipe, kitchen: Kitchen, servings = recipe
   return {
     recipe: recipe.id,
     servings,
-    perServing: { ...servingReport(figures.perServing, kitchen), band: bands(boxed, kitchen), weighNext: weighNext(boxed).map(({ at }) => at) },
+    perServing: {
+      ...servingReport(figures.perServing, kitchen),
+      band: bands(boxed, kitchen),
+      weighNext: weighNext(boxed).map(({ at }) => at),
+    },
     withTopping: servingReport(figures.withTopping, kitchen),
     batch: {
       usedCost: usedCost.amount ?? null,
@@ -93,7 +121,15 @@ function bands(boxed: readonly PartFigures[], kitchen: Kitchen) {
 
 function partReport(figures: PartFigures, kitchen: Kitchen): object {
   const { part, edible, cooked, estimated, share } = figures;
-  return { id: part.id, edible, cooked, estimated, portion: share.portion, surplus: share.surplus, perServing: servingReport(partServing(figures), kitchen) };
+  return {
+    id: part.id,
+    edible,
+    cooked,
+    estimated,
+    portion: share.portion,
+    surplus: share.surplus,
+    perServing: servingReport(partServing(figures), kitchen),
+  };
 }
 
 function lineReport({ at, weights, usedCost }: LineFigures, proportional: number | undefined): object {
@@ -110,7 +146,11 @@ function lineReport({ at, weights, usedCost }: LineFigures, proportional: number
 }
 
 /** The strings a card prints per serving under a rule set, each with its own carbohydrate. */
-export function roundedStrings(rules: RuleSet, { perServing }: RecipeFigures, kitchen: Kitchen): { [printable in Printable | 'usedCost']?: string } {
+export function roundedStrings(
+  rules: RuleSet,
+  { perServing }: RecipeFigures,
+  kitchen: Kitchen,
+): { [printable in Printable | 'usedCost']?: string } {
   const strings: { [printable in Printable | 'usedCost']?: string } = {};
   for (const printable of nutrientsOfRuleSet(rules)) {
     const { amount, gaps } = figureOfPrintable(printable, rules, perServing);

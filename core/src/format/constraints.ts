@@ -29,7 +29,11 @@ export function Quantity(bounds: { above?: number; least?: number; most?: number
   return must(
     `must be a number ${above === undefined ? 'from ' : ''}${floor} ${ceiling}`,
     (found) =>
-      typeof found === 'number' && Number.isFinite(found) && (above === undefined ? found >= least : found > above) && found <= most && (below === undefined || found < below),
+      typeof found === 'number' &&
+      Number.isFinite(found) &&
+      (above === undefined ? found >= least : found > above) &&
+      found <= most &&
+      (below === undefined || found < below),
   );
 }
 
@@ -68,7 +72,10 @@ export function Day(): PropertyDecorator {
 
 /** An ISO 4217 currency code. */
 export function Currency(): PropertyDecorator {
-  return must('must be an ISO 4217 code such as "EUR"', (found) => typeof found === 'string' && /^[A-Z]{3}$/.test(found) && isISO4217CurrencyCode(found));
+  return must(
+    'must be an ISO 4217 code such as "EUR"',
+    (found) => typeof found === 'string' && /^[A-Z]{3}$/.test(found) && isISO4217CurrencyCode(found),
+  );
 }
 
 /** A price: a decimal number or text, exact, from 0 to 1e9. */
@@ -89,13 +96,27 @@ export function NumbersByName(above: boolean): PropertyDecorator {
   return must(`must map names to numbers ${above ? 'above 0' : 'from 0'} to 1e9, such as {"piece": 110}`, (found) => {
     if (typeof found !== 'object' || found === null || Array.isArray(found)) return false;
     const entries = Object.entries(found);
-    return entries.length <= 200 && entries.every(([name, size]) => name.trim() !== '' && name.length <= 60 && typeof size === 'number' && Number.isFinite(size) && (above ? size > 0 : size >= 0) && size <= MOST);
+    return (
+      entries.length <= 200 &&
+      entries.every(
+        ([name, size]) =>
+          name.trim() !== '' &&
+          name.length <= 60 &&
+          typeof size === 'number' &&
+          Number.isFinite(size) &&
+          (above ? size > 0 : size >= 0) &&
+          size <= MOST,
+      )
+    );
   });
 }
 
 /** A list of words of one kind. */
 export function ListOf(words: readonly string[]): PropertyDecorator {
-  return all(IsArray({ message: 'must be a list' }), IsIn(words as string[], { each: true, message: `must hold only: ${words.join(', ')}` }));
+  return all(
+    IsArray({ message: 'must be a list' }),
+    IsIn(words as string[], { each: true, message: `must hold only: ${words.join(', ')}` }),
+  );
 }
 
 /** A list of texts. */
@@ -118,11 +139,7 @@ export function One(type: () => new () => object): PropertyDecorator {
 
 /** A list of objects of a class. */
 export function Many(type: () => new () => object): PropertyDecorator {
-  return all(
-    IsArray({ message: 'must be a list' }),
-    ValidateNested({ each: true, message: 'must be a list of objects' }),
-    Type(type),
-  );
+  return all(IsArray({ message: 'must be a list' }), ValidateNested({ each: true, message: 'must be a list of objects' }), Type(type));
 }
 
 /** A rule of our own with its message. */

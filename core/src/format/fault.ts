@@ -20,5 +20,7 @@ export function faultText({ path, message }: Fault): string {
 export function didYouMean(word: string, known: readonly string[]): string {
   if (known.length === 0 || word.length > 60) return '';
   const nearest = closest(word.toLowerCase(), known);
-  return distance(word.toLowerCase(), nearest.toLowerCase()) <= Math.max(1, Math.floor(word.length / 3)) ? `; did you mean "${nearest}"?` : '';
+  return distance(word.toLowerCase(), nearest.toLowerCase()) <= Math.max(1, Math.floor(word.length / 3))
+    ? `; did you mean "${nearest}"?`
+    : '';
 }

@@ -1,13 +1,54 @@
 import 'reflect-metadata';
 import {
-  ALLERGENS, CARBOHYDRATE_CONVENTIONS, NUTRIENTS, RULE_SETS, SOURCES, STATES,
-  type Allergen, type CarbohydrateConvention, type Food, type PrintedBasis, type PrintedNutrients, type RuleSet, type Source, type State,
+  ALLERGENS,
+  CARBOHYDRATE_CONVENTIONS,
+  NUTRIENTS,
+  RULE_SETS,
+  SOURCES,
+  STATES,
+  type Allergen,
+  type CarbohydrateConvention,
+  type Food,
+  type PrintedBasis,
+  type PrintedNutrients,
+  type RuleSet,
+  type Source,
+  type State,
 } from '../food/index.js';
 import type { Pack } from '../price/index.js';
 import { MEASURING_SYSTEMS, type Amount, type MeasuringSystem } from '../quantity/index.js';
-import { METHODS, SERVED, type Discard, type Line, type Method, type Part, type Portion, type Recipe, type Scaling, type Served, type Storage } from '../recipe/index.js';
+import {
+  METHODS,
+  SERVED,
+  type Discard,
+  type Line,
+  type Method,
+  type Part,
+  type Portion,
+  type Recipe,
+  type Scaling,
+  type Served,
+  type Storage,
+} from '../recipe/index.js';
 import { isPortion, isScaling } from './amountShape.js';
-import { Currency, Day, Flag, Id, ListOf, Many, must, NumbersByName, One, OneOf, Optional, Price, Quantity, Text, Texts, WrittenAmount } from './constraints.js';
+import {
+  Currency,
+  Day,
+  Flag,
+  Id,
+  ListOf,
+  Many,
+  must,
+  NumbersByName,
+  One,
+  OneOf,
+  Optional,
+  Price,
+  Quantity,
+  Text,
+  Texts,
+  WrittenAmount,
+} from './constraints.js';
 
 /** The one definition of the kitchen file: reading, the server's input and the schema all follow from these classes. */
 export class KitchenSettings {
@@ -30,7 +71,10 @@ export class NutrientsEntry implements PrintedNutrients {
 for (const nutrient of [...NUTRIENTS, 'salt'])
   for (const decorate of [
     Optional(),
-    must('must be a number from 0 to 1e9, or null where unknown', (found) => found === null || (typeof found === 'number' && Number.isFinite(found) && found >= 0 && found <= 1e9)),
+    must(
+      'must be a number from 0 to 1e9, or null where unknown',
+      (found) => found === null || (typeof found === 'number' && Number.isFinite(found) && found >= 0 && found <= 1e9),
+    ),
   ])
     decorate(NutrientsEntry.prototype, nutrient);
 
@@ -45,7 +89,10 @@ export class FoodEntry implements Food {
   @Optional() @Quantity({ above: 0 }) density?: number;
   @Optional() @NumbersByName(false) measures?: { [measure: string]: number };
   @Optional()
-  @must('must be "edible" or a list of the food\'s measures', (found) => found === 'edible' || (Array.isArray(found) && found.every((name) => typeof name === 'string')))
+  @must(
+    'must be "edible" or a list of the food\'s measures',
+    (found) => found === 'edible' || (Array.isArray(found) && found.every((name) => typeof name === 'string')),
+  )
   measuresAre?: 'edible' | string[];
   @Optional() @Quantity({ below: 1 }) refuse?: number;
   @Optional() @Quantity({ above: 0 }) drained?: number;
@@ -87,7 +134,10 @@ export class LineEntry implements Line {
   @Optional() @OneOf(METHODS) method?: Method;
   @Optional() @Flag() optional?: boolean;
   @Optional()
-  @must('must be "proportional", "fixed", "whole", {"damped": 0.8}, {"ratioTo": "part/1", "share": 0.015} or {"evaporation": {"perBatch": 150}}', isScaling)
+  @must(
+    'must be "proportional", "fixed", "whole", {"damped": 0.8}, {"ratioTo": "part/1", "share": 0.015} or {"evaporation": {"perBatch": 150}}',
+    isScaling,
+  )
   scaling?: Scaling;
   @Optional() @One(() => AlsoEntry) also?: AlsoEntry;
   @Optional() @Quantity({ most: 1 }) retention?: number;
@@ -110,7 +160,10 @@ export class PartEntry implements Part {
   @Optional() @Quantity({ above: 0 }) cookedWeight?: number;
   @Optional() @Quantity({ above: 0 }) yield?: number;
   @Optional()
-  @must('must be {"by": "equal"}, {"by": "grams", "grams": 280}, {"by": "pieces", "made": 18, "each": 3} or {"by": "volume", "made": 3000, "each": 500}, numbers above 0', isPortion)
+  @must(
+    'must be {"by": "equal"}, {"by": "grams", "grams": 280}, {"by": "pieces", "made": 18, "each": 3} or {"by": "volume", "made": 3000, "each": 500}, numbers above 0',
+    isPortion,
+  )
   portion?: Portion;
 }
 

@@ -36,7 +36,8 @@ function shapeFault(found: unknown, path: string): Fault | undefined {
     const { at, node, depth } = next;
     for (const [key, child] of Object.entries(node)) {
       const childPath = Array.isArray(node) ? `${at}[${key}]` : joined(at, key);
-      if (key === '__proto__' || key === 'constructor' || key === 'prototype') return { path: childPath, message: `unknown key "${key}"; take it out` };
+      if (key === '__proto__' || key === 'constructor' || key === 'prototype')
+        return { path: childPath, message: `unknown key "${key}"; take it out` };
       if (typeof child === 'object' && child !== null) waiting.push({ at: childPath, node: child as object, depth: depth + 1 });
     }
   }
@@ -48,7 +49,8 @@ function faultsOf(error: ValidationError, parent: string): Fault[] {
   const children = (error.children ?? []).flatMap((child) => faultsOf(child, path));
   if (children.length > 0) return children;
   const [rule, message] = Object.entries(error.constraints ?? {})[0] ?? ['', 'cannot be read'];
-  if (rule === 'whitelistValidation') return [{ path, message: `unknown key "${error.property}"${didYouMean(error.property, keysOf(error.target))}` }];
+  if (rule === 'whitelistValidation')
+    return [{ path, message: `unknown key "${error.property}"${didYouMean(error.property, keysOf(error.target))}` }];
   if (rule === 'unknownValue') return [{ path, message: 'must be an object' }];
   return [{ path, message: error.value === undefined ? `is missing; it ${message}` : `${message}${found(error.value, message)}` }];
 }

@@ -1,6 +1,17 @@
 import type { Food } from '../food/index.js';
 import { gramsOfPrintedBasis, measureOf } from '../food/index.js';
-import { COUNT_WORDS, gramsOfKitchenWord, gramsOfMassUnit, isCountWord, isVolumeWord, KITCHEN_WORDS, MASS_UNITS, millilitresOf, VOLUME_UNITS, type MeasuringSystem } from '../quantity/index.js';
+import {
+  COUNT_WORDS,
+  gramsOfKitchenWord,
+  gramsOfMassUnit,
+  isCountWord,
+  isVolumeWord,
+  KITCHEN_WORDS,
+  MASS_UNITS,
+  millilitresOf,
+  VOLUME_UNITS,
+  type MeasuringSystem,
+} from '../quantity/index.js';
 import { placeOf, type KitchenContent, type Line, type Part, type Recipe, type Settings } from '../recipe/index.js';
 import type { Pack } from '../price/index.js';
 import { didYouMean, type Fault } from './fault.js';
@@ -43,14 +54,21 @@ export function referenceFaults({ settings, foods, packs, recipes }: KitchenCont
 /** Faults of a food that its shape cannot tell. */
 export function foodFaults(food: Food, path: string): Fault[] {
   const faults: Fault[] = [];
-  if (Array.isArray(food.measuresAre))
+  if (typeof food.measuresAre === 'object')
     food.measuresAre.forEach((name, i) => {
-      if (!measureOf(food, name)) faults.push({ path: `${path}.measuresAre[${i}]`, message: `the food has no measure "${name}"${didYouMean(name, Object.keys(food.measures ?? {}))}` });
+      if (!measureOf(food, name))
+        faults.push({
+          path: `${path}.measuresAre[${i}]`,
+          message: `the food has no measure "${name}"${didYouMean(name, Object.keys(food.measures ?? {}))}`,
+        });
     });
   if (food.per && !gramsOfPrintedBasis(food))
     faults.push({
       path: `${path}.per`,
-      message: food.per.unit === 'ml' ? 'per ml needs a density; add it in g per ml' : `unknown unit "${food.per.unit}"; use g, ml or a measure of the food that weighs something${didYouMean(food.per.unit, ['g', 'ml', ...Object.keys(food.measures ?? {})])}`,
+      message:
+        food.per.unit === 'ml'
+          ? 'per ml needs a density; add it in g per ml'
+          : `unknown unit "${food.per.unit}"; use g, ml or a measure of the food that weighs something${didYouMean(food.per.unit, ['g', 'ml', ...Object.keys(food.measures ?? {})])}`,
     });
   return faults;
 }
@@ -64,7 +82,13 @@ export function packFaults(pack: Pack, foods: ReadonlyMap<string, Food>, path: s
 }
 
 /** Faults of a recipe against the foods and recipes it draws on. */
-export function recipeFaults(recipe: Recipe, foods: ReadonlyMap<string, Food>, recipes: readonly Recipe[], settings: Pick<Settings, 'measures'>, path: string): Fault[] {
+export function recipeFaults(
+  recipe: Recipe,
+  foods: ReadonlyMap<string, Food>,
+  recipes: readonly Recipe[],
+  settings: Pick<Settings, 'measures'>,
+  path: string,
+): Fault[] {
   const system = recipe.measures ?? settings.measures;
   return [
     ...twice(recipe.parts, `${path}.parts`),
@@ -78,46 +102,86 @@ export function recipeFaults(recipe: Recipe, foods: ReadonlyMap<string, Food>, r
   ];
 }
 
-function lineFaults(line: Line, foods: ReadonlyMap<string, Food>, recipes: readonly Recipe[], recipe: Recipe, system: MeasuringSystem, path: string): Fault[] {
+function lineFaults(
+  line: Line,
+  foods: ReadonlyMap<string, Food>,
+  recipes: readonly Recipe[],
+  recipe: Recipe,
+  system: MeasuringSystem,
+  path: string,
+): Fault[] {
   const named = [line.food, line.recipe].filter((id) => id !== undefined).length;
   if (named === 0 && line.text !== undefined && line.text.trim() !== '') return [];
   if (named !== 1 || (line.recipe === undefined) !== (line.part === undefined))
     return [{ path, message: 'must name either a food, or a recipe and its part' }];
   const faults: Fault[] = [];
-  if (line.amount === undefined && line.toTaste === undefined) faults.push({ path: `${path}.amount`, message: 'is missing; write an amount, or the grams assumed in "toTaste"' });
-  if (line.amount !== undefined && line.unit === undefined) faults.push({ path: `${path}.unit`, message: 'is missing; write one, such as "g"' });
+  if (line.amount === undefined && line.toTaste === undefined)
+    faults.push({ path: `${path}.amount`, message: 'is missing; write an amount, or the grams assumed in "toTaste"' });
+  if (line.amount !== undefined && line.unit === undefined)
+    faults.push({ path: `${path}.unit`, message: 'is missing; write one, such as "g"' });
   if (line.food !== undefined) faults.push(...foodAndUnitFaults(line.food, line.unit, foods, system, path));
   else faults.push(...partLineFaults(line, recipes, path));
   const food = line.food === undefined ? undefined : foods.get(line.food);
   if (line.also && food) faults.push(...unitFaults(line.also.unit, food, system, `${path}.also.unit`));
-  if (typeof line.scaling === 'object' && 'ratioTo' in line.scaling) faults.push(...ratioFaults(line.scaling.ratioTo, recipe, `${path}.scaling.ratioTo`));
+  if (typeof line.scaling === 'object' && 'ratioTo' in line.scaling)
+    faults.push(...ratioFaults(line.scaling.ratioTo, recipe, `${path}.scaling.ratioTo`));
   return faults;
 }
 
 function partLineFaults(line: Line, recipes: readonly Recipe[], path: string): Fault[] {
   const other = recipes.find(({ id }) => id === line.recipe);
-  if (!other) return [{ path: `${path}.recipe`, message: `unknown recipe "${line.recipe}"${didYouMean(line.recipe ?? '', recipes.map(({ id }) => id))}` }];
+  if (!other)
+    return [
+      {
+        path: `${path}.recipe`,
+        message: `unknown recipe "${line.recipe}"${didYouMean(
+          line.recipe ?? '',
+          recipes.map(({ id }) => id),
+        )}`,
+      },
+    ];
   const parts = other.parts.map(({ id }) => id);
-  if (!parts.includes(line.part ?? '')) return [{ path: `${path}.part`, message: `recipe "${other.id}" has no part "${line.part}"${didYouMean(line.part ?? '', parts)}` }];
+  if (!parts.includes(line.part ?? ''))
+    return [{ path: `${path}.part`, message: `recipe "${other.id}" has no part "${line.part}"${didYouMean(line.part ?? '', parts)}` }];
   const words = MASS_UNITS.map(({ word }) => word);
   if (line.unit !== undefined && gramsOfMassUnit(line.unit) === undefined)
     return [{ path: `${path}.unit`, message: `a part of another recipe is taken by weight: ${words.join(', ')}, not "${line.unit}"` }];
   return [];
 }
 
-function foodAndUnitFaults(foodId: string, unit: string | undefined, foods: ReadonlyMap<string, Food>, system: MeasuringSystem, path: string): Fault[] {
+function foodAndUnitFaults(
+  foodId: string,
+  unit: string | undefined,
+  foods: ReadonlyMap<string, Food>,
+  system: MeasuringSystem,
+  path: string,
+): Fault[] {
   const food = foods.get(foodId);
   if (!food) return [unknownFood(foodId, foods, `${path}.food`)];
   return unit === undefined ? [] : unitFaults(unit, food, system, `${path}.unit`);
 }
 
 function unitFaults(unit: string, food: Food, system: MeasuringSystem, path: string): Fault[] {
-  if (gramsOfMassUnit(unit) !== undefined || measureOf(food, unit) || unit === 'pack' || isCountWord(unit) || gramsOfKitchenWord(unit) !== undefined) return [];
+  if (
+    gramsOfMassUnit(unit) !== undefined ||
+    measureOf(food, unit) ||
+    unit === 'pack' ||
+    isCountWord(unit) ||
+    gramsOfKitchenWord(unit) !== undefined
+  )
+    return [];
   if (isVolumeWord(unit)) {
     if (millilitresOf(unit, system) !== undefined) return [];
     return [{ path, message: `there is no "${unit}" in ${system} measures; use ml, or the us or imperial system` }];
   }
-  const known = [...MASS_UNITS.map(({ word }) => word), ...VOLUME_UNITS.map(({ word }) => word), ...Object.keys(food.measures ?? {}), 'pack', ...KITCHEN_WORDS.map(({ word }) => word), ...COUNT_WORDS];
+  const known = [
+    ...MASS_UNITS.map(({ word }) => word),
+    ...VOLUME_UNITS.map(({ word }) => word),
+    ...Object.keys(food.measures ?? {}),
+    'pack',
+    ...KITCHEN_WORDS.map(({ word }) => word),
+    ...COUNT_WORDS,
+  ];
   return [{ path, message: `unknown unit "${unit}"${didYouMean(unit, known) || `; use g, ml, or a measure that ${food.name} has`}` }];
 }
 
@@ -135,7 +199,9 @@ function twice(entries: readonly { readonly id: string }[], path: string): Fault
   return entries.flatMap(({ id }, i) => {
     const before = first.get(id);
     if (before === undefined) first.set(id, i);
-    return before === undefined ? [] : [{ path: `${path}[${i}].id`, message: `"${id}" is already the id of ${path}[${before}]; give one of them another` }];
+    return before === undefined
+      ? []
+      : [{ path: `${path}[${i}].id`, message: `"${id}" is already the id of ${path}[${before}]; give one of them another` }];
   });
 }
 
@@ -146,7 +212,9 @@ function twice(entries: readonly { readonly id: string }[], path: string): Fault
  */
 export function circleFaults(recipes: readonly Recipe[], paths: readonly string[] = []): Fault[] {
   const parts = new Map<string, { readonly part: Part; readonly path: string }>();
-  recipes.forEach((recipe, r) => recipe.parts.forEach((part, p) => parts.set(`${recipe.id}/${part.id}`, { part, path: `${paths[r] ?? `recipes[${r}]`}.parts[${p}]` })));
+  recipes.forEach((recipe, r) =>
+    recipe.parts.forEach((part, p) => parts.set(`${recipe.id}/${part.id}`, { part, path: `${paths[r] ?? `recipes[${r}]`}.parts[${p}]` })),
+  );
   const faults: Fault[] = [];
   const done = new Set<string>();
   const visit = (key: string, within: readonly string[]): void => {
@@ -156,7 +224,11 @@ export function circleFaults(recipes: readonly Recipe[], paths: readonly string[
       if (line.recipe === undefined) return;
       const next = `${line.recipe}/${line.part}`;
       const chain = [...within, key];
-      if (chain.includes(next)) faults.push({ path: `${entry.path}.lines[${l}]`, message: `part "${next}" would hold itself: ${[...chain.slice(chain.indexOf(next)), next].join(' -> ')}; take this line out` });
+      if (chain.includes(next))
+        faults.push({
+          path: `${entry.path}.lines[${l}]`,
+          message: `part "${next}" would hold itself: ${[...chain.slice(chain.indexOf(next)), next].join(' -> ')}; take this line out`,
+        });
       else visit(next, chain);
     });
     done.add(key);

@@ -40,7 +40,8 @@ export function packMix(need: number, candidates: readonly CandidatePack[]): Pac
 function withoutDominated(candidates: readonly CandidatePack[]): CandidatePack[] {
   const kept: CandidatePack[] = [];
   const bigAndCheapFirst = [...candidates].sort((a, b) => b.grams - a.grams || a.price.cmp(b.price));
-  for (const one of bigAndCheapFirst) if (!kept.some((other) => other.price.lte(one.price) && other.grams >= one.grams && !isFiner(one, other))) kept.push(one);
+  for (const one of bigAndCheapFirst)
+    if (!kept.some((other) => other.price.lte(one.price) && other.grams >= one.grams && !isFiner(one, other))) kept.push(one);
   return kept.sort((a, b) => a.rate - b.rate);
 }
 
@@ -67,7 +68,8 @@ function cheapestCounts(need: number, sizes: readonly CandidatePack[]): number[]
     for (let count = Math.ceil(missing / size.grams - SLACK); count >= 0; count--) {
       const stillMissing = Math.max(0, missing - count * size.grams);
       // The fewer of this size, the more of a dearer one: once that cannot pay, no smaller count can.
-      if (best && Number(spent) + count * Number(price) + stillMissing * nextRate > Number(best.price) * (1 + SLACK) && stillMissing > 0) break;
+      if (best && Number(spent) + count * Number(price) + stillMissing * nextRate > Number(best.price) * (1 + SLACK) && stillMissing > 0)
+        break;
       counts[i] = count;
       visit(i + 1, missing - count * size.grams, spent + price * BigInt(count), grams + count * size.grams);
     }

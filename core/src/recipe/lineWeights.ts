@@ -28,13 +28,7 @@ export interface LineWeights {
  * @param times multiplies the written amount: the servings, for amounts written per serving; not for `toTaste`
  * @returns undefined when no weight can be had: the line has no figure
  */
-export function lineWeights(
-  line: Line,
-  food: Food,
-  system: MeasuringSystem,
-  packs: readonly Pack[],
-  times = 1,
-): LineWeights | undefined {
+export function lineWeights(line: Line, food: Food, system: MeasuringSystem, packs: readonly Pack[], times = 1): LineWeights | undefined {
   const written = writtenAmount(line, food, system, packs, times);
   if (!written) return undefined;
   const { grams, unit } = written;

@@ -3,7 +3,11 @@ import { addFigures, figureOf, shareOf, type Figure } from '../figure/index.js';
 import type { FoodBasis } from './kitchen.js';
 
 /** What is kept a figure for: every nutrient, with carbohydrate in both conventions. */
-export const FIGURE_KEYS = [...NUTRIENTS.filter((n) => n !== 'carbohydrate'), 'carbohydrateAvailable', 'carbohydrateTotal'] as const satisfies readonly FigureKey[];
+export const FIGURE_KEYS = [
+  ...NUTRIENTS.filter((n) => n !== 'carbohydrate'),
+  'carbohydrateAvailable',
+  'carbohydrateTotal',
+] as const satisfies readonly FigureKey[];
 export type FigureKey = Exclude<Nutrient, 'carbohydrate'> | 'carbohydrateAvailable' | 'carbohydrateTotal';
 
 /** Figures by key. */

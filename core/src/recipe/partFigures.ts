@@ -3,14 +3,7 @@ import { figureOf, type Figure } from '../figure/index.js';
 import { compensatedSum, gramsOfMassUnit, midpointOf, relativeHalfWidth } from '../quantity/index.js';
 import { UnknownPartError, type FoodBasis, type Kitchen } from './kitchen.js';
 import { cookedPerEaten, lineWeights, type LineWeights } from './lineWeights.js';
-import {
-  addNutrientFigures,
-  eachKey,
-  figuresOfGrams,
-  figuresOfShare,
-  noFigures,
-  type NutrientFigures,
-} from './nutrientAmounts.js';
+import { addNutrientFigures, eachKey, figuresOfGrams, figuresOfShare, noFigures, type NutrientFigures } from './nutrientAmounts.js';
 import { placeOf, type Discard, type Line, type Part, type Recipe } from './recipe.js';
 import { divide, type Share } from './share.js';
 
@@ -120,8 +113,14 @@ export function partFigures(part: Part, context: PartContext): PartFigures {
     usedCost: costOfLines(counted),
     factoredKcal: sumOfKnown([...counted.map((line) => line.factoredKcal), ...discards.map(({ factoredKcal }) => negative(factoredKcal))]),
     compared: {
-      declared: compensatedSum([...counted.map((line) => line.compared.declared), ...discards.map((one) => -comparedOfDiscard(one).declared)]),
-      factored: compensatedSum([...counted.map((line) => line.compared.factored), ...discards.map((one) => -comparedOfDiscard(one).factored)]),
+      declared: compensatedSum([
+        ...counted.map((line) => line.compared.declared),
+        ...discards.map((one) => -comparedOfDiscard(one).declared),
+      ]),
+      factored: compensatedSum([
+        ...counted.map((line) => line.compared.factored),
+        ...discards.map((one) => -comparedOfDiscard(one).factored),
+      ]),
     },
   };
 }

@@ -45,7 +45,12 @@ export interface Working {
  *
  * @param served which parts: the box's for the headline, box and table for "with topping"
  */
-export function workingOf(figure: Exclude<WorkedFigure, 'tillCost'>, figures: RecipeFigures, kitchen: Kitchen, served: readonly Served[] = ['box']): Working {
+export function workingOf(
+  figure: Exclude<WorkedFigure, 'tillCost'>,
+  figures: RecipeFigures,
+  kitchen: Kitchen,
+  served: readonly Served[] = ['box'],
+): Working {
   const parts = figures.parts
     .filter(({ part }) => served.includes(servedOf(part)))
     .map((part) => ({
@@ -74,7 +79,8 @@ export function unitOfFigure(figure: WorkedFigure, kitchen: Kitchen): string {
 
 function totalOf(figure: WorkedFigure, part: PartFigures, kitchen: Kitchen): Figure {
   if (figure === 'usedCost') return part.usedCost;
-  if (figure === 'weight') return { amount: part.cooked, gaps: part.lines.filter(({ counted, weights }) => counted && !weights).map(({ at }) => at) };
+  if (figure === 'weight')
+    return { amount: part.cooked, gaps: part.lines.filter(({ counted, weights }) => counted && !weights).map(({ at }) => at) };
   const { key, times } = lookUp(figure, kitchen);
   return shareOf(part.nutrients[key], times);
 }
@@ -103,12 +109,26 @@ function discardLines(figure: WorkedFigure, { discards, share }: PartFigures, ki
     const batch = amount === undefined ? undefined : -amount * times;
     const perGram = perGramOf(basis, key);
     const asLine: LineFigures = {
-      at, line: { food: discard.food, amount: discard.amount, unit: discard.unit }, counted: true, of: { kind: 'food', basis }, weights,
-      nutrients, usedCost: { amount: 0, gaps: [] }, factoredKcal, compared: { declared: 0, factored: 0 }, purchases: [],
+      at,
+      line: { food: discard.food, amount: discard.amount, unit: discard.unit },
+      counted: true,
+      of: { kind: 'food', basis },
+      weights,
+      nutrients,
+      usedCost: { amount: 0, gaps: [] },
+      factoredKcal,
+      compared: { declared: 0, factored: 0 },
+      purchases: [],
     };
     return {
-      at, name: basis.food.name, figures: asLine, batch, serving: batch === undefined ? undefined : batch * share.share,
-      per100g: perGram === undefined ? undefined : perGram * 100 * times, source: basis.food.source ?? 'estimate', takenAway: true,
+      at,
+      name: basis.food.name,
+      figures: asLine,
+      batch,
+      serving: batch === undefined ? undefined : batch * share.share,
+      per100g: perGram === undefined ? undefined : perGram * 100 * times,
+      source: basis.food.source ?? 'estimate',
+      takenAway: true,
       gap: amount === undefined ? (weights ? 'not on the label' : 'no weight') : undefined,
     };
   });

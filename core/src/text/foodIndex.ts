@@ -16,7 +16,29 @@ interface IndexedName {
 }
 
 /** Words that tell foods apart too little to weigh. */
-const WEAK: ReadonlySet<string> = new Set(['of', 'the', 'a', 'an', 'and', 'or', 'in', 'with', 'for', 'fresh', 'raw', 'dry', 'dried', 'plain', 'whole', 'skinless', 'boneless', 'trimmed', 'hen', 's', 'on']);
+const WEAK: ReadonlySet<string> = new Set([
+  'of',
+  'the',
+  'a',
+  'an',
+  'and',
+  'or',
+  'in',
+  'with',
+  'for',
+  'fresh',
+  'raw',
+  'dry',
+  'dried',
+  'plain',
+  'whole',
+  'skinless',
+  'boneless',
+  'trimmed',
+  'hen',
+  's',
+  'on',
+]);
 const WEAK_WEIGHT = 0.35;
 /** Most words whose likenesses are kept. */
 const REMEMBERED = 2000;
@@ -31,7 +53,9 @@ export class FoodIndex {
   readonly #alike = new Map<string, ReadonlyMap<string, number>>();
 
   constructor(foods: readonly Food[]) {
-    this.#names = foods.flatMap((food) => [food.name, ...(food.names ?? [])].map((name, i) => ({ food, words: wordsOf(name), other: i > 0 })));
+    this.#names = foods.flatMap((food) =>
+      [food.name, ...(food.names ?? [])].map((name, i) => ({ food, words: wordsOf(name), other: i > 0 })),
+    );
     this.#vocabulary = [...new Set(this.#names.flatMap(({ words }) => words))];
   }
 
@@ -56,7 +80,9 @@ export class FoodIndex {
   #wordsLike(word: string): ReadonlyMap<string, number> {
     const before = this.#alike.get(word);
     if (before) return before;
-    const alike = new Map(this.#vocabulary.flatMap((named) => (likeness(word, named) > 0 ? [[named, likeness(word, named)] as const] : [])));
+    const alike = new Map(
+      this.#vocabulary.flatMap((named) => (likeness(word, named) > 0 ? [[named, likeness(word, named)] as const] : [])),
+    );
     if (this.#alike.size >= REMEMBERED) this.#alike.clear();
     this.#alike.set(word, alike);
     return alike;
@@ -109,7 +135,8 @@ function scoreOf(asked: readonly AskedWord[], { food, words, other }: IndexedNam
   if (met === 0) return 0;
   const named = words.reduce((sum, word) => sum + weightOf(word), 0);
   const covered = words.reduce((sum, word, j) => sum + weightOf(word) * (said[j] ?? 0), 0);
-  const preferred = (food.source === 'label' || food.source === 'lab' ? 0.02 : 0) - (other ? 0.005 : 0) - (food.state === 'cooked' ? 0.06 : 0);
+  const preferred =
+    (food.source === 'label' || food.source === 'lab' ? 0.02 : 0) - (other ? 0.005 : 0) - (food.state === 'cooked' ? 0.06 : 0);
   return 0.72 * (met / weight) + 0.28 * (covered / named) + preferred;
 }
 

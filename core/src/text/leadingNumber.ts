@@ -43,7 +43,8 @@ export function leadingAmount(text: string): LeadingAmount | undefined {
   if (range) {
     const low = numberFromText(range[1] ?? '');
     const high = numberFromText(range[2] ?? '');
-    if (low !== undefined && high !== undefined && low <= high) return { amount: low === high ? low : [low, high], rest: after(bare, range[0]) };
+    if (low !== undefined && high !== undefined && low <= high)
+      return { amount: low === high ? low : [low, high], rest: after(bare, range[0]) };
   }
   const single = SINGLE.exec(bare);
   const amount = single ? numberFromText(single[1] ?? '') : undefined;

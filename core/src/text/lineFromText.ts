@@ -67,7 +67,9 @@ function amountOf(parsed: ParsedLine, food: Food, servings: number): Pick<Line, 
 function unitFor({ unit, size, countWord }: ParsedLine, food: Food): string {
   if (unit !== undefined) return size && measureOf(food, `${size} ${unit}`) ? `${size} ${unit}` : knownUnit(unit, food);
   const sized = size && size !== 'medium' ? `${size} ${countWord ?? 'piece'}` : undefined;
-  const wanted = [sized, countWord, size && size !== 'medium' ? `${size} piece` : undefined, 'piece'].find((name) => name !== undefined && measureOf(food, name));
+  const wanted = [sized, countWord, size && size !== 'medium' ? `${size} piece` : undefined, 'piece'].find(
+    (name) => name !== undefined && measureOf(food, name),
+  );
   return wanted ?? countWord ?? 'piece';
 }
 

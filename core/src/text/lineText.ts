@@ -21,7 +21,12 @@ export function lineWords(line: Line, food: Food | undefined): LineWords {
   const parsed = line.text === undefined ? undefined : parseLineText(line.text);
   const named = parsed?.foodWords ?? readableName(food?.name ?? line.part ?? '');
   return {
-    amount: line.amount === undefined ? (line.food || line.recipe ? 'to taste' : '') : amountWords(line.amount, line.unit ?? 'g', parsed?.countWord),
+    amount:
+      line.amount === undefined
+        ? line.food || line.recipe
+          ? 'to taste'
+          : ''
+        : amountWords(line.amount, line.unit ?? 'g', parsed?.countWord),
     food: parsed?.size && line.unit?.startsWith(parsed.size) ? `${parsed.size} ${named}` : named,
     note: line.note ?? '',
   };

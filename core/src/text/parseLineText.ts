@@ -39,7 +39,10 @@ interface Measured {
  * @example parseLineText('1 ½ cups leeks, sliced') // { amount: 1.5, unit: 'cup', foodWords: 'leeks', note: 'sliced', … }
  */
 export function parseLineText(text: string): ParsedLine {
-  const bare = text.replace(/^\s*[-–•*·▪]\s+/, '').replace(/\s+/g, ' ').trim();
+  const bare = text
+    .replace(/^\s*[-–•*·▪]\s+/, '')
+    .replace(/\s+/g, ' ')
+    .trim();
   const toTaste = /\b(?:to taste|as needed|q\.s\.)/i.test(bare);
   const optional = /[(,]\s*optional\b/i.test(bare);
   const cooked = /\b(?:cooked weight|weighed cooked)\b/i.test(bare);
@@ -50,7 +53,14 @@ export function parseLineText(text: string): ParsedLine {
     .trim();
   const measured = leadingMeasure(cleaned);
   const named = nameAndNote(measured?.rest ?? cleaned);
-  return { ...(measured ? amountsOf(measured, named.bracketed) : {}), ...named.words, ...(measured && measured.unit === undefined ? named.counted : {}), toTaste, optional, cooked };
+  return {
+    ...(measured ? amountsOf(measured, named.bracketed) : {}),
+    ...named.words,
+    ...(measured && measured.unit === undefined ? named.counted : {}),
+    toTaste,
+    optional,
+    cooked,
+  };
 }
 
 /** Amount and unit at the front, with "2 x 400 g" multiplied out and "1 lb 4 oz" added up. */
@@ -70,7 +80,12 @@ function leadingMeasure(text: string): (Measured & { readonly also?: ParsedLine[
   }
   const unit = unitAtFront(first.rest);
   if (!unit) return { amount: first.amount, rest: first.rest };
-  const measured = { amount: timesAmount(first.amount, unit.times), unit: unit.unit, rest: unit.rest, ...(unit.size ? { size: unit.size } : {}) };
+  const measured = {
+    amount: timesAmount(first.amount, unit.times),
+    unit: unit.unit,
+    rest: unit.rest,
+    ...(unit.size ? { size: unit.size } : {}),
+  };
   return withSecondMass(measured) ?? withSlash(measured) ?? measured;
 }
 
@@ -96,7 +111,10 @@ function withSlash(measured: Measured): (Measured & { readonly also: NonNullable
 
 function unitAtFront(text: string): { unit: string; times: number; rest: string; size?: Size } | undefined {
   const size = SIZE.exec(text);
-  const spoken = (size ? text.slice(size[0].length) : text).replace(/^(?:heaped|heaping|level|rounded|scant|generous|good|big)\s+(?=\S)/i, '');
+  const spoken = (size ? text.slice(size[0].length) : text).replace(
+    /^(?:heaped|heaping|level|rounded|scant|generous|good|big)\s+(?=\S)/i,
+    '',
+  );
   const words = /^(fl\.?\s*oz\.?|fluid ounces?|[^\s(),/]+)\s*/i.exec(spoken);
   if (!words) return undefined;
   const word = (words[1] ?? '').replace(/^fl\.?\s*oz\.?$/i, 'floz').replace(/^fluid (ounces?)$/i, 'fluid-$1');
@@ -114,12 +132,16 @@ function sizeOf(found: RegExpExecArray): Size {
 }
 
 /** The amount with what stands in brackets behind it: grams count, and the other is kept beside them. */
-function amountsOf(measured: Measured & { readonly also?: ParsedLine['also'] }, bracketed: Measured | undefined): Pick<ParsedLine, 'amount' | 'unit' | 'also' | 'size'> {
+function amountsOf(
+  measured: Measured & { readonly also?: ParsedLine['also'] },
+  bracketed: Measured | undefined,
+): Pick<ParsedLine, 'amount' | 'unit' | 'also' | 'size'> {
   const { amount, unit, size, also } = measured;
   const own = { amount, ...(unit === undefined ? {} : { unit }), ...(size ? { size } : {}) };
   if (also || !bracketed?.unit) return also ? { ...own, also } : own;
   const isMass = gramsOfMassUnit(unit ?? '') !== undefined;
-  if (isMass || gramsOfMassUnit(bracketed.unit) === undefined) return { ...own, also: { amount: midpointOf(bracketed.amount), unit: bracketed.unit } };
+  if (isMass || gramsOfMassUnit(bracketed.unit) === undefined)
+    return { ...own, also: { amount: midpointOf(bracketed.amount), unit: bracketed.unit } };
   const each = unit !== undefined && CONTAINERS.has(unit) ? midpointOf(amount) : 1;
   return { amount: timesAmount(bracketed.amount, each), unit: bracketed.unit, also: { amount: midpointOf(amount), unit: unit ?? 'piece' } };
 }
@@ -134,8 +156,22 @@ function nameAndNote(text: string) {
     return ' ';
   });
   const comma = plain.search(/[,;]|\s[-–—]\s/);
-  const named = (comma < 0 ? plain : plain.slice(0, comma)).replace(/\s+/g, ' ').trim().replace(/^of\s+/i, '');
-  const note = [comma < 0 ? '' : plain.slice(comma).replace(/^[\s,;–—-]+/, '').replace(/\s+/g, ' ').trim(), ...asides].filter(Boolean).join(', ');
+  const named = (comma < 0 ? plain : plain.slice(0, comma))
+    .replace(/\s+/g, ' ')
+    .trim()
+    .replace(/^of\s+/i, '');
+  const note = [
+    comma < 0
+      ? ''
+      : plain
+          .slice(comma)
+          .replace(/^[\s,;–—-]+/, '')
+          .replace(/\s+/g, ' ')
+          .trim(),
+    ...asides,
+  ]
+    .filter(Boolean)
+    .join(', ');
   const size = SIZE.exec(named);
   const words = size ? named.slice(size[0].length) : named;
   const last = /^(.*\S)\s+(\S+)$/.exec(words);

@@ -38,7 +38,19 @@ const ALIASES: ReadonlyMap<string, WrittenUnitWord> = new Map([
 ]);
 
 /** Units that hold a weight of their own, stated in brackets: "2 cans (400 g)". */
-export const CONTAINERS: ReadonlySet<string> = new Set(['can', 'jar', 'bottle', 'carton', 'tub', 'bag', 'sachet', 'packet', 'pack', 'box', 'block']);
+export const CONTAINERS: ReadonlySet<string> = new Set([
+  'can',
+  'jar',
+  'bottle',
+  'carton',
+  'tub',
+  'bag',
+  'sachet',
+  'packet',
+  'pack',
+  'box',
+  'block',
+]);
 
 /**
  * The unit a word stands for.

@@ -64,7 +64,11 @@ function Strip({ card }: { readonly card: CardContent }) {
         </span>
       )}
       <span className="k">of that energy</span>
-      <span className="split" role="img" aria-label={card.energyShares.map(({ of, share }) => `${Math.round(share * 100)} % ${of}`).join(', ')}>
+      <span
+        className="split"
+        role="img"
+        aria-label={card.energyShares.map(({ of, share }) => `${Math.round(share * 100)} % ${of}`).join(', ')}
+      >
         {card.energyShares.map(({ of, share }) => (
           <b key={of} className={of} style={{ width: `${(share * 100).toFixed(2)}%` }} />
         ))}
@@ -169,7 +173,11 @@ function Keep({ card }: { readonly card: CardContent }) {
   return (
     <>
       <div className="keep">
-        {[['Fridge', fridge], ['Freezer', freezer], ['Reheat', reheat]].map(([name, text]) => (
+        {[
+          ['Fridge', fridge],
+          ['Freezer', freezer],
+          ['Reheat', reheat],
+        ].map(([name, text]) => (
           <div key={name}>
             <h3>{name}</h3>
             <p>{text}</p>

@@ -67,7 +67,9 @@ function Strip({ card, sheet, rem }: { readonly card: CardContent; readonly shee
           {card.topping.figures.map((figure) => (
             <Text key={figure.figure} style={sheet.figure}>
               {figure.text}
-              <Text style={sheet.unit}>{figure.figure === 'energyKcal' ? ` ${figure.unit}` : ` ${figure.unit} ${figure.name.toLowerCase()}`}</Text>
+              <Text style={sheet.unit}>
+                {figure.figure === 'energyKcal' ? ` ${figure.unit}` : ` ${figure.unit} ${figure.name.toLowerCase()}`}
+              </Text>
             </Text>
           ))}
         </>
@@ -117,13 +119,47 @@ function Split({ card, rem }: { readonly card: CardContent; readonly rem: number
   );
 }
 
-function Pattern({ of, x, width, height }: { readonly of: CardContent['energyShares'][number]['of']; readonly x: number; readonly width: number; readonly height: number }) {
+function Pattern({
+  of,
+  x,
+  width,
+  height,
+}: {
+  readonly of: CardContent['energyShares'][number]['of'];
+  readonly x: number;
+  readonly width: number;
+  readonly height: number;
+}) {
   const steps = (gap: number) => Array.from({ length: Math.max(0, Math.floor(width / gap)) }, (_, i) => x + (i + 0.5) * gap);
   if (of === 'carbohydrate')
-    return <>{steps(3.75).flatMap((cx) => [height * 0.28, height * 0.72].map((cy) => <Circle key={`${cx}/${cy}`} cx={cx} cy={cy} r={0.7} fill={colour.carbohydrateDot} />))}</>;
-  if (of === 'protein') return <>{steps(3.75).map((at) => <Line key={at} x1={at} y1={height} x2={Math.min(x + width, at + 2.4)} y2={0} stroke={colour.proteinLight} strokeWidth={1} />)}</>;
+    return (
+      <>
+        {steps(3.75).flatMap((cx) =>
+          [height * 0.28, height * 0.72].map((cy) => <Circle key={`${cx}/${cy}`} cx={cx} cy={cy} r={0.7} fill={colour.carbohydrateDot} />),
+        )}
+      </>
+    );
+  if (of === 'protein')
+    return (
+      <>
+        {steps(3.75).map((at) => (
+          <Line key={at} x1={at} y1={height} x2={Math.min(x + width, at + 2.4)} y2={0} stroke={colour.proteinLight} strokeWidth={1} />
+        ))}
+      </>
+    );
   if (of === 'fibre')
-    return <>{steps(3.4).map((at) => <Path key={at} d={`M${at} 0 L${Math.min(x + width, at + 2)} ${height} M${Math.min(x + width, at + 2)} 0 L${at} ${height}`} stroke="#d9c4b5" strokeWidth={0.6} />)}</>;
+    return (
+      <>
+        {steps(3.4).map((at) => (
+          <Path
+            key={at}
+            d={`M${at} 0 L${Math.min(x + width, at + 2)} ${height} M${Math.min(x + width, at + 2)} 0 L${at} ${height}`}
+            stroke="#d9c4b5"
+            strokeWidth={0.6}
+          />
+        ))}
+      </>
+    );
   return null;
 }
 
@@ -134,7 +170,9 @@ function Ingredients({ card, sheet }: { readonly card: CardContent; readonly she
         <View key={i} style={sheet.column}>
           {column.map(({ name, served, lines }) => (
             <View key={name} style={sheet.section}>
-              <Text style={sheet.heading}>{`${name}${served === 'table' ? ', at the table' : served === 'optional' ? ', if you like' : ''}`}</Text>
+              <Text
+                style={sheet.heading}
+              >{`${name}${served === 'table' ? ', at the table' : served === 'optional' ? ', if you like' : ''}`}</Text>
               {lines.map((line) => (
                 <Ingredient key={line.at} line={line} sheet={sheet} />
               ))}
@@ -152,7 +190,8 @@ function balanced(sections: CardContent['sections']): CardContent['sections'][] 
   const all = sections.reduce((sum, section) => sum + size(section), 0);
   let taken = 0;
   let cut = 0;
-  while (cut < sections.length && (cut === 0 || taken + size(sections[cut] ?? { name: '', served: 'box', lines: [] }) / 2 <= all / 2)) taken += size(sections[cut++] ?? { name: '', served: 'box', lines: [] });
+  while (cut < sections.length && (cut === 0 || taken + size(sections[cut] ?? { name: '', served: 'box', lines: [] }) / 2 <= all / 2))
+    taken += size(sections[cut++] ?? { name: '', served: 'box', lines: [] });
   return [sections.slice(0, cut), sections.slice(cut)];
 }
 
@@ -179,7 +218,11 @@ function Keep({ card, sheet }: { readonly card: CardContent; readonly sheet: She
   return (
     <View style={sheet.foot} wrap={false}>
       <View style={sheet.keep}>
-        {[['Fridge', fridge], ['Freezer', freezer], ['Reheat', reheat]].map(([name, text]) => (
+        {[
+          ['Fridge', fridge],
+          ['Freezer', freezer],
+          ['Reheat', reheat],
+        ].map(([name, text]) => (
           <View key={name} style={sheet.keepColumn}>
             <Text style={sheet.keepName}>{name}</Text>
             <Text>{text}</Text>
@@ -197,19 +240,57 @@ function sheetFor(scale: number) {
   const serif = ['Literata', 'Fallback'];
   const figure = { fontFamily: serif, fontWeight: 600 as const, fontSize: rem(1.45), lineHeight: 1.2, marginBottom: rem(0.45) };
   return StyleSheet.create({
-    page: { flexDirection: 'row', fontFamily: sans as unknown as string, fontSize: rem(1), lineHeight: 1.42, color: colour.ink, paddingVertical: rem(2) },
-    strip: { position: 'absolute', top: 0, bottom: 0, left: 0, width: rem(STRIP_REM), backgroundColor: colour.ticket, borderRightWidth: 1, borderRightStyle: 'dashed', borderRightColor: colour.tear },
+    page: {
+      flexDirection: 'row',
+      fontFamily: sans as unknown as string,
+      fontSize: rem(1),
+      lineHeight: 1.42,
+      color: colour.ink,
+      paddingVertical: rem(2),
+    },
+    strip: {
+      position: 'absolute',
+      top: 0,
+      bottom: 0,
+      left: 0,
+      width: rem(STRIP_REM),
+      backgroundColor: colour.ticket,
+      borderRightWidth: 1,
+      borderRightStyle: 'dashed',
+      borderRightColor: colour.tear,
+    },
     stripText: { width: rem(STRIP_REM), paddingHorizontal: rem(1.25) },
     key: { color: colour.ink2, fontSize: rem(0.91), lineHeight: 1.35 },
     figure: figure as never,
     figureBig: { ...figure, fontSize: rem(2.8), lineHeight: 1.1 } as never,
     figureLong: { ...figure, fontSize: rem(1.15) } as never,
     unit: { fontFamily: sans as unknown as string, fontWeight: 400, fontSize: rem(0.91), color: colour.ink2 },
-    tear: { borderTopWidth: 1, borderTopStyle: 'dashed', borderTopColor: colour.tear, marginHorizontal: -rem(1.25), marginTop: rem(0.4), marginBottom: rem(0.7) },
+    tear: {
+      borderTopWidth: 1,
+      borderTopStyle: 'dashed',
+      borderTopColor: colour.tear,
+      marginHorizontal: -rem(1.25),
+      marginTop: rem(0.4),
+      marginBottom: rem(0.7),
+    },
     main: { flex: 1, paddingHorizontal: rem(2.1) },
     series: { color: colour.damson, fontWeight: 600, fontSize: rem(0.95) },
-    title: { fontFamily: serif as unknown as string, fontWeight: 600, fontSize: rem(2.27), lineHeight: 1.1, marginTop: rem(0.25), marginBottom: rem(0.6) },
-    lead: { fontFamily: serif as unknown as string, fontStyle: 'italic', fontSize: rem(1.09), lineHeight: 1.4, color: colour.ink2, marginBottom: rem(0.9) },
+    title: {
+      fontFamily: serif as unknown as string,
+      fontWeight: 600,
+      fontSize: rem(2.27),
+      lineHeight: 1.1,
+      marginTop: rem(0.25),
+      marginBottom: rem(0.6),
+    },
+    lead: {
+      fontFamily: serif as unknown as string,
+      fontStyle: 'italic',
+      fontSize: rem(1.09),
+      lineHeight: 1.4,
+      color: colour.ink2,
+      marginBottom: rem(0.9),
+    },
     heading: { fontWeight: 600, fontSize: rem(1.05), color: colour.damson, marginBottom: rem(0.2) },
     columns: { flexDirection: 'row', marginBottom: rem(0.5) },
     column: { width: '50%', paddingRight: rem(0.9) },
@@ -218,10 +299,24 @@ function sheetFor(scale: number) {
     strong: { fontWeight: 600 },
     second: { fontSize: rem(0.91), color: colour.ink3 },
     step: { flexDirection: 'row', marginBottom: rem(0.3) },
-    stepNumber: { width: rem(1.8), fontFamily: serif as unknown as string, fontWeight: 600, fontSize: rem(1.36), lineHeight: 1.1, color: colour.damson },
+    stepNumber: {
+      width: rem(1.8),
+      fontFamily: serif as unknown as string,
+      fontWeight: 600,
+      fontSize: rem(1.36),
+      lineHeight: 1.1,
+      color: colour.damson,
+    },
     stepText: { flex: 1, fontFamily: serif as unknown as string, fontSize: rem(1.05), lineHeight: 1.4 },
     foot: { marginTop: 'auto', paddingTop: rem(0.6) },
-    keep: { flexDirection: 'row', borderTopWidth: 0.75, borderTopColor: colour.rule, paddingTop: rem(0.6), fontSize: rem(0.91), lineHeight: 1.35 },
+    keep: {
+      flexDirection: 'row',
+      borderTopWidth: 0.75,
+      borderTopColor: colour.rule,
+      paddingTop: rem(0.6),
+      fontSize: rem(0.91),
+      lineHeight: 1.35,
+    },
     keepColumn: { width: '33.33%', paddingRight: rem(0.8) },
     keepName: { fontWeight: 600, fontSize: rem(0.95) },
     small: { fontSize: rem(0.79), lineHeight: 1.35, color: colour.ink3, marginTop: rem(0.6) },

@@ -34,10 +34,19 @@ export function registerCardFonts(): void {
   for (const family of new Set(FACES.map((face) => face.family)))
     Font.register({
       family,
-      fonts: FACES.filter((face) => face.family === family).map(({ file, weight, style }) => ({ src: dataUri('font/ttf', woffToTtf(readFont(`${file}.woff`))), fontWeight: weight, fontStyle: style })),
+      fonts: FACES.filter((face) => face.family === family).map(({ file, weight, style }) => ({
+        src: dataUri('font/ttf', woffToTtf(readFont(`${file}.woff`))),
+        fontWeight: weight,
+        fontStyle: style,
+      })),
     });
   const fallback = dataUri('font/ttf', readFont(FALLBACK));
-  Font.register({ family: 'Fallback', fonts: [400, 600].flatMap((fontWeight) => (['normal', 'italic'] as const).map((fontStyle) => ({ src: fallback, fontWeight, fontStyle }))) });
+  Font.register({
+    family: 'Fallback',
+    fonts: [400, 600].flatMap((fontWeight) =>
+      (['normal', 'italic'] as const).map((fontStyle) => ({ src: fallback, fontWeight, fontStyle })),
+    ),
+  });
   Font.registerHyphenationCallback((word) => [word]);
 }
 

@@ -7,7 +7,8 @@ import type { Paper } from './cardStyle.js';
 const PAPER = { a5: 'a5', a4: 'a4' } as const;
 
 /** A card page holds no script that runs, and may be framed by the application only. */
-const CARD_POLICY = "default-src 'none'; style-src 'unsafe-inline'; font-src data:; img-src data:; frame-ancestors 'self'; base-uri 'none'; form-action 'none'";
+const CARD_POLICY =
+  "default-src 'none'; style-src 'unsafe-inline'; font-src data:; img-src data:; frame-ancestors 'self'; base-uri 'none'; form-action 'none'";
 
 @ApiTags('cards')
 @Controller('recipes/:id')
@@ -41,7 +42,10 @@ export class CardsController {
   @ApiProduces('application/pdf')
   @ApiQuery({ name: 'paper', enum: PAPER, required: false })
   @ApiOkResponse({ schema: { type: 'string', format: 'binary' } })
-  async pdf(@Param('id') id: string, @Query('paper', new ParseEnumPipe(PAPER, { optional: true })) paper: Paper = 'a5'): Promise<StreamableFile> {
+  async pdf(
+    @Param('id') id: string,
+    @Query('paper', new ParseEnumPipe(PAPER, { optional: true })) paper: Paper = 'a5',
+  ): Promise<StreamableFile> {
     const pdf = await this.cards.pdf(id, paper);
     return new StreamableFile(pdf, { type: 'application/pdf', disposition: `attachment; filename="${id}.pdf"` });
   }

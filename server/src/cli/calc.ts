@@ -53,7 +53,8 @@ function argumentsOf(words: string[]): CalcArguments {
 function servingsOf(word: string | undefined): number | undefined {
   if (word === undefined) return undefined;
   const servings = Number(word);
-  if (word.trim() === '' || !Number.isFinite(servings) || servings < 1 || servings > 1e9) throw new CalcFault([`--servings: must be a number from 1 to 1e9, not "${word}"`]);
+  if (word.trim() === '' || !Number.isFinite(servings) || servings < 1 || servings > 1e9)
+    throw new CalcFault([`--servings: must be a number from 1 to 1e9, not "${word}"`]);
   return servings;
 }
 

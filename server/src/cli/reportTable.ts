@@ -11,13 +11,23 @@ export function reportTable(report: RecipeReport): string {
     if (amount === undefined) return [];
     const band = perServing.band[nutrient];
     const { name, unit } = NUTRIENT_DESCRIPTIONS[nutrient];
-    return [row(name, `${perServing.incomplete[nutrient] ? 'at least ' : ''}${amount.toFixed(1)} ${unit}`, band ? `${band[0].toFixed(1)} to ${band[1].toFixed(1)}` : '')];
+    return [
+      row(
+        name,
+        `${perServing.incomplete[nutrient] ? 'at least ' : ''}${amount.toFixed(1)} ${unit}`,
+        band ? `${band[0].toFixed(1)} to ${band[1].toFixed(1)}` : '',
+      ),
+    ];
   });
   return [
     `${report.recipe}, ${report.servings} servings of ${perServing.weight.toFixed(0)} g`,
     row('', 'per serving', '95 % band'),
     ...rows,
-    row('Used', money(perServing.usedCost, perServing.incomplete.usedCost !== undefined), `batch ${money(batch.usedCost, false)}, till ${money(batch.tillCost, false)}`),
+    row(
+      'Used',
+      money(perServing.usedCost, perServing.incomplete.usedCost !== undefined),
+      `batch ${money(batch.usedCost, false)}, till ${money(batch.tillCost, false)}`,
+    ),
     ...report.problems.map(({ code, at, message }) => `  ! ${code} at ${at}: ${message}`),
     '',
   ].join('\n');

@@ -5,5 +5,10 @@ import { FoodEntity } from './food.entity.js';
 import { FoodsController } from './foods.controller.js';
 import { FoodsService } from './foods.service.js';
 
-@Module({ imports: [TypeOrmModule.forFeature([FoodEntity]), KitchensModule], controllers: [FoodsController], providers: [FoodsService], exports: [FoodsService] })
+@Module({
+  imports: [TypeOrmModule.forFeature([FoodEntity]), KitchensModule],
+  controllers: [FoodsController],
+  providers: [FoodsService],
+  exports: [FoodsService],
+})
 export class FoodsModule {}

@@ -53,7 +53,10 @@ export class FoodsService {
     const document = this.#read(found);
     if (document.id !== id) throw new UnreadableError([{ path: 'document.id', message: `must stay "${id}"` }]);
     const kitchenId = await this.kitchens.id();
-    const { affected } = await this.foods.update({ kitchenId, id, revision }, { revision: revision + 1, name: document.name, document, savedAt: () => 'now()' });
+    const { affected } = await this.foods.update(
+      { kitchenId, id, revision },
+      { revision: revision + 1, name: document.name, document, savedAt: () => 'now()' },
+    );
     if (affected === 1) return this.get(id);
     throw new StaleSaveError('food', id, await this.get(id));
   }

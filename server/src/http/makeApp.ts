@@ -21,10 +21,19 @@ const WEB_APP = fileURLToPath(new URL('../../../web/dist', import.meta.url));
 /** The server, ready to listen: headers, log, limits, validation, problem details, interface and web application. */
 export async function makeApp(): Promise<NestExpressApplication> {
   const log = makeLog();
-  const app = await NestFactory.create<NestExpressApplication>(AppModule, { logger: new FrameworkLog(log), bodyParser: false, abortOnError: false });
+  const app = await NestFactory.create<NestExpressApplication>(AppModule, {
+    logger: new FrameworkLog(log),
+    bodyParser: false,
+    abortOnError: false,
+  });
   app.set('query parser', 'simple');
   app.use(pinoHttp({ logger: log, autoLogging: { ignore: ({ url }) => !url?.startsWith('/api') || url === '/api/health' } }));
-  app.use(helmet({ contentSecurityPolicy: { directives: { 'default-src': ["'none'"], 'frame-ancestors': ["'none'"] }, useDefaults: false }, strictTransportSecurity: false }));
+  app.use(
+    helmet({
+      contentSecurityPolicy: { directives: { 'default-src': ["'none'"], 'frame-ancestors': ["'none'"] }, useDefaults: false },
+      strictTransportSecurity: false,
+    }),
+  );
   app.use(compression());
   app.use('/api/imports', express.json({ limit: MOST_IMPORT }));
   app.use(express.json({ limit: MOST_BODY }));

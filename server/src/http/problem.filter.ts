@@ -33,9 +33,20 @@ function problemOf(error: unknown): ProblemDetails {
     return problem(422, 'unreadable', 'Cannot be computed', error.message);
   if (error instanceof HttpException) return problem(error.getStatus(), 'request', titleOf(error.getStatus()), error.message);
   const status = statusOf(error);
-  if (status === 413) return problem(413, 'too-large', 'Too large', 'this is more than can be taken at once; nothing was saved. Send less, or import it as a file');
+  if (status === 413)
+    return problem(
+      413,
+      'too-large',
+      'Too large',
+      'this is more than can be taken at once; nothing was saved. Send less, or import it as a file',
+    );
   if (status === 400) return problem(400, 'request', 'Bad request', 'the body is not JSON; nothing was saved');
-  return problem(500, 'internal', 'Something broke', 'the server could not do this; nothing was half-saved. Try again, and look at the log if it stays');
+  return problem(
+    500,
+    'internal',
+    'Something broke',
+    'the server could not do this; nothing was half-saved. Try again, and look at the log if it stays',
+  );
 }
 
 function problem(status: number, type: string, title: string, detail: string): ProblemDetails {

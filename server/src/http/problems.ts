@@ -29,7 +29,9 @@ export class StaleSaveError extends Error {
     readonly id: string,
     readonly current: { readonly revision: number; readonly savedAt: string; readonly document: object },
   ) {
-    super(`this ${kind} was saved elsewhere since you opened it; nothing of yours was written. Take what is there now, or save yours over it`);
+    super(
+      `this ${kind} was saved elsewhere since you opened it; nothing of yours was written. Take what is there now, or save yours over it`,
+    );
     this.name = 'StaleSaveError';
   }
 }

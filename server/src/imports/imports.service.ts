@@ -32,12 +32,21 @@ export class ImportsService {
   async kitchenFile(found: unknown, name?: string): Promise<ImportedDto> {
     const read = readKitchen(found, new Date().toISOString().slice(0, 10));
     if (!read.ok) throw new UnreadableError(read.faults);
-    const { foods, packs, recipes } = JSON.parse(JSON.stringify(read.entry)) as { foods: FoodEntry[]; packs: PackEntry[]; recipes: RecipeEntry[] };
+    const { foods, packs, recipes } = JSON.parse(JSON.stringify(read.entry)) as {
+      foods: FoodEntry[];
+      packs: PackEntry[];
+      recipes: RecipeEntry[];
+    };
     const settings = (found as { settings?: object }).settings;
     const kitchenId = await this.kitchens.id();
     try {
       await this.database.transaction(async (manager) => {
-        if (name !== undefined || settings) await manager.update(KitchenEntity, { id: kitchenId }, { ...(name === undefined ? {} : { name }), ...(settings ? { settings } : {}) });
+        if (name !== undefined || settings)
+          await manager.update(
+            KitchenEntity,
+            { id: kitchenId },
+            { ...(name === undefined ? {} : { name }), ...(settings ? { settings } : {}) },
+          );
         const foodRows = foods.map((document) => ({ kitchenId, id: document.id, revision: 1, name: document.name, document }));
         for (const rows of chunks(foodRows)) await manager.insert(FoodEntity, rows);
         const packRows = packs.map((document) => {

@@ -6,5 +6,10 @@ import { PackEntity } from './pack.entity.js';
 import { PacksController } from './packs.controller.js';
 import { PacksService } from './packs.service.js';
 
-@Module({ imports: [TypeOrmModule.forFeature([PackEntity]), FoodsModule, KitchensModule], controllers: [PacksController], providers: [PacksService], exports: [PacksService] })
+@Module({
+  imports: [TypeOrmModule.forFeature([PackEntity]), FoodsModule, KitchensModule],
+  controllers: [PacksController],
+  providers: [PacksService],
+  exports: [PacksService],
+})
 export class PacksModule {}

@@ -56,7 +56,10 @@ export class PacksService {
   async save(id: string, revision: number, found: object): Promise<SavedDto> {
     const document = await this.#read(found);
     const kitchenId = await this.kitchens.id();
-    const { affected } = await this.packs.update({ kitchenId, id, revision }, { revision: revision + 1, foodId: document.food, document: { ...document, id }, savedAt: () => 'now()' });
+    const { affected } = await this.packs.update(
+      { kitchenId, id, revision },
+      { revision: revision + 1, foodId: document.food, document: { ...document, id }, savedAt: () => 'now()' },
+    );
     if (affected === 1) return this.get(id);
     throw new StaleSaveError('pack', id, await this.get(id));
   }

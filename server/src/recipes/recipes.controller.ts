@@ -31,7 +31,10 @@ export class RecipesController {
   }
 
   @Put(':id')
-  @ApiOperation({ operationId: 'saveRecipe', summary: 'Saves a recipe made on a revision; 409 with what is there now when that is not the newest' })
+  @ApiOperation({
+    operationId: 'saveRecipe',
+    summary: 'Saves a recipe made on a revision; 409 with what is there now when that is not the newest',
+  })
   @ApiOkResponse({ type: SavedDto })
   save(@Param('id') id: string, @Body() body: SaveDto): Promise<SavedDto> {
     return this.recipes.save(id, body.revision, body.document);

@@ -5,5 +5,10 @@ import { PacksModule } from '../packs/packs.module.js';
 import { RecipesController } from './recipes.controller.js';
 import { RecipesService } from './recipes.service.js';
 
-@Module({ imports: [KitchensModule, FoodsModule, PacksModule], controllers: [RecipesController], providers: [RecipesService], exports: [RecipesService] })
+@Module({
+  imports: [KitchensModule, FoodsModule, PacksModule],
+  controllers: [RecipesController],
+  providers: [RecipesService],
+  exports: [RecipesService],
+})
 export class RecipesModule {}

@@ -27,7 +27,9 @@ export class RecipesService {
   /** Every recipe at a glance, newest save first. */
   async list(): Promise<ListedRecipeDto[]> {
     const kitchenId = await this.kitchens.id();
-    const heads = await this.database.getRepository(RecipeEntity).find({ where: { kitchenId, archivedAt: IsNull() }, order: { savedAt: 'DESC', id: 'ASC' } });
+    const heads = await this.database
+      .getRepository(RecipeEntity)
+      .find({ where: { kitchenId, archivedAt: IsNull() }, order: { savedAt: 'DESC', id: 'ASC' } });
     const recipes = await this.known();
     const kitchen = await this.kitchenWith(recipes);
     const byId = new Map(recipes.map((recipe) => [recipe.id, recipe]));
@@ -54,7 +56,11 @@ export class RecipesService {
     const rows = await this.database
       .getRepository(RecipeRevisionEntity)
       .createQueryBuilder('content')
-      .innerJoin(RecipeEntity, 'head', 'head.kitchen_id = content.kitchen_id AND head.id = content.recipe_id AND head.revision = content.revision')
+      .innerJoin(
+        RecipeEntity,
+        'head',
+        'head.kitchen_id = content.kitchen_id AND head.id = content.recipe_id AND head.revision = content.revision',
+      )
       .where('content.kitchen_id = :kitchenId', { kitchenId })
       .getMany();
     return rows.map(toRecipe);
@@ -63,7 +69,12 @@ export class RecipesService {
   /** A kitchen to compute in: these recipes with every food and pack they can need. */
   async kitchenWith(recipes: readonly Recipe[]): Promise<Kitchen> {
     const foods = [...new Set(recipes.flatMap(foodsOf))];
-    return new Kitchen({ settings: await this.kitchens.settings(), foods: await this.foods.known(foods), packs: await this.packs.known(foods), recipes });
+    return new Kitchen({
+      settings: await this.kitchens.settings(),
+      foods: await this.foods.known(foods),
+      packs: await this.packs.known(foods),
+      recipes,
+    });
   }
 
   /** @throws UnreadableError, TakenError */
@@ -99,7 +110,11 @@ export class RecipesService {
     if (document.id !== id) throw new UnreadableError([{ path: 'document.id', message: `must stay "${id}"` }]);
     const kitchenId = await this.kitchens.id();
     return this.database.transaction(async (manager) => {
-      const { affected } = await manager.update(RecipeEntity, { kitchenId, id, revision }, { revision: revision + 1, title: document.title, savedAt: () => 'now()' });
+      const { affected } = await manager.update(
+        RecipeEntity,
+        { kitchenId, id, revision },
+        { revision: revision + 1, title: document.title, savedAt: () => 'now()' },
+      );
       if (affected !== 1) throw new StaleSaveError('recipe', id, toSavedRecipe(await this.#current(manager, kitchenId, id)));
       await this.#writeRevision(manager, kitchenId, revision + 1, document);
       return toSavedRecipe(await this.#current(manager, kitchenId, id));
@@ -108,7 +123,9 @@ export class RecipesService {
 
   /** Puts a recipe away, or takes it out again; nothing is lost. @throws NotFoundError */
   async archive(id: string, away: boolean): Promise<void> {
-    const { affected } = await this.database.getRepository(RecipeEntity).update({ kitchenId: await this.kitchens.id(), id }, { archivedAt: away ? () => 'now()' : null });
+    const { affected } = await this.database
+      .getRepository(RecipeEntity)
+      .update({ kitchenId: await this.kitchens.id(), id }, { archivedAt: away ? () => 'now()' : null });
     if (affected !== 1) throw new NotFoundError('recipe', id);
   }
 
@@ -116,7 +133,11 @@ export class RecipesService {
     await manager.insert(RecipeRevisionEntity, { kitchenId, recipeId: document.id, revision, document });
     await manager.delete(RecipeFoodEntity, { kitchenId, recipeId: document.id });
     const foods = [...new Set(foodsOf(document))];
-    if (foods.length > 0) await manager.insert(RecipeFoodEntity, foods.map((foodId) => ({ kitchenId, recipeId: document.id, foodId })));
+    if (foods.length > 0)
+      await manager.insert(
+        RecipeFoodEntity,
+        foods.map((foodId) => ({ kitchenId, recipeId: document.id, foodId })),
+      );
   }
 
   async #current(manager: EntityManager, kitchenId: string, id: string): Promise<RecipeRevisionEntity> {
@@ -131,7 +152,10 @@ export class RecipesService {
     const foods = new Map((await this.foods.known([...new Set(foodsOf(document))])).map((food) => [food.id, food]));
     const bases = await this.#basesOf(document);
     const all = [document, ...bases.filter(({ id }) => id !== document.id)];
-    const faults = [...recipeFaults(document, foods, all, await this.kitchens.settings(), 'document'), ...circleFaults([document, ...all.slice(1)], ['document'])];
+    const faults = [
+      ...recipeFaults(document, foods, all, await this.kitchens.settings(), 'document'),
+      ...circleFaults([document, ...all.slice(1)], ['document']),
+    ];
     if (faults.length > 0) throw new UnreadableError(faults);
     return document;
   }
@@ -153,7 +177,10 @@ export class RecipesService {
 
 /** Ids of the foods a recipe's lines and discards name. */
 export function foodsOf(recipe: Recipe): string[] {
-  return recipe.parts.flatMap(({ lines, discards = [] }) => [...lines.flatMap(({ food }) => (food === undefined ? [] : [food])), ...discards.map(({ food }) => food)]);
+  return recipe.parts.flatMap(({ lines, discards = [] }) => [
+    ...lines.flatMap(({ food }) => (food === undefined ? [] : [food])),
+    ...discards.map(({ food }) => food),
+  ]);
 }
 
 function recipesOf(recipe: Recipe): string[] {

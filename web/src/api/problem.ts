@@ -8,7 +8,12 @@ export interface Problem {
 }
 
 /** The server was not reached: nothing was said, nothing was saved. */
-export const UNREACHED: Problem = { status: 0, title: 'Not reached', detail: 'the server does not answer; what you wrote is kept here and sent again', faults: [] };
+export const UNREACHED: Problem = {
+  status: 0,
+  title: 'Not reached',
+  detail: 'the server does not answer; what you wrote is kept here and sent again',
+  faults: [],
+};
 
 /** The problem in a failed request's error, whatever shape it comes in. */
 export function problemOf(error: unknown): Problem {

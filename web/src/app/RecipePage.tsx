@@ -1,40 +1,34 @@
 import { useEffect, useMemo, useState } from 'react';
-import { NavLink, Outlet, useNavigate, useOutletContext, useParams, useSearchParams } from 'react-router';
+import { NavLink, Outlet, useNavigate, useParams, useSearchParams } from 'react-router';
 import type { Recipe, WorkedFigure } from '@portiona/core';
 import { api } from '../api/api.gen';
 import { asRecipe, asRecipes } from '../api/documents';
 import { problemOf, problemText } from '../api/problem';
 import { Docket } from '../docket/Docket';
-import { useKitchen, type KitchenHere } from '../features/kitchen/useKitchen';
+import { useKitchen } from '../features/kitchen/useKitchen';
 import { saveNow } from '../features/recipes/autosave';
 import { keptHere } from '../features/recipes/keptHere';
 import { recipeActions } from '../features/recipes/recipeSlice';
-import { useFigures, type FiguresHere } from '../features/recipes/useFigures';
+import { useFigures } from '../features/recipes/useFigures';
+import type { StationContext } from '../stations/station';
 import { WorkingPanel } from '../working/WorkingPanel';
 import { SaveNotice } from './SaveNotice';
-import { store, useAppDispatch, useAppSelector } from './store';
-
-/** What a station works with. */
-export interface StationContext {
-  readonly recipe: Recipe;
-  readonly here: KitchenHere;
-  readonly computed: FiguresHere;
-  /** Opens the working of a figure. */
-  readonly showWorking: (figure: WorkedFigure) => void;
-}
-
-export const useStation = () => useOutletContext<StationContext>();
+import { useAppDispatch, useRecipeState } from '../features/recipes/useRecipeState';
+import { store } from './store';
 
 /** A recipe: its head, its stations, and the docket beside them. */
 export function RecipePage() {
   const { recipeId = '' } = useParams();
   const trouble = useOpenRecipe(recipeId);
-  const { present, id, bases } = useAppSelector(({ recipe }) => recipe);
+  const { present, id, bases } = useRecipeState();
   const here = useKitchen(bases);
   const computed = useFigures(present, here);
   const [search, setSearch] = useSearchParams();
   const working = search.get('working') as WorkedFigure | null;
-  const showWorking = useMemo(() => (figure: WorkedFigure | null) => setSearch(figure === null ? {} : { working: figure }, { replace: true }), [setSearch]);
+  const showWorking = useMemo(
+    () => (figure: WorkedFigure | null) => setSearch(figure === null ? {} : { working: figure }, { replace: true }),
+    [setSearch],
+  );
   useStationKeys(recipeId);
   if (trouble !== undefined)
     return (
@@ -59,8 +53,14 @@ export function RecipePage() {
           )}
           <Outlet context={{ recipe: present, here, computed, showWorking } satisfies StationContext} />
         </section>
-        {working !== null && computed.ok && <WorkingPanel figure={working} figures={computed.figures} kitchen={here.kitchen} onClose={() => showWorking(null)} />}
-        <div className="slot">{computed.ok && <Docket figures={computed.figures} findings={computed.findings} kitchen={here.kitchen} open={working} onOpen={showWorking} />}</div>
+        {working !== null && computed.ok && (
+          <WorkingPanel figure={working} figures={computed.figures} kitchen={here.kitchen} onClose={() => showWorking(null)} />
+        )}
+        <div className="slot">
+          {computed.ok && (
+            <Docket figures={computed.figures} findings={computed.findings} kitchen={here.kitchen} open={working} onOpen={showWorking} />
+          )}
+        </div>
       </div>
     </main>
   );
@@ -105,10 +105,9 @@ function Head({ recipe }: { readonly recipe: Recipe }) {
 /** Loads a recipe into the desk, with work that had not reached the server; sends what waits when it is left. */
 function useOpenRecipe(id: string): string | undefined {
   const dispatch = useAppDispatch();
-  const [trouble, setTrouble] = useState<string>();
+  const [trouble, setTrouble] = useState<{ readonly id: string; readonly text: string }>();
   useEffect(() => {
     let here = true;
-    setTrouble(undefined);
     const open = async () => {
       try {
         const opened = await dispatch(api.endpoints.openRecipe.initiate({ id }, { forceRefetch: true, subscribe: false })).unwrap();
@@ -117,7 +116,7 @@ function useOpenRecipe(id: string): string | undefined {
         const kept = keptHere(id);
         if (kept && JSON.stringify(kept.document) !== JSON.stringify(opened.document)) dispatch(recipeActions.recovered(kept));
       } catch (error) {
-        if (here) setTrouble(problemText(problemOf(error)));
+        if (here) setTrouble({ id, text: problemText(problemOf(error)) });
       }
     };
     void open();
@@ -130,7 +129,7 @@ function useOpenRecipe(id: string): string | undefined {
       dispatch(recipeActions.closed());
     };
   }, [id, dispatch]);
-  return trouble;
+  return trouble?.id === id ? trouble.text : undefined;
 }
 
 /** Alt 2 and Alt 6 go to the stations; undo and redo work everywhere at the desk. */
@@ -141,7 +140,8 @@ function useStationKeys(recipeId: string): void {
     const onKey = (event: KeyboardEvent) => {
       if (event.altKey && event.key === '2') void navigate(`/recipes/${recipeId}/build`);
       else if (event.altKey && event.key === '6') void navigate(`/recipes/${recipeId}/card`);
-      else if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') dispatch(event.shiftKey ? recipeActions.redone() : recipeActions.undone());
+      else if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z')
+        dispatch(event.shiftKey ? recipeActions.redone() : recipeActions.undone());
       else return;
       event.preventDefault();
     };

@@ -1,12 +1,12 @@
 import { lineText, type Recipe } from '@portiona/core';
 import { problemText } from '../api/problem';
 import { recipeActions } from '../features/recipes/recipeSlice';
-import { useAppDispatch, useAppSelector } from './store';
+import { useAppDispatch, useRecipeState } from '../features/recipes/useRecipeState';
 
 /** Told under the head: a save that was refused, or one that somebody else's came before. Nothing of one's own is lost. */
 export function SaveNotice() {
   const dispatch = useAppDispatch();
-  const { saveState, problem, present } = useAppSelector(({ recipe }) => recipe);
+  const { saveState, problem, present } = useRecipeState();
   if (!problem || !present) return null;
   if (saveState === 'refused')
     return (
@@ -22,7 +22,8 @@ export function SaveNotice() {
   return (
     <div className="notice" role="alert">
       <p>
-        <b>Saved elsewhere at {new Date(problem.current.savedAt).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}.</b> Yours is kept here and not written over it.{' '}
+        <b>Saved elsewhere at {new Date(problem.current.savedAt).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}.</b>{' '}
+        Yours is kept here and not written over it.{' '}
         {changes.length > 0 && (
           <span className="muted">
             There: {changes.slice(0, 4).join('; ')}
@@ -42,7 +43,12 @@ export function SaveNotice() {
 
 /** What the other version says that this one does not, and the other way round, in words. */
 function differences(mine: Recipe, theirs: Recipe): string[] {
-  const said = (recipe: Recipe) => [`title “${recipe.title}”`, `${recipe.servings} servings`, ...recipe.parts.flatMap(({ lines }) => lines.map((line) => `“${line.text ?? lineText(line, undefined)}”`)), ...(recipe.steps ?? []).map((step) => `step “${step.slice(0, 40)}”`)];
+  const said = (recipe: Recipe) => [
+    `title “${recipe.title}”`,
+    `${recipe.servings} servings`,
+    ...recipe.parts.flatMap(({ lines }) => lines.map((line) => `“${line.text ?? lineText(line, undefined)}”`)),
+    ...(recipe.steps ?? []).map((step) => `step “${step.slice(0, 40)}”`),
+  ];
   const here = new Set(said(mine));
   const there = new Set(said(theirs));
   return [...[...there].filter((one) => !here.has(one)), ...[...here].filter((one) => !there.has(one)).map((one) => `not ${one}`)];

@@ -42,7 +42,11 @@ export function Shell() {
           Find or do anything <kbd>Ctrl K</kbd>
         </button>
         <SaveMark />
-        <button onClick={toggle} aria-label={theme === 'dark' ? 'Light theme' : 'Dark theme'} title={theme === 'dark' ? 'Light theme' : 'Dark theme'}>
+        <button
+          onClick={toggle}
+          aria-label={theme === 'dark' ? 'Light theme' : 'Dark theme'}
+          title={theme === 'dark' ? 'Light theme' : 'Dark theme'}
+        >
           {theme === 'dark' ? <Sun size={16} /> : <Moon size={16} />}
         </button>
         <button onClick={() => setKeys(true)} aria-label="Keys" title="Keys (?)">

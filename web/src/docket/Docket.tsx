@@ -1,6 +1,22 @@
 import { useMemo, useState, type ReactNode } from 'react';
-import { bandOf, cardPriceText, cardContent, energyShares, figureKey, servedOf, weighNext, nameOfLine, SALT_GRAMS_PER_SODIUM_MG, type Finding, type Figure, type Kitchen, type Nutrient, type RecipeFigures, type WorkedFigure } from '@portiona/core';
-import { useAppDispatch } from '../app/store';
+import {
+  bandOf,
+  cardPriceText,
+  cardContent,
+  energyShares,
+  figureKey,
+  servedOf,
+  weighNext,
+  nameOfLine,
+  SALT_GRAMS_PER_SODIUM_MG,
+  type Finding,
+  type Figure,
+  type Kitchen,
+  type Nutrient,
+  type RecipeFigures,
+  type WorkedFigure,
+} from '@portiona/core';
+import { useAppDispatch } from '../features/recipes/useRecipeState';
 import { scaledFrom } from '../features/recipes/editRecipe';
 import { recipeActions } from '../features/recipes/recipeSlice';
 import { EnergySplit } from '../ui/EnergySplit';
@@ -41,15 +57,38 @@ export function Docket({ figures, findings, kitchen, open, onOpen }: DocketProps
         <span>per {recipe.servingName ?? 'serving'}</span>
       </h2>
       <Boxes figures={figures} kitchen={kitchen} open={open} onOpen={toggle} />
-      <BigFigure name="Energy" figure={energy} band={bandOf(boxed, 'energyKcal')} unit="kcal" open={open === 'energyKcal'} onOpen={() => toggle('energyKcal')} decimals={0}>
+      <BigFigure
+        name="Energy"
+        figure={energy}
+        band={bandOf(boxed, 'energyKcal')}
+        unit="kcal"
+        open={open === 'energyKcal'}
+        onOpen={() => toggle('energyKcal')}
+        decimals={0}
+      >
         <EnergySplit shares={energyShares(perServing)} width={100} />
       </BigFigure>
-      <BigFigure name="Protein" figure={perServing.nutrients.protein} band={bandOf(boxed, 'protein')} unit="g" open={open === 'protein'} onOpen={() => toggle('protein')} decimals={1}>
+      <BigFigure
+        name="Protein"
+        figure={perServing.nutrients.protein}
+        band={bandOf(boxed, 'protein')}
+        unit="g"
+        open={open === 'protein'}
+        onOpen={() => toggle('protein')}
+        decimals={1}
+      >
         <b className="pat-protein" />
       </BigFigure>
       <div className="tear" />
       {SMALL.map(([nutrient, name]) => (
-        <SmallFigure key={nutrient} name={name} figure={figureFor(nutrient, figures, kitchen)} unit="g" open={open === nutrient} onOpen={() => toggle(nutrient)} />
+        <SmallFigure
+          key={nutrient}
+          name={name}
+          figure={figureFor(nutrient, figures, kitchen)}
+          unit="g"
+          open={open === nutrient}
+          onOpen={() => toggle(nutrient)}
+        />
       ))}
       <div className="tear" />
       <button className="fig" aria-expanded={open === 'usedCost'} onClick={() => toggle('usedCost')}>
@@ -77,7 +116,11 @@ export function Docket({ figures, findings, kitchen, open, onOpen }: DocketProps
       )}
       <WeighNextRow figures={figures} />
       <p className={`text-[12px] mt-1 ${wrong > 0 ? 'bad' : 'faint'}`}>
-        {findings.length === 0 ? '✓ nothing to look at' : wrong > 0 ? `✕ ${wrong} wrong, ${findings.length - wrong} to look at` : `▲ ${findings.length} to look at`}
+        {findings.length === 0
+          ? '✓ nothing to look at'
+          : wrong > 0
+            ? `✕ ${wrong} wrong, ${findings.length - wrong} to look at`
+            : `▲ ${findings.length} to look at`}
       </p>
       <p className="sr" role="status">
         {`${leastText(energy)}${docketText(energy.amount ?? 0)} kilocalories, ${docketText(perServing.nutrients.protein.amount ?? 0)} grams of protein`}
@@ -86,7 +129,17 @@ export function Docket({ figures, findings, kitchen, open, onOpen }: DocketProps
   );
 }
 
-function Boxes({ figures, kitchen, open, onOpen }: { readonly figures: RecipeFigures; readonly kitchen: Kitchen; readonly open: WorkedFigure | null; readonly onOpen: (figure: WorkedFigure) => void }) {
+function Boxes({
+  figures,
+  kitchen,
+  open,
+  onOpen,
+}: {
+  readonly figures: RecipeFigures;
+  readonly kitchen: Kitchen;
+  readonly open: WorkedFigure | null;
+  readonly onOpen: (figure: WorkedFigure) => void;
+}) {
   const dispatch = useAppDispatch();
   const { recipe, perServing } = figures;
   /** The number before it was changed here, while the amounts still stand as they were. */
@@ -172,7 +225,15 @@ function BigFigure({ name, figure, band, unit, open, onOpen, decimals, children 
 }
 
 /** The figure as a bar, and the band it lies in with 95 % probability. */
-function Band({ band: [low, high], figure, children }: { readonly band: readonly [number, number]; readonly figure: number; readonly children: ReactNode }) {
+function Band({
+  band: [low, high],
+  figure,
+  children,
+}: {
+  readonly band: readonly [number, number];
+  readonly figure: number;
+  readonly children: ReactNode;
+}) {
   const most = Math.max(high * 1.12, 1e-9);
   const at = (amount: number) => `${(amount / most) * 100}%`;
   return (

@@ -2,7 +2,19 @@ import type { ReactNode } from 'react';
 import { Dialog } from 'radix-ui';
 
 /** A dialog over the page, with its title and a plain way out. */
-export function Modal({ open, onClose, title, hint, children }: { readonly open: boolean; readonly onClose: () => void; readonly title: string; readonly hint?: string; readonly children: ReactNode }) {
+export function Modal({
+  open,
+  onClose,
+  title,
+  hint,
+  children,
+}: {
+  readonly open: boolean;
+  readonly onClose: () => void;
+  readonly title: string;
+  readonly hint?: string;
+  readonly children: ReactNode;
+}) {
   return (
     <Dialog.Root open={open} onOpenChange={(next) => !next && onClose()}>
       <Dialog.Portal>

@@ -18,7 +18,10 @@ export function useToast(): Say {
 
 export function Toasts({ children }: { readonly children: ReactNode }) {
   const [messages, setMessages] = useState<readonly Message[]>([]);
-  const say = useCallback<Say>((text, action) => setMessages((old) => [...old.slice(-2), { id: Date.now() + Math.random(), text, ...(action ? { action } : {}) }]), []);
+  const say = useCallback<Say>(
+    (text, action) => setMessages((old) => [...old.slice(-2), { id: Date.now() + Math.random(), text, ...(action ? { action } : {}) }]),
+    [],
+  );
   const drop = (id: number) => setMessages((old) => old.filter((one) => one.id !== id));
   return (
     <Saying.Provider value={useMemo(() => say, [say])}>

@@ -8,9 +8,13 @@ export function TillWorking({ figures, kitchen }: { readonly figures: RecipeFigu
   const { currency } = kitchen.settings;
   return (
     <>
-      <h3>At the till, {till.cost ? `${till.unpriced.length > 0 ? 'at least ' : ''}${priceText(till.cost.toNumber(), currency)}` : 'no price'} for the batch</h3>
+      <h3>
+        At the till, {till.cost ? `${till.unpriced.length > 0 ? 'at least ' : ''}${priceText(till.cost.toNumber(), currency)}` : 'no price'}{' '}
+        for the batch
+      </h3>
       <p className="intro">
-        The cheapest whole packs that cover each need. The pot uses {usedCost.amount === undefined ? 'an unknown part' : priceText(usedCost.amount, currency)} of it; the rest stays in the kitchen.
+        The cheapest whole packs that cover each need. The pot uses{' '}
+        {usedCost.amount === undefined ? 'an unknown part' : priceText(usedCost.amount, currency)} of it; the rest stays in the kitchen.
       </p>
       <table>
         <thead>
@@ -30,7 +34,12 @@ export function TillWorking({ figures, kitchen }: { readonly figures: RecipeFigu
               </td>
               <td className="num">{numberText(need, need < 20 ? 1 : 0)} g</td>
               <td className="src">
-                {mix.packs.map(({ candidate: { pack, price }, count }) => `${count} × ${pack.net} ${pack.unit} at ${moneyText(price.toNumber(), currency)}, ${pack.shop}, ${dayText(pack.seen, false)}`).join('; ')}
+                {mix.packs
+                  .map(
+                    ({ candidate: { pack, price }, count }) =>
+                      `${count} × ${pack.net} ${pack.unit} at ${moneyText(price.toNumber(), currency)}, ${pack.shop}, ${dayText(pack.seen, false)}`,
+                  )
+                  .join('; ')}
               </td>
               <td className="num">{moneyText(mix.price.toNumber(), currency)}</td>
               <td className="num">{left > 0 ? `${numberText(left, 0)} g` : ''}</td>

@@ -1,7 +1,25 @@
 import { useEffect, useRef } from 'react';
 import { Link } from 'react-router';
 import { X } from 'lucide-react';
-import { bandOf, cardText, currencySign, dayText, edibleShare, figureKey, moneyText, NUTRIENT_DESCRIPTIONS, servedOf, workingOf, type Gap, type Kitchen, type Nutrient, type PartFigures, type RecipeFigures, type WorkedFigure, type Working, type WorkingLine } from '@portiona/core';
+import {
+  bandOf,
+  cardText,
+  currencySign,
+  dayText,
+  edibleShare,
+  figureKey,
+  moneyText,
+  NUTRIENT_DESCRIPTIONS,
+  servedOf,
+  workingOf,
+  type Gap,
+  type Kitchen,
+  type PartFigures,
+  type RecipeFigures,
+  type WorkedFigure,
+  type Working,
+  type WorkingLine,
+} from '@portiona/core';
 import { docketText, leastText, numberText, priceText } from '../ui/numberText';
 import { TillWorking } from './TillWorking';
 
@@ -43,7 +61,12 @@ function FigureWorking({ figure, figures, kitchen }: WorkingProps & { readonly f
     <>
       <h3>
         {nameOf(figure)}, {leastText(working.serving)}
-        {working.serving.amount === undefined ? 'unknown' : money ? priceText(working.serving.amount, kitchen.settings.currency) : `${docketText(working.serving.amount)} ${working.unit}`} a {serving}
+        {working.serving.amount === undefined
+          ? 'unknown'
+          : money
+            ? priceText(working.serving.amount, kitchen.settings.currency)
+            : `${docketText(working.serving.amount)} ${working.unit}`}{' '}
+        a {serving}
       </h3>
       <p className="intro">
         {introOf(working)} {bandText(figure, figures, kitchen)}
@@ -61,7 +84,15 @@ function FigureWorking({ figure, figures, kitchen }: WorkingProps & { readonly f
         </thead>
         <tbody>
           {working.parts.map(({ part, lines }) => (
-            <PartRows key={part.part.id} part={part} lines={lines} figure={figure} kitchen={kitchen} show={show} many={working.parts.length > 1} />
+            <PartRows
+              key={part.part.id}
+              part={part}
+              lines={lines}
+              figure={figure}
+              kitchen={kitchen}
+              show={show}
+              many={working.parts.length > 1}
+            />
           ))}
           <tr className="sum">
             <td>unrounded</td>
@@ -91,7 +122,21 @@ function FigureWorking({ figure, figures, kitchen }: WorkingProps & { readonly f
   );
 }
 
-function PartRows({ part, lines, figure, kitchen, show, many }: { readonly part: PartFigures; readonly lines: readonly WorkingLine[]; readonly figure: WorkedFigure; readonly kitchen: Kitchen; readonly show: (amount: number) => string; readonly many: boolean }) {
+function PartRows({
+  part,
+  lines,
+  figure,
+  kitchen,
+  show,
+  many,
+}: {
+  readonly part: PartFigures;
+  readonly lines: readonly WorkingLine[];
+  readonly figure: WorkedFigure;
+  readonly kitchen: Kitchen;
+  readonly show: (amount: number) => string;
+  readonly many: boolean;
+}) {
   const nothing = lines.filter(({ batch }) => batch === 0);
   const ordered = lines.filter(({ batch }) => batch !== 0).sort((a, b) => Math.abs(b.batch ?? Infinity) - Math.abs(a.batch ?? Infinity));
   return (
@@ -128,7 +173,8 @@ function PartRows({ part, lines, figure, kitchen, show, many }: { readonly part:
       {figure === 'weight' && (
         <tr>
           <td>
-            {part.part.name} {part.estimated ? 'by yield, less what is thrown away' : 'as weighed'} <span className="src">{shareText(part)}</span>
+            {part.part.name} {part.estimated ? 'by yield, less what is thrown away' : 'as weighed'}{' '}
+            <span className="src">{shareText(part)}</span>
           </td>
           <td />
           <td />
@@ -158,14 +204,19 @@ function pathText({ figures: { line, weights, of } }: WorkingLine, figure: Worke
   const { food } = of.basis;
   const steps: string[] = [];
   const written = line.text ?? '';
-  if (weights.unit && weights.unit.from !== 'mass') steps.push(`${written === '' ? '' : `${written.split(',')[0]}: `}${numberText(weights.grams, weights.grams < 20 ? 1 : 0)} g${weights.unit.from === 'kitchen word' ? ' by eye' : ''}`);
+  if (weights.unit && weights.unit.from !== 'mass')
+    steps.push(
+      `${written === '' ? '' : `${written.split(',')[0]}: `}${numberText(weights.grams, weights.grams < 20 ? 1 : 0)} g${weights.unit.from === 'kitchen word' ? ' by eye' : ''}`,
+    );
   if (line.amount === undefined) steps.push(`${numberText(weights.grams, 1)} g assumed`);
   if (figure === 'usedCost') {
-    if (weights.purchase > weights.grams * 1.001) steps.push(`buy ${numberText(weights.purchase, 0)} g for ${numberText(weights.edible, 0)} g`);
+    if (weights.purchase > weights.grams * 1.001)
+      steps.push(`buy ${numberText(weights.purchase, 0)} g for ${numberText(weights.edible, 0)} g`);
     return steps.join(', ');
   }
   const lost = 1 - edibleShare(food);
-  if (weights.edible < weights.grams * 0.999 && lost > 0) steps.push(`less ${numberText(lost * 100, 0)} % ${food.drained === undefined ? 'not eaten' : 'liquid'}`);
+  if (weights.edible < weights.grams * 0.999 && lost > 0)
+    steps.push(`less ${numberText(lost * 100, 0)} % ${food.drained === undefined ? 'not eaten' : 'liquid'}`);
   if (line.state === 'cooked' && food.state !== 'cooked') steps.push(`÷ ${food.yield ?? 1} cooked to ${food.state ?? 'raw'}`);
   if (line.retained !== undefined && line.retained < 1) steps.push(`${numberText(line.retained * 100, 0)} % kept`);
   return steps.join(', ');
@@ -210,7 +261,10 @@ function Gaps({ working }: { readonly working: Working }) {
           <span key={at}>
             {i > 0 && '; '}
             {of.kind === 'food' ? (
-              <Link className="btn-quiet" to={`/pantry/${of.basis.food.id}?show=${gap === 'no price' ? 'usedCost' : gap === 'no weight' ? 'measures' : working.figure}`}>
+              <Link
+                className="btn-quiet"
+                to={`/pantry/${of.basis.food.id}?show=${gap === 'no price' ? 'usedCost' : gap === 'no weight' ? 'measures' : working.figure}`}
+              >
                 {name}
               </Link>
             ) : (
@@ -243,7 +297,10 @@ export function shareText({ part, share, cooked, estimated }: PartFigures): stri
 
 function bandText(figure: WorkedFigure, figures: RecipeFigures, kitchen: Kitchen): string {
   if (figure === 'usedCost' || figure === 'weight' || figure === 'tillCost' || figure === 'salt') return '';
-  const band = bandOf(figures.parts.filter(({ part }) => servedOf(part) === 'box'), figureKey(figure, kitchen.convention));
+  const band = bandOf(
+    figures.parts.filter(({ part }) => servedOf(part) === 'box'),
+    figureKey(figure, kitchen.convention),
+  );
   return band ? `Band ${docketText(band[0])} to ${docketText(band[1])}.` : '';
 }
 
@@ -261,5 +318,5 @@ function nameOf(figure: WorkedFigure): string {
   if (figure === 'usedCost') return 'Cost, used';
   if (figure === 'tillCost') return 'Cost at the till';
   if (figure === 'salt') return 'Salt';
-  return figure === 'weight' ? 'Weight' : NUTRIENT_DESCRIPTIONS[figure as Nutrient].name;
+  return figure === 'weight' ? 'Weight' : NUTRIENT_DESCRIPTIONS[figure].name;
 }

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { measureOf, type Food } from '@portiona/core';
-import { NumberField } from '../../stations/build/PartRow';
+import { NumberField } from '../../ui/NumberField';
 
 /** What one cup, clove or piece of the food weighs, and how much of it is eaten. */
 export function FoodMeasures({ food, onChange }: { readonly food: Food; readonly onChange: (next: Partial<Food>) => void }) {
@@ -25,8 +25,16 @@ export function FoodMeasures({ food, onChange }: { readonly food: Food; readonly
       <div className="pair">
         <NumberField label="Grams in a millilitre" amount={food.density} onChange={(density) => onChange({ density })} />
         <NumberField label="Cooked weight of 1 g" amount={food.yield} onChange={(cooked) => onChange({ yield: cooked })} />
-        <NumberField label="Percent not eaten: peel, bone" amount={percent(food.refuse)} onChange={(share) => onChange({ refuse: share === undefined ? undefined : Math.min(99.9, share) / 100 })} />
-        <NumberField label="Percent left when drained" amount={percent(food.drained)} onChange={(share) => onChange({ drained: share === undefined ? undefined : share / 100 })} />
+        <NumberField
+          label="Percent not eaten: peel, bone"
+          amount={percent(food.refuse)}
+          onChange={(share) => onChange({ refuse: share === undefined ? undefined : Math.min(99.9, share) / 100 })}
+        />
+        <NumberField
+          label="Percent left when drained"
+          amount={percent(food.drained)}
+          onChange={(share) => onChange({ drained: share === undefined ? undefined : share / 100 })}
+        />
       </div>
       <div className="grid grid-cols-[1fr_84px_auto] gap-x-3 gap-y-1 mt-2 items-end" data-field="measures" tabIndex={-1}>
         {measures.map(([measure, grams]) => (
@@ -34,11 +42,23 @@ export function FoodMeasures({ food, onChange }: { readonly food: Food; readonly
             <span className="muted self-center">one {measure}</span>
             <NumberField label="grams" amount={grams} onChange={(next) => write(measure, next)} />
             <label className="flex gap-1 items-center text-[12px] muted pb-1.5">
-              <input type="checkbox" checked={measureOf(food, measure)?.edible ?? false} onChange={({ target }) => setEdible(measure, target.checked)} /> ready to eat
+              <input
+                type="checkbox"
+                checked={measureOf(food, measure)?.edible ?? false}
+                onChange={({ target }) => setEdible(measure, target.checked)}
+              />{' '}
+              ready to eat
             </label>
           </div>
         ))}
-        <input className="field" placeholder="piece, cup, slice" aria-label="New measure" maxLength={60} value={name} onChange={({ target }) => setName(target.value)} />
+        <input
+          className="field"
+          placeholder="piece, cup, slice"
+          aria-label="New measure"
+          maxLength={60}
+          value={name}
+          onChange={({ target }) => setName(target.value)}
+        />
         <button
           className="btn"
           disabled={name.trim() === '' || measureOf(food, name.trim()) !== undefined}

@@ -1,7 +1,24 @@
 import { useEffect, useRef, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { X } from 'lucide-react';
-import { foodEnergyAgreement, gramsOfPrintedBasis, likelySlip, namedAllergens, NUTRIENT_DESCRIPTIONS, roundHalfAway, ALLERGENS, SOURCES, STATES, type Allergen, type Food, type Kitchen, type Nutrient, type Pack, type Source, type State } from '@portiona/core';
+import {
+  foodEnergyAgreement,
+  gramsOfPrintedBasis,
+  likelySlip,
+  namedAllergens,
+  NUTRIENT_DESCRIPTIONS,
+  roundHalfAway,
+  ALLERGENS,
+  SOURCES,
+  STATES,
+  type Allergen,
+  type Food,
+  type Kitchen,
+  type Nutrient,
+  type Pack,
+  type Source,
+  type State,
+} from '@portiona/core';
 import type { Saved } from '../../api/documents';
 import { numberText } from '../../ui/numberText';
 import { FoodMeasures } from './FoodMeasures';
@@ -10,7 +27,15 @@ import { useFoodDraft } from './useFoodDraft';
 
 /** Nutrients of the label, in the order labels have them; indented ones are part of the one before. */
 const LABEL: readonly (readonly [Nutrient | 'salt', boolean])[] = [
-  ['energyKj', false], ['energyKcal', false], ['fat', false], ['saturates', true], ['carbohydrate', false], ['sugars', true], ['fibre', false], ['protein', false], ['salt', false],
+  ['energyKj', false],
+  ['energyKcal', false],
+  ['fat', false],
+  ['saturates', true],
+  ['carbohydrate', false],
+  ['sugars', true],
+  ['fibre', false],
+  ['protein', false],
+  ['salt', false],
 ];
 const MORE: readonly Nutrient[] = ['trans', 'cholesterol', 'addedSugars', 'alcohol', 'polyols', 'potassium', 'calcium', 'iron', 'vitaminD'];
 
@@ -34,11 +59,20 @@ export function FoodTag({ saved, packs, kitchen, taken }: FoodTagProps) {
   useEffect(() => {
     if (show !== null) ref.current?.querySelector<HTMLElement>(`[data-field="${show}"]`)?.focus();
   }, [show]);
-  const setNutrient = (nutrient: Nutrient | 'salt', amount: number | null | undefined) => change({ nutrients: { ...withoutSodium(food, nutrient), [nutrient]: amount } });
+  const setNutrient = (nutrient: Nutrient | 'salt', amount: number | null | undefined) =>
+    change({ nutrients: { ...withoutSodium(food, nutrient), [nutrient]: amount } });
   return (
     <aside className="tag" aria-label={saved ? food.name : 'New food'} ref={ref}>
       <div className="flex items-start gap-2">
-        <input className="name-field" aria-label="Name of the food" value={food.name} maxLength={200} placeholder="Name, as you would find it" onChange={({ target }) => change({ name: target.value })} autoFocus={!saved} />
+        <input
+          className="name-field"
+          aria-label="Name of the food"
+          value={food.name}
+          maxLength={200}
+          placeholder="Name, as you would find it"
+          onChange={({ target }) => change({ name: target.value })}
+          autoFocus={!saved}
+        />
         <span className={`text-[12px] pt-2 whitespace-nowrap ${state.kind === 'trouble' ? 'bad' : 'faint'}`} role="status">
           {saved && { saved: `Saved, revision ${saved.revision}`, waiting: 'Writing', saving: 'Saving', trouble: 'Not saved' }[state.kind]}
         </span>
@@ -53,7 +87,12 @@ export function FoodTag({ saved, packs, kitchen, taken }: FoodTagProps) {
       )}
       <div className="pair mt-2">
         <Choice label="Figures are of it" value={food.state ?? 'as sold'} of={STATES} onChange={(next: State) => change({ state: next })} />
-        <Choice label="They come from" value={food.source ?? 'estimate'} of={SOURCES} onChange={(next: Source) => change({ source: next })} />
+        <Choice
+          label="They come from"
+          value={food.source ?? 'estimate'}
+          of={SOURCES}
+          onChange={(next: Source) => change({ source: next })}
+        />
       </div>
       {food.source === 'table' && <p className="faint text-[12px] mt-1">Typical values; your product’s label decides.</p>}
       <h2>
@@ -66,7 +105,11 @@ export function FoodTag({ saved, packs, kitchen, taken }: FoodTagProps) {
         ))}
       </div>
       <label className="flex items-center gap-2 text-[12.5px] muted mt-1.5">
-        <input type="checkbox" checked={food.carbohydrateIs === 'total'} onChange={({ target }) => change({ carbohydrateIs: target.checked ? 'total' : undefined })} />
+        <input
+          type="checkbox"
+          checked={food.carbohydrateIs === 'total'}
+          onChange={({ target }) => change({ carbohydrateIs: target.checked ? 'total' : undefined })}
+        />
         Carbohydrate on this label includes the fibre
       </label>
       <EnergyCheck food={food} />
@@ -106,7 +149,17 @@ function withoutSodium(food: Food, written: Nutrient | 'salt'): Food['nutrients'
   return rest;
 }
 
-function NutrientField({ nutrient, part, food, onChange }: { readonly nutrient: Nutrient | 'salt'; readonly part: boolean; readonly food: Food; readonly onChange: (nutrient: Nutrient | 'salt', amount: number | null | undefined) => void }) {
+function NutrientField({
+  nutrient,
+  part,
+  food,
+  onChange,
+}: {
+  readonly nutrient: Nutrient | 'salt';
+  readonly part: boolean;
+  readonly food: Food;
+  readonly onChange: (nutrient: Nutrient | 'salt', amount: number | null | undefined) => void;
+}) {
   const { name, unit } = nutrient === 'salt' ? { name: 'Salt', unit: 'g' } : NUTRIENT_DESCRIPTIONS[nutrient];
   const stands = nutrient === 'salt' ? (food.nutrients?.salt ?? saltOf(food)) : food.nutrients?.[nutrient];
   const [text, setText] = useState<string>();
@@ -165,7 +218,13 @@ function Basis({ food, onChange }: { readonly food: Food; readonly onChange: (ne
         }}
         onBlur={() => setText(undefined)}
       />
-      <select className="field" style={{ padding: '1px 4px' }} aria-label="Unit the label is for" value={unit} onChange={({ target }) => onChange({ per: { amount, unit: target.value } })}>
+      <select
+        className="field"
+        style={{ padding: '1px 4px' }}
+        aria-label="Unit the label is for"
+        value={unit}
+        onChange={({ target }) => onChange({ per: { amount, unit: target.value } })}
+      >
         {units.map((one) => (
           <option key={one}>{one}</option>
         ))}
@@ -193,13 +252,24 @@ function EnergyCheck({ food }: { readonly food: Food }) {
       <span aria-hidden>✕</span>
       <span>
         {numberText(Math.abs(difference), 0)} kcal too {difference > 0 ? 'much' : 'little'}: {sums}.
-        {slip && ` Check the ${NUTRIENT_DESCRIPTIONS[slip.nutrient].name.toLowerCase()}: ${slip.typed} would have to be about ${roundHalfAway(slip.would, 0.1)}.`}
+        {slip &&
+          ` Check the ${NUTRIENT_DESCRIPTIONS[slip.nutrient].name.toLowerCase()}: ${slip.typed} would have to be about ${roundHalfAway(slip.would, 0.1)}.`}
       </span>
     </p>
   );
 }
 
-function Choice<Word extends string>({ label, value, of, onChange }: { readonly label: string; readonly value: Word; readonly of: readonly Word[]; readonly onChange: (next: Word) => void }) {
+function Choice<Word extends string>({
+  label,
+  value,
+  of,
+  onChange,
+}: {
+  readonly label: string;
+  readonly value: Word;
+  readonly of: readonly Word[];
+  readonly onChange: (next: Word) => void;
+}) {
   return (
     <label className="labelled">
       {label}
@@ -226,7 +296,12 @@ function Allergens({ food, onChange }: { readonly food: Food; readonly onChange:
       </h2>
       <div className="flex flex-wrap gap-1" role="group" aria-label="Allergens">
         {ALLERGENS.map((allergen) => (
-          <button key={allergen} className={`chip ${has.has(allergen) ? 'warn' : ''}`} aria-pressed={has.has(allergen)} onClick={() => toggle(allergen)}>
+          <button
+            key={allergen}
+            className={`chip ${has.has(allergen) ? 'warn' : ''}`}
+            aria-pressed={has.has(allergen)}
+            onClick={() => toggle(allergen)}
+          >
             {has.has(allergen) && '✓ '}
             {allergen.replace('-', ' ')}
           </button>

@@ -1,6 +1,15 @@
 import { useMemo, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import { bestPack, candidatePacks, FoodIndex, foodEnergyAgreement, nutrientsPerGram, SALT_GRAMS_PER_SODIUM_MG, type Food, type Kitchen } from '@portiona/core';
+import {
+  bestPack,
+  candidatePacks,
+  FoodIndex,
+  foodEnergyAgreement,
+  nutrientsPerGram,
+  SALT_GRAMS_PER_SODIUM_MG,
+  type Food,
+  type Kitchen,
+} from '@portiona/core';
 import { useListFoodsQuery, useListPacksQuery } from '../../api/api.gen';
 import { asFood, asPack } from '../../api/documents';
 import { numberText, priceText } from '../../ui/numberText';
@@ -24,7 +33,14 @@ export function PantryPage() {
       <div className="page">
         <div className="page-head">
           <h1>Pantry</h1>
-          <input className="field w-64 ml-2" type="search" placeholder="Find a food" aria-label="Find a food" value={words} onChange={({ target }) => setWords(target.value)} />
+          <input
+            className="field w-64 ml-2"
+            type="search"
+            placeholder="Find a food"
+            aria-label="Find a food"
+            value={words}
+            onChange={({ target }) => setWords(target.value)}
+          />
           <span className="muted">
             {foods.length} {foods.length === 1 ? 'food' : 'foods'}, per 100 g
           </span>
@@ -35,7 +51,10 @@ export function PantryPage() {
         {here.foods.length === 0 ? (
           <div className="empty">
             <h2>The pantry is empty</h2>
-            <p className="muted mb-4">Foods with their labels and prices stand here; every figure of a recipe comes from them. Add the first, or load the demo with “portiona demo”.</p>
+            <p className="muted mb-4">
+              Foods with their labels and prices stand here; every figure of a recipe comes from them. Add the first, or load the demo with
+              “portiona demo”.
+            </p>
             <button className="btn btn-main" onClick={() => void navigate('/pantry/new')}>
               Add a food
             </button>
@@ -59,7 +78,13 @@ export function PantryPage() {
         )}
       </div>
       {beside && (foodId === 'new' || chosen) && (
-        <FoodTag key={foodId} saved={chosen ? asFood(chosen) : undefined} packs={packRows.map(asPack).filter(({ document }) => document.food === foodId)} kitchen={here.kitchen} taken={new Set(foodRows.map(({ id }) => id))} />
+        <FoodTag
+          key={foodId}
+          saved={chosen ? asFood(chosen) : undefined}
+          packs={packRows.map(asPack).filter(({ document }) => document.food === foodId)}
+          kitchen={here.kitchen}
+          taken={new Set(foodRows.map(({ id }) => id))}
+        />
       )}
       {beside && foodId !== 'new' && !chosen && (
         <aside className="tag">

@@ -42,7 +42,9 @@ export function useFoodDraft(saved: Saved<Food> | undefined, taken: ReadonlySet<
   }, [write]);
 
   const change = (next: Partial<Food>) => {
-    const changed = Object.fromEntries(Object.entries({ ...latest.current, ...next }).filter(([, held]) => held !== undefined)) as unknown as Food;
+    const changed = Object.fromEntries(
+      Object.entries({ ...latest.current, ...next }).filter(([, held]) => held !== undefined),
+    ) as unknown as Food;
     latest.current = changed;
     setFood(changed);
     if (changed.id === '' || changed.name.trim() === '') return;

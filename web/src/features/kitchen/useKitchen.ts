@@ -27,8 +27,14 @@ export function useKitchen(bases: readonly Recipe[] = NO_RECIPES): KitchenHere |
   const index = useMemo(() => new FoodIndex(foods), [foods]);
   const packs = useMemo(() => (packRows ?? NO_ROWS).map((row): Pack => asPack(row).document), [packRows]);
   const foodsById = useMemo(() => new Map(foods.map((food) => [food.id, food])), [foods]);
-  const kitchen = useMemo(() => settings && new Kitchen({ settings: settingsOf(settings), foods, packs, recipes: bases }), [settings, foods, packs, bases]);
-  return useMemo(() => (kitchen && foodRows && packRows ? { kitchen, foods, foodsById, index } : undefined), [kitchen, foodRows, packRows, foods, foodsById, index]);
+  const kitchen = useMemo(
+    () => settings && new Kitchen({ settings: settingsOf(settings), foods, packs, recipes: bases }),
+    [settings, foods, packs, bases],
+  );
+  return useMemo(
+    () => (kitchen && foodRows && packRows ? { kitchen, foods, foodsById, index } : undefined),
+    [kitchen, foodRows, packRows, foods, foodsById, index],
+  );
 }
 
 function useFoods(rows: readonly SavedDto[]): readonly Food[] {

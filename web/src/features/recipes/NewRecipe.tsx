@@ -9,7 +9,12 @@ import { Modal } from '../../ui/Modal';
 /** Starts a recipe from a name and a number of boxes. */
 export function NewRecipe({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {
   return (
-    <Modal open={open} onClose={onClose} title="A new recipe" hint="Name it and say how many boxes it makes. Everything else is written at the desk.">
+    <Modal
+      open={open}
+      onClose={onClose}
+      title="A new recipe"
+      hint="Name it and say how many boxes it makes. Everything else is written at the desk."
+    >
       <NewRecipeForm onClose={onClose} />
     </Modal>
   );
@@ -46,7 +51,15 @@ function NewRecipeForm({ onClose }: { readonly onClose: () => void }) {
     <form onSubmit={(event) => void start(event)} className="grid gap-3" noValidate>
       <label className="labelled">
         Name
-        <input className="field font-serif" value={title} onChange={({ target }) => setTitle(target.value)} autoFocus maxLength={200} aria-invalid={trouble !== ''} aria-describedby="new-recipe-trouble" />
+        <input
+          className="field font-serif"
+          value={title}
+          onChange={({ target }) => setTitle(target.value)}
+          autoFocus
+          maxLength={200}
+          aria-invalid={trouble !== ''}
+          aria-describedby="new-recipe-trouble"
+        />
       </label>
       <label className="labelled">
         Boxes

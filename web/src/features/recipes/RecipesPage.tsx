@@ -2,10 +2,19 @@ import { Fragment, useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { Copy, Archive } from 'lucide-react';
 import { energySharesOf, idFromName } from '@portiona/core';
-import { useArchiveRecipeMutation, useCreateRecipeMutation, useGetKitchenQuery, useListRecipesQuery, useRestoreRecipeMutation, api, type ListedFigureDto, type ListedRecipeDto } from '../../api/api.gen';
+import {
+  useArchiveRecipeMutation,
+  useCreateRecipeMutation,
+  useGetKitchenQuery,
+  useListRecipesQuery,
+  useRestoreRecipeMutation,
+  api,
+  type ListedFigureDto,
+  type ListedRecipeDto,
+} from '../../api/api.gen';
 import { asDocument, asRecipe } from '../../api/documents';
 import { problemOf, problemText } from '../../api/problem';
-import { useAppDispatch } from '../../app/store';
+import { useAppDispatch } from './useRecipeState';
 import { EnergySplit } from '../../ui/EnergySplit';
 import { numberText, priceText } from '../../ui/numberText';
 import { useToast } from '../../ui/Toasts';
@@ -26,14 +35,28 @@ export function RecipesPage() {
   const [words, setWords] = useState('');
   const [order, setOrder] = useState<Order>('series');
   const [starting, setStarting] = useState(false);
-  const groups = useMemo(() => groupsOf((recipes ?? []).filter(({ title, series = '' }) => `${title} ${series}`.toLowerCase().includes(words.toLowerCase())), order), [recipes, words, order]);
+  const groups = useMemo(
+    () =>
+      groupsOf(
+        (recipes ?? []).filter(({ title, series = '' }) => `${title} ${series}`.toLowerCase().includes(words.toLowerCase())),
+        order,
+      ),
+    [recipes, words, order],
+  );
   if (error) return <Trouble text={problemText(problemOf(error))} again={() => void refetch()} />;
   return (
     <main className="page">
       <div className="page-head">
         <h1>Recipes</h1>
         <span className="muted">{kitchen?.name}</span>
-        <input className="field w-56 ml-4" type="search" placeholder="Filter by name or series" aria-label="Filter recipes" value={words} onChange={({ target }) => setWords(target.value)} />
+        <input
+          className="field w-56 ml-4"
+          type="search"
+          placeholder="Filter by name or series"
+          aria-label="Filter recipes"
+          value={words}
+          onChange={({ target }) => setWords(target.value)}
+        />
         <span className="seg" role="group" aria-label="Order">
           {ORDERS.map(([key, name]) => (
             <button key={key} aria-pressed={order === key} onClick={() => setOrder(key)}>
@@ -48,7 +71,9 @@ export function RecipesPage() {
       {recipes?.length === 0 ? (
         <div className="empty">
           <h2>No recipe yet</h2>
-          <p className="muted mb-4">Every dish you design stands here with what one box delivers and costs. Start one, or load the demo with “portiona demo”.</p>
+          <p className="muted mb-4">
+            Every dish you design stands here with what one box delivers and costs. Start one, or load the demo with “portiona demo”.
+          </p>
           <button className="btn btn-main" onClick={() => setStarting(true)}>
             Start a recipe
           </button>
@@ -82,7 +107,15 @@ export function RecipesPage() {
   );
 }
 
-function RecipeRow({ recipe, currency, taken }: { readonly recipe: ListedRecipeDto; readonly currency: string; readonly taken: readonly ListedRecipeDto[] }) {
+function RecipeRow({
+  recipe,
+  currency,
+  taken,
+}: {
+  readonly recipe: ListedRecipeDto;
+  readonly currency: string;
+  readonly taken: readonly ListedRecipeDto[];
+}) {
   const { id, title, servings, servingName, weight, energyKcal, protein, carbohydrate, fat, fibre, usedCost, wrong, look } = recipe;
   const copy = useCopy(recipe, taken);
   const away = useArchive(recipe);
@@ -95,7 +128,8 @@ function RecipeRow({ recipe, currency, taken }: { readonly recipe: ListedRecipeD
         </Link>
         <span className="muted text-[12.5px] block">
           {recipe.number !== undefined && `no. ${recipe.number}, `}
-          {numberText(servings, Number.isInteger(servings) ? 0 : 1)} {servingName === 'box' ? (servings === 1 ? 'box' : 'boxes') : `${servingName}${servings === 1 ? '' : 's'}`}
+          {numberText(servings, Number.isInteger(servings) ? 0 : 1)}{' '}
+          {servingName === 'box' ? (servings === 1 ? 'box' : 'boxes') : `${servingName}${servings === 1 ? '' : 's'}`}
           {wrong > 0 && <span className="chip bad ml-2">✕ {wrong} wrong</span>}
           {look > 0 && <span className="chip warn ml-2">▲ {look} to look at</span>}
         </span>
@@ -122,7 +156,17 @@ function RecipeRow({ recipe, currency, taken }: { readonly recipe: ListedRecipeD
   );
 }
 
-function FigureLink({ to, figure: { amount, atLeast }, unit, decimals }: { readonly to: string; readonly figure: ListedFigureDto; readonly unit: string; readonly decimals: number }) {
+function FigureLink({
+  to,
+  figure: { amount, atLeast },
+  unit,
+  decimals,
+}: {
+  readonly to: string;
+  readonly figure: ListedFigureDto;
+  readonly unit: string;
+  readonly decimals: number;
+}) {
   return (
     <Link className="num figure figbtn" to={to}>
       {atLeast && <span className="least">at least </span>}
@@ -134,7 +178,12 @@ function FigureLink({ to, figure: { amount, atLeast }, unit, decimals }: { reado
 
 /** Shares of energy by the general factors, for the bar; the figures themselves come from the server's core. */
 function sharesOf(protein: ListedFigureDto, carbohydrate: ListedFigureDto, fat: ListedFigureDto, fibre: ListedFigureDto) {
-  return energySharesOf({ protein: protein.amount ?? 0, carbohydrate: carbohydrate.amount ?? 0, fat: fat.amount ?? 0, fibre: fibre.amount ?? 0 });
+  return energySharesOf({
+    protein: protein.amount ?? 0,
+    carbohydrate: carbohydrate.amount ?? 0,
+    fat: fat.amount ?? 0,
+    fibre: fibre.amount ?? 0,
+  });
 }
 
 function useCopy(recipe: ListedRecipeDto, taken: readonly ListedRecipeDto[]) {
@@ -187,10 +236,14 @@ function Trouble({ text, again }: { readonly text: string; readonly again: () =>
 function groupsOf(recipes: readonly ListedRecipeDto[], order: Order): [string, ListedRecipeDto[]][] {
   if (order !== 'series') {
     const amountOf = (recipe: ListedRecipeDto) => (order === 'weight' ? recipe.weight : (recipe[order].amount ?? Infinity));
-    return recipes.length === 0 ? [] : [['', [...recipes].sort((a, b) => (order === 'protein' ? amountOf(b) - amountOf(a) : amountOf(a) - amountOf(b)))]];
+    return recipes.length === 0
+      ? []
+      : [['', [...recipes].sort((a, b) => (order === 'protein' ? amountOf(b) - amountOf(a) : amountOf(a) - amountOf(b)))]];
   }
   const groups = new Map<string, ListedRecipeDto[]>();
-  for (const recipe of [...recipes].sort((a, b) => (a.series ?? '~').localeCompare(b.series ?? '~') || (a.number ?? 0) - (b.number ?? 0) || a.title.localeCompare(b.title))) {
+  for (const recipe of [...recipes].sort(
+    (a, b) => (a.series ?? '~').localeCompare(b.series ?? '~') || (a.number ?? 0) - (b.number ?? 0) || a.title.localeCompare(b.title),
+  )) {
     const series = recipe.series ?? 'Not in a series';
     groups.set(series, [...(groups.get(series) ?? []), recipe]);
   }

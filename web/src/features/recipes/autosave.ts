@@ -1,20 +1,16 @@
-import { createListenerMiddleware, isAnyOf, type ThunkDispatch, type UnknownAction } from '@reduxjs/toolkit';
+import { createListenerMiddleware, isAnyOf } from '@reduxjs/toolkit';
 import type { Recipe } from '@portiona/core';
 import { api } from '../../api/api.gen';
 import { asDocument, asRecipe } from '../../api/documents';
 import { problemOf } from '../../api/problem';
 import { forgetKept, keepHere, keptHere } from './keptHere';
 import { recipeActions, type RecipeState } from './recipeSlice';
+import type { Dispatch, WithRecipe } from './useRecipeState';
 
 /** Long enough to finish a word, short enough not to wait for. */
 const QUIET_MS = 400;
 /** Until an unreached server is tried again. */
 const AGAIN_MS = 2500;
-
-interface WithRecipe {
-  readonly recipe: RecipeState;
-}
-type Dispatch = ThunkDispatch<WithRecipe, unknown, UnknownAction>;
 
 export const autosave = createListenerMiddleware<WithRecipe>();
 
@@ -25,8 +21,8 @@ let lastSave: Promise<unknown> = Promise.resolve();
 
 autosave.startListening({
   matcher: isAnyOf(recipeActions.opened, recipeActions.recovered, recipeActions.theirsTaken, recipeActions.mineKept),
-  effect: (_, { getState }) => {
-    const { id, revision } = getState().recipe;
+  effect: (_, listener) => {
+    const { id, revision } = listener.getState().recipe;
     if (id !== undefined) revisions.set(id, revision);
   },
 });
@@ -41,14 +37,20 @@ autosave.startListening({
     for (;;) {
       const { id, present, saveState } = listener.getState().recipe;
       if (id === undefined || !present || (saveState !== 'unsaved' && saveState !== 'unreached')) return;
-      const reached = await listener.pause(save(id, present, listener.dispatch as Dispatch));
+      const reached = await listener.pause(save(id, present, listener.dispatch));
       if (reached) return;
       await listener.delay(AGAIN_MS);
     }
   },
 });
 
-const MAKES_WORK = isAnyOf(recipeActions.edited, recipeActions.undone, recipeActions.redone, recipeActions.mineKept, recipeActions.recovered);
+const MAKES_WORK = isAnyOf(
+  recipeActions.edited,
+  recipeActions.undone,
+  recipeActions.redone,
+  recipeActions.mineKept,
+  recipeActions.recovered,
+);
 
 /** Sends at once what waits, when the recipe is left. */
 export function saveNow({ id, present, saveState }: RecipeState, dispatch: Dispatch): void {
@@ -61,7 +63,9 @@ function save(id: string, sent: Recipe, dispatch: Dispatch): Promise<boolean> {
   const run = (async () => {
     await before;
     dispatch(recipeActions.savingStarted(id));
-    const request = dispatch(api.endpoints.saveRecipe.initiate({ id, saveDto: { revision: revisions.get(id) ?? 0, document: asDocument(sent) } }));
+    const request = dispatch(
+      api.endpoints.saveRecipe.initiate({ id, saveDto: { revision: revisions.get(id) ?? 0, document: asDocument(sent) } }),
+    );
     try {
       const answer = asRecipe(await request.unwrap());
       revisions.set(id, answer.revision);

@@ -1,4 +1,15 @@
-import { lineFromText, lineText, parseLineText, scaledRecipe, type Food, type FoodIndex, type Kitchen, type Line, type Part, type Recipe } from '@portiona/core';
+import {
+  lineFromText,
+  lineText,
+  parseLineText,
+  scaledRecipe,
+  type Food,
+  type FoodIndex,
+  type Kitchen,
+  type Line,
+  type Part,
+  type Recipe,
+} from '@portiona/core';
 
 /** A line's place in a recipe. */
 export interface LinePlace {
@@ -11,13 +22,15 @@ const KEPT = ['retained', 'scaling', 'retention', 'state'] as const;
 
 /** The line that new text makes of an old one. A food once chosen stays while the words for it stay. */
 export function retyped(old: Line | undefined, text: string, index: FoodIndex, foods: ReadonlyMap<string, Food>, servings: number): Line {
-  const sameWords = old?.text !== undefined && old.food !== undefined && parseLineText(old.text).foodWords === parseLineText(text).foodWords;
+  const sameWords =
+    old?.text !== undefined && old.food !== undefined && parseLineText(old.text).foodWords === parseLineText(text).foodWords;
   const chosen = sameWords ? foods.get(old.food ?? '') : undefined;
   const line = lineFromText(text, index, servings, chosen);
   if (!old || old.food !== line.food) return line;
   const kept: { -readonly [key in keyof Line]?: Line[key] } = {};
   for (const key of KEPT) if (old[key] !== undefined) Object.assign(kept, { [key]: old[key] });
-  if (old.toTaste !== undefined && line.toTaste !== undefined) Object.assign(kept, { toTaste: old.toTaste, ...(old.method ? { method: old.method } : {}) });
+  if (old.toTaste !== undefined && line.toTaste !== undefined)
+    Object.assign(kept, { toTaste: old.toTaste, ...(old.method ? { method: old.method } : {}) });
   if (old.optional) kept.optional = true;
   return { ...kept, ...line, ...(kept.toTaste === undefined ? {} : { toTaste: kept.toTaste }) };
 }
@@ -46,7 +59,9 @@ export function moveLine(recipe: Recipe, place: LinePlace, by: 1 | -1): { readon
   if (!line) return { recipe, place };
   const within = place.line + by;
   const target: LinePlace =
-    within >= 0 && within < lines ? { part: place.part, line: within } : { part: place.part + by, line: by === 1 ? 0 : (recipe.parts[place.part - 1]?.lines.length ?? 0) };
+    within >= 0 && within < lines
+      ? { part: place.part, line: within }
+      : { part: place.part + by, line: by === 1 ? 0 : (recipe.parts[place.part - 1]?.lines.length ?? 0) };
   if (!recipe.parts[target.part]) return { recipe, place };
   return { recipe: insertLines(removeLine(recipe, place), target, [line]), place: target };
 }

@@ -75,14 +75,29 @@ const slice = createSlice({
     undone: (state): RecipeState => {
       const before = state.past.at(-1);
       if (!before || !state.present) return state;
-      return { ...state, past: state.past.slice(0, -1), present: before, future: [state.present, ...state.future], mergeKey: undefined, saveState: unsaved(state.saveState) };
+      return {
+        ...state,
+        past: state.past.slice(0, -1),
+        present: before,
+        future: [state.present, ...state.future],
+        mergeKey: undefined,
+        saveState: unsaved(state.saveState),
+      };
     },
     redone: (state): RecipeState => {
       const [next, ...rest] = state.future;
       if (!next || !state.present) return state;
-      return { ...state, past: [...state.past, state.present], present: next, future: rest, mergeKey: undefined, saveState: unsaved(state.saveState) };
+      return {
+        ...state,
+        past: [...state.past, state.present],
+        present: next,
+        future: rest,
+        mergeKey: undefined,
+        saveState: unsaved(state.saveState),
+      };
     },
-    savingStarted: (state, { payload: id }: PayloadAction<string>): RecipeState => (id === state.id ? { ...state, saveState: 'saving', problem: undefined } : state),
+    savingStarted: (state, { payload: id }: PayloadAction<string>): RecipeState =>
+      id === state.id ? { ...state, saveState: 'saving', problem: undefined } : state,
     /** The server has a revision; what was written meanwhile is still to be sent. */
     saved: (state, { payload }: PayloadAction<{ saved: Saved<Recipe>; sent: Recipe }>): RecipeState => {
       if (payload.saved.id !== state.id) return state;
@@ -90,18 +105,36 @@ const slice = createSlice({
       return { ...state, revision, savedAt, saveState: state.present === payload.sent ? 'saved' : 'unsaved' };
     },
     saveFailed: (state, { payload: { id, problem } }: PayloadAction<{ id: string; problem: Problem }>): RecipeState =>
-      id === state.id ? { ...state, saveState: problem.status === 0 ? 'unreached' : problem.current ? 'stale' : 'refused', problem } : state,
+      id === state.id
+        ? { ...state, saveState: problem.status === 0 ? 'unreached' : problem.current ? 'stale' : 'refused', problem }
+        : state,
     /** After a stale save: what the other wrote is taken; one's own stays one undo away. */
     theirsTaken: (state): RecipeState => {
       const theirs = state.problem?.current;
       if (!theirs || !state.present) return state;
-      return { ...state, past: [...state.past, state.present], present: theirs.document as Recipe, future: [], revision: theirs.revision, savedAt: theirs.savedAt, saveState: 'saved', problem: undefined, mergeKey: undefined };
+      return {
+        ...state,
+        past: [...state.past, state.present],
+        present: theirs.document as Recipe,
+        future: [],
+        revision: theirs.revision,
+        savedAt: theirs.savedAt,
+        saveState: 'saved',
+        problem: undefined,
+        mergeKey: undefined,
+      };
     },
     /** After a stale save: one's own is to be saved over the other's, which stays in the revisions. */
     mineKept: (state): RecipeState => {
       const theirs = state.problem?.current;
       if (!theirs) return state;
-      return { ...state, past: [...state.past, theirs.document as Recipe], revision: theirs.revision, saveState: 'unsaved', problem: undefined };
+      return {
+        ...state,
+        past: [...state.past, theirs.document as Recipe],
+        revision: theirs.revision,
+        saveState: 'unsaved',
+        problem: undefined,
+      };
     },
     closed: (): RecipeState => NOTHING_OPEN,
   },

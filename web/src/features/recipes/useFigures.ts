@@ -1,5 +1,14 @@
 import { useMemo } from 'react';
-import { CircularPartError, findingsOf, recipeFigures, UnknownFoodError, UnknownPartError, type Finding, type Recipe, type RecipeFigures } from '@portiona/core';
+import {
+  CircularPartError,
+  findingsOf,
+  recipeFigures,
+  UnknownFoodError,
+  UnknownPartError,
+  type Finding,
+  type Recipe,
+  type RecipeFigures,
+} from '@portiona/core';
 import type { KitchenHere } from '../kitchen/useKitchen';
 
 /** A recipe's figures, or why there are none. */
@@ -17,7 +26,8 @@ function figuresOf(recipe: Recipe, { kitchen }: KitchenHere): FiguresHere {
     const figures = recipeFigures(recipe, kitchen);
     return { ok: true, figures, findings: findingsOf(figures, kitchen) };
   } catch (error) {
-    if (error instanceof UnknownFoodError || error instanceof UnknownPartError || error instanceof CircularPartError) return { ok: false, reason: error.message };
+    if (error instanceof UnknownFoodError || error instanceof UnknownPartError || error instanceof CircularPartError)
+      return { ok: false, reason: error.message };
     throw error;
   }
 }

@@ -3,7 +3,17 @@ import type { LinePlace } from '../../features/recipes/editRecipe';
 import type { SheetActions } from './Sheet';
 
 /** An empty row: what is typed or pasted into it becomes lines. */
-export function AddRow({ place, actions, caret, placeholder }: { readonly place: LinePlace; readonly actions: SheetActions; readonly caret: boolean; readonly placeholder: string }) {
+export function AddRow({
+  place,
+  actions,
+  caret,
+  placeholder,
+}: {
+  readonly place: LinePlace;
+  readonly actions: SheetActions;
+  readonly caret: boolean;
+  readonly placeholder: string;
+}) {
   // Composed text (accents, other scripts) becomes a line only when it is whole.
   const [composing, setComposing] = useState<string>();
   return (

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Redo2, Undo2 } from 'lucide-react';
-import { useStation } from '../../app/RecipePage';
-import { useAppDispatch, useAppSelector } from '../../app/store';
+import { useStation } from '../station';
+import { useAppDispatch, useRecipeState } from '../../features/recipes/useRecipeState';
 import { recipeActions } from '../../features/recipes/recipeSlice';
 import { MethodForm } from './MethodForm';
 import { Sheet } from './Sheet';
@@ -11,8 +11,8 @@ export function BuildStation() {
   const { recipe } = useStation();
   const [side, setSide] = useState<'lines' | 'method'>('lines');
   const dispatch = useAppDispatch();
-  const canUndo = useAppSelector((state) => state.recipe.past.length > 0);
-  const canRedo = useAppSelector((state) => state.recipe.future.length > 0);
+  const canUndo = useRecipeState().past.length > 0;
+  const canRedo = useRecipeState().future.length > 0;
   return (
     <div className="sheet">
       <div className="bar2">
@@ -24,10 +24,22 @@ export function BuildStation() {
             Method and keeping
           </button>
         </span>
-        <button className="btn" disabled={!canUndo} onClick={() => dispatch(recipeActions.undone())} aria-label="Undo" title="Undo (Ctrl Z)">
+        <button
+          className="btn"
+          disabled={!canUndo}
+          onClick={() => dispatch(recipeActions.undone())}
+          aria-label="Undo"
+          title="Undo (Ctrl Z)"
+        >
           <Undo2 size={15} />
         </button>
-        <button className="btn" disabled={!canRedo} onClick={() => dispatch(recipeActions.redone())} aria-label="Redo" title="Redo (Shift Ctrl Z)">
+        <button
+          className="btn"
+          disabled={!canRedo}
+          onClick={() => dispatch(recipeActions.redone())}
+          aria-label="Redo"
+          title="Redo (Shift Ctrl Z)"
+        >
           <Redo2 size={15} />
         </button>
         <MeasuresPicker />
@@ -48,7 +60,9 @@ function MeasuresPicker() {
       <select
         className="field"
         value={recipe.measures ?? here.kitchen.settings.measures}
-        onChange={({ target }) => dispatch(recipeActions.edited({ recipe: { ...recipe, measures: target.value as NonNullable<typeof recipe.measures> } }))}
+        onChange={({ target }) =>
+          dispatch(recipeActions.edited({ recipe: { ...recipe, measures: target.value as NonNullable<typeof recipe.measures> } }))
+        }
       >
         <option value="metric">metric cups and spoons</option>
         <option value="us">US cups and spoons</option>

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { Popover } from 'radix-ui';
 import { parseLineText, type Food, type Line } from '@portiona/core';
-import { useStation } from '../../app/RecipePage';
+import { useStation } from '../station';
 import { withFood } from '../../features/recipes/editRecipe';
 
 /** The food a line is matched to, and others it could be. */
@@ -26,14 +26,29 @@ export function FoodPicker({ line, onPick }: { readonly line: Line; readonly onP
   );
 }
 
-function Choices({ words, current, onPick }: { readonly words: string; readonly current: Food | undefined; readonly onPick: (food: Food) => void }) {
+function Choices({
+  words,
+  current,
+  onPick,
+}: {
+  readonly words: string;
+  readonly current: Food | undefined;
+  readonly onPick: (food: Food) => void;
+}) {
   const { here } = useStation();
   const navigate = useNavigate();
   const [sought, setSought] = useState(words);
   const found = here.index.find(sought, 8).map(({ food }) => food);
   return (
     <>
-      <input className="field w-full mb-1" aria-label="Find a food" value={sought} onChange={({ target }) => setSought(target.value)} onKeyDown={(event) => event.key === 'Enter' && found[0] && onPick(found[0])} autoFocus />
+      <input
+        className="field w-full mb-1"
+        aria-label="Find a food"
+        value={sought}
+        onChange={({ target }) => setSought(target.value)}
+        onKeyDown={(event) => event.key === 'Enter' && found[0] && onPick(found[0])}
+        autoFocus
+      />
       {found.map((food) => (
         <button key={food.id} className="menu-item" aria-current={food === current} onClick={() => onPick(food)}>
           <span>{food.name}</span>

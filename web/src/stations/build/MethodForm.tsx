@@ -1,15 +1,17 @@
 import { useState } from 'react';
 import type { Recipe, Storage } from '@portiona/core';
-import { useAppDispatch } from '../../app/store';
+import { useAppDispatch } from '../../features/recipes/useRecipeState';
 import { withHead } from '../../features/recipes/editRecipe';
 import { recipeActions } from '../../features/recipes/recipeSlice';
-import { NumberField } from './PartRow';
+import { NumberField } from '../../ui/NumberField';
 
 /** How the dish is made and kept, as the card will say it. */
 export function MethodForm({ recipe }: { readonly recipe: Recipe }) {
   const dispatch = useAppDispatch();
-  const change = (next: Partial<Recipe>, mergeKey?: string) => dispatch(recipeActions.edited({ recipe: withHead(recipe, next), ...(mergeKey === undefined ? {} : { mergeKey }) }));
-  const store = (next: Partial<Storage>) => change({ storage: Object.fromEntries(Object.entries({ ...recipe.storage, ...next }).filter(([, held]) => held !== undefined)) });
+  const change = (next: Partial<Recipe>, mergeKey?: string) =>
+    dispatch(recipeActions.edited({ recipe: withHead(recipe, next), ...(mergeKey === undefined ? {} : { mergeKey }) }));
+  const store = (next: Partial<Storage>) =>
+    change({ storage: Object.fromEntries(Object.entries({ ...recipe.storage, ...next }).filter(([, held]) => held !== undefined)) });
   const [steps, setSteps] = useState((recipe.steps ?? []).join('\n'));
   // Undo may change the steps from outside the field.
   const [known, setKnown] = useState(recipe.steps);
@@ -27,22 +29,45 @@ export function MethodForm({ recipe }: { readonly recipe: Recipe }) {
       <div className="grid gap-3 content-start">
         <label className="labelled">
           Under the title
-          <textarea className="field font-serif" rows={2} maxLength={1000} value={recipe.lead ?? ''} onChange={({ target }) => change({ lead: target.value === '' ? undefined : target.value }, 'lead')} />
+          <textarea
+            className="field font-serif"
+            rows={2}
+            maxLength={1000}
+            value={recipe.lead ?? ''}
+            onChange={({ target }) => change({ lead: target.value === '' ? undefined : target.value }, 'lead')}
+          />
         </label>
         <label className="labelled">
           Method, one step a line
-          <textarea className="field font-serif text-[15px] leading-[1.5]" rows={14} value={steps} onChange={({ target }) => write(target.value)} placeholder="Soften the onions in the oil, medium heat, 8 min, until gold at the edge." />
+          <textarea
+            className="field font-serif text-[15px] leading-[1.5]"
+            rows={14}
+            value={steps}
+            onChange={({ target }) => write(target.value)}
+            placeholder="Soften the onions in the oil, medium heat, 8 min, until gold at the edge."
+          />
         </label>
         <p className="faint text-[12.5px]">Say how a cook sees that a step is done, and check meat by temperature, not by the clock.</p>
       </div>
       <div className="grid gap-2.5 content-start">
         <label className="labelled">
           One serving is called
-          <input className="field" maxLength={60} value={recipe.servingName ?? ''} placeholder="serving" onChange={({ target }) => change({ servingName: target.value.trim() === '' ? undefined : target.value }, 'servingName')} />
+          <input
+            className="field"
+            maxLength={60}
+            value={recipe.servingName ?? ''}
+            placeholder="serving"
+            onChange={({ target }) => change({ servingName: target.value.trim() === '' ? undefined : target.value }, 'servingName')}
+          />
         </label>
         <label className="labelled">
           Series
-          <input className="field" maxLength={120} value={recipe.series ?? ''} onChange={({ target }) => change({ series: target.value === '' ? undefined : target.value }, 'series')} />
+          <input
+            className="field"
+            maxLength={120}
+            value={recipe.series ?? ''}
+            onChange={({ target }) => change({ series: target.value === '' ? undefined : target.value }, 'series')}
+          />
         </label>
         <div className="pair">
           <NumberField label="Number" amount={recipe.number} onChange={(number) => change({ number })} />
@@ -50,17 +75,34 @@ export function MethodForm({ recipe }: { readonly recipe: Recipe }) {
           <NumberField label="Minutes at the stove" amount={recipe.activeMinutes} onChange={(activeMinutes) => change({ activeMinutes })} />
           <NumberField label="Minutes in all" amount={recipe.totalMinutes} onChange={(totalMinutes) => change({ totalMinutes })} />
           <NumberField label="Days in the fridge" amount={recipe.storage?.fridgeDays} onChange={(fridgeDays) => store({ fridgeDays })} />
-          <NumberField label="Months in the freezer" amount={recipe.storage?.freezerMonths} onChange={(freezerMonths) => store({ freezerMonths })} />
+          <NumberField
+            label="Months in the freezer"
+            amount={recipe.storage?.freezerMonths}
+            onChange={(freezerMonths) => store({ freezerMonths })}
+          />
         </div>
         <label className="flex gap-2 items-center">
-          <input type="checkbox" checked={recipe.storage?.freezes !== false} onChange={({ target }) => store({ freezes: target.checked })} />
+          <input
+            type="checkbox"
+            checked={recipe.storage?.freezes !== false}
+            onChange={({ target }) => store({ freezes: target.checked })}
+          />
           Freezes well
         </label>
         <label className="labelled">
           Reheating
-          <textarea className="field" rows={2} maxLength={500} value={recipe.storage?.reheat ?? ''} placeholder="Once only, until steaming hot all through: 74 °C / 165 °F." onChange={({ target }) => store({ reheat: target.value === '' ? undefined : target.value })} />
+          <textarea
+            className="field"
+            rows={2}
+            maxLength={500}
+            value={recipe.storage?.reheat ?? ''}
+            placeholder="Once only, until steaming hot all through: 74 °C / 165 °F."
+            onChange={({ target }) => store({ reheat: target.value === '' ? undefined : target.value })}
+          />
         </label>
-        {(recipe.storage?.fridgeDays ?? 0) > 4 && <p className="warn text-[12.5px]">▲ The guideline keeps cooked boxes 3 to 4 days; the card says 4.</p>}
+        {(recipe.storage?.fridgeDays ?? 0) > 4 && (
+          <p className="warn text-[12.5px]">▲ The guideline keeps cooked boxes 3 to 4 days; the card says 4.</p>
+        )}
       </div>
     </div>
   );

@@ -1,9 +1,9 @@
 import { Popover } from 'radix-ui';
-import { useState } from 'react';
 import type { Kitchen, Part, PartFigures, Portion, Served, WorkedFigure } from '@portiona/core';
-import { useAppDispatch, useAppSelector } from '../../app/store';
+import { useAppDispatch, useRecipeState } from '../../features/recipes/useRecipeState';
 import { removePart, replacePart } from '../../features/recipes/editRecipe';
 import { recipeActions } from '../../features/recipes/recipeSlice';
+import { NumberField } from '../../ui/NumberField';
 import { numberText } from '../../ui/numberText';
 import { shareText } from '../../working/WorkingPanel';
 
@@ -20,26 +20,41 @@ const SERVED_WORDS: Readonly<Record<Served, string>> = { box: 'in the box', tabl
 /** A part's name, where it is served and how it is shared, with its totals. */
 export function PartRow({ part, at, figures, onWorking }: PartRowProps) {
   const dispatch = useAppDispatch();
-  const recipe = useAppSelector((state) => state.recipe.present);
+  const recipe = useRecipeState().present;
   if (!recipe) return null;
-  const change = (next: Partial<Part>, mergeKey?: string) => dispatch(recipeActions.edited({ recipe: replacePart(recipe, at, next), ...(mergeKey === undefined ? {} : { mergeKey }) }));
+  const change = (next: Partial<Part>, mergeKey?: string) =>
+    dispatch(recipeActions.edited({ recipe: replacePart(recipe, at, next), ...(mergeKey === undefined ? {} : { mergeKey }) }));
   const grams = figures?.lines.reduce((sum, { counted, weights }) => sum + (counted ? (weights?.edible ?? 0) : 0), 0);
   return (
     <div className="row part">
       <span className="flex items-baseline gap-1.5 min-w-0">
-        <input className="part-name" aria-label="Part name" value={part.name} maxLength={200} onChange={({ target }) => target.value.trim() !== '' && change({ name: target.value }, `part ${at}`)} />
+        <input
+          className="part-name"
+          aria-label="Part name"
+          value={part.name}
+          maxLength={200}
+          onChange={({ target }) => target.value.trim() !== '' && change({ name: target.value }, `part ${at}`)}
+        />
         <Popover.Root>
           <Popover.Trigger className="part-how truncate">
             {SERVED_WORDS[part.served ?? 'box']}
             {figures && figures.cooked > 0 && `, ${shareText(figures)}`} ▾
           </Popover.Trigger>
           <Popover.Portal>
-            <Popover.Content className="menu p-3 w-[320px] grid gap-2.5" align="start" sideOffset={4} aria-label={`How ${part.name} is served`}>
+            <Popover.Content
+              className="menu p-3 w-[320px] grid gap-2.5"
+              align="start"
+              sideOffset={4}
+              aria-label={`How ${part.name} is served`}
+            >
               <ServedChoice part={part} onChange={change} />
               <CookedWeight part={part} figures={figures} onChange={change} />
               <PortionChoice part={part} servings={recipe.servings} onChange={change} />
               {recipe.parts.length > 1 && (
-                <button className="btn-quiet bad justify-self-start" onClick={() => dispatch(recipeActions.edited({ recipe: removePart(recipe, at) }))}>
+                <button
+                  className="btn-quiet bad justify-self-start"
+                  onClick={() => dispatch(recipeActions.edited({ recipe: removePart(recipe, at) }))}
+                >
                   Take this part out
                 </button>
               )}
@@ -56,7 +71,17 @@ export function PartRow({ part, at, figures, onWorking }: PartRowProps) {
   );
 }
 
-function Total({ amount, decimals, onPress, name }: { readonly amount: number | undefined; readonly decimals: number; readonly onPress: () => void; readonly name: string }) {
+function Total({
+  amount,
+  decimals,
+  onPress,
+  name,
+}: {
+  readonly amount: number | undefined;
+  readonly decimals: number;
+  readonly onPress: () => void;
+  readonly name: string;
+}) {
   return (
     <span className="num">
       {amount !== undefined && (
@@ -74,7 +99,12 @@ function ServedChoice({ part, onChange }: { readonly part: Part; readonly onChan
   return (
     <div className="seg" role="group" aria-label="Served">
       {(['box', 'table', 'optional'] as const).map((served) => (
-        <button key={served} className="flex-1" aria-pressed={(part.served ?? 'box') === served} onClick={() => onChange({ served: served === 'box' ? undefined : served })}>
+        <button
+          key={served}
+          className="flex-1"
+          aria-pressed={(part.served ?? 'box') === served}
+          onClick={() => onChange({ served: served === 'box' ? undefined : served })}
+        >
           {{ box: 'in the box', table: 'at the table', optional: 'optional' }[served]}
         </button>
       ))}
@@ -82,7 +112,15 @@ function ServedChoice({ part, onChange }: { readonly part: Part; readonly onChan
   );
 }
 
-function CookedWeight({ part, figures, onChange }: { readonly part: Part; readonly figures: PartFigures | undefined; readonly onChange: Change }) {
+function CookedWeight({
+  part,
+  figures,
+  onChange,
+}: {
+  readonly part: Part;
+  readonly figures: PartFigures | undefined;
+  readonly onChange: Change;
+}) {
   return (
     <NumberField
       label={`Cooked weight in grams${part.cookedWeight === undefined && figures ? `; estimated ${numberText(figures.cooked, 0)}` : ''}`}
@@ -104,37 +142,37 @@ function PortionChoice({ part, servings, onChange }: { readonly part: Part; read
     <>
       <div className="seg" role="group" aria-label="Shared by">
         {(['equal', 'grams', 'pieces', 'volume'] as const).map((by) => (
-          <button key={by} className="flex-1" aria-pressed={portion.by === by} onClick={() => onChange({ portion: by === 'equal' ? undefined : starts[by] })}>
+          <button
+            key={by}
+            className="flex-1"
+            aria-pressed={portion.by === by}
+            onClick={() => onChange({ portion: by === 'equal' ? undefined : starts[by] })}
+          >
             {by}
           </button>
         ))}
       </div>
-      {portion.by === 'grams' && <NumberField label="Grams a box" amount={portion.grams} onChange={(grams) => grams && onChange({ portion: { by: 'grams', grams } })} />}
+      {portion.by === 'grams' && (
+        <NumberField
+          label="Grams a box"
+          amount={portion.grams}
+          onChange={(grams) => grams && onChange({ portion: { by: 'grams', grams } })}
+        />
+      )}
       {(portion.by === 'pieces' || portion.by === 'volume') && (
         <div className="pair">
-          <NumberField label={portion.by === 'pieces' ? 'Pieces made' : 'Millilitres made'} amount={portion.made} onChange={(made) => made && onChange({ portion: { ...portion, made } })} />
-          <NumberField label={portion.by === 'pieces' ? 'Pieces a box' : 'Millilitres a box'} amount={portion.each} onChange={(each) => each && onChange({ portion: { ...portion, each } })} />
+          <NumberField
+            label={portion.by === 'pieces' ? 'Pieces made' : 'Millilitres made'}
+            amount={portion.made}
+            onChange={(made) => made && onChange({ portion: { ...portion, made } })}
+          />
+          <NumberField
+            label={portion.by === 'pieces' ? 'Pieces a box' : 'Millilitres a box'}
+            amount={portion.each}
+            onChange={(each) => each && onChange({ portion: { ...portion, each } })}
+          />
         </div>
       )}
     </>
-  );
-}
-
-/** A number above 0, or nothing; written when it is left or Enter is pressed. */
-export function NumberField({ label, amount, onChange }: { readonly label: string; readonly amount: number | undefined; readonly onChange: (amount: number | undefined) => void }) {
-  const [text, setText] = useState<string>();
-  const shown = text ?? (amount === undefined ? '' : String(amount));
-  const parsed = Number(shown.replace(',', '.'));
-  const sound = shown.trim() === '' || (Number.isFinite(parsed) && parsed > 0);
-  const write = () => {
-    if (text === undefined) return;
-    setText(undefined);
-    if (sound) onChange(shown.trim() === '' ? undefined : parsed);
-  };
-  return (
-    <label className="labelled">
-      {label}
-      <input className="field" inputMode="decimal" value={shown} aria-invalid={!sound} onChange={({ target }) => setText(target.value)} onBlur={write} onKeyDown={(event) => event.key === 'Enter' && write()} />
-    </label>
   );
 }

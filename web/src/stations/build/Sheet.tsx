@@ -1,9 +1,18 @@
 import { Fragment, useCallback, useEffect, useRef, useState } from 'react';
 import { Plus } from 'lucide-react';
 import type { Line, Recipe, RecipeFigures } from '@portiona/core';
-import { useStation } from '../../app/RecipePage';
-import { useAppDispatch } from '../../app/store';
-import { addPart, insertLines, moveLine, removeLine, replaceLine, replacePart, retyped, type LinePlace } from '../../features/recipes/editRecipe';
+import { useStation } from '../station';
+import { useAppDispatch } from '../../features/recipes/useRecipeState';
+import {
+  addPart,
+  insertLines,
+  moveLine,
+  removeLine,
+  replaceLine,
+  replacePart,
+  retyped,
+  type LinePlace,
+} from '../../features/recipes/editRecipe';
 import { recipeActions } from '../../features/recipes/recipeSlice';
 import { AddRow } from './AddRow';
 import { LineRow } from './LineRow';
@@ -48,7 +57,9 @@ export function Sheet() {
             <PartRow part={part} at={p} figures={figures?.parts[p]} kitchen={here.kitchen} onWorking={showWorking} />
             {part.lines.map((line, l) => (
               <Fragment key={l}>
-                {caret?.empty && caret.part === p && caret.line === l && <AddRow place={{ part: p, line: l }} actions={actions} caret placeholder="a line between" />}
+                {caret?.empty && caret.part === p && caret.line === l && (
+                  <AddRow place={{ part: p, line: l }} actions={actions} caret placeholder="a line between" />
+                )}
                 <LineRow
                   line={line}
                   place={{ part: p, line: l }}
@@ -63,7 +74,13 @@ export function Sheet() {
               place={{ part: p, line: part.lines.length }}
               actions={actions}
               caret={caret?.empty === true && caret.part === p && caret.line === part.lines.length}
-              placeholder={part.lines.length === 0 ? 'Type an ingredient: 300 g red lentils, rinsed. Or paste a whole list.' : p === recipe.parts.length - 1 ? 'Add a line' : ''}
+              placeholder={
+                part.lines.length === 0
+                  ? 'Type an ingredient: 300 g red lentils, rinsed. Or paste a whole list.'
+                  : p === recipe.parts.length - 1
+                    ? 'Add a line'
+                    : ''
+              }
             />
           </Fragment>
         ))}
@@ -77,13 +94,19 @@ export function Sheet() {
 
 /** Energy of the whole batch, in kcal: what the shares of the lines are of. */
 function batchEnergyOf(figures: RecipeFigures | undefined): number {
-  return (figures?.parts ?? []).reduce((sum, { part, nutrients }) => sum + (part.served === 'optional' ? 0 : (nutrients.energyKcal.amount ?? 0)), 0);
+  return (figures?.parts ?? []).reduce(
+    (sum, { part, nutrients }) => sum + (part.served === 'optional' ? 0 : (nutrients.energyKcal.amount ?? 0)),
+    0,
+  );
 }
 
 function useSheetActions(recipe: Recipe, setCaret: (caret: Caret | undefined) => void): SheetActions {
   const { here } = useStation();
   const dispatch = useAppDispatch();
-  const edit = useCallback((next: Recipe, mergeKey?: string) => dispatch(recipeActions.edited({ recipe: next, ...(mergeKey === undefined ? {} : { mergeKey }) })), [dispatch]);
+  const edit = useCallback(
+    (next: Recipe, mergeKey?: string) => dispatch(recipeActions.edited({ recipe: next, ...(mergeKey === undefined ? {} : { mergeKey }) })),
+    [dispatch],
+  );
   const lineOf = (text: string, old?: Line) => retyped(old, text, here.index, here.foodsById, recipe.servings);
   const remove = (place: LinePlace) => {
     edit(removeLine(recipe, place));
@@ -99,7 +122,14 @@ function useSheetActions(recipe: Recipe, setCaret: (caret: Caret | undefined) =>
     insert: (place, texts) => {
       const lines = texts.map((text) => text.trim()).filter(Boolean);
       if (lines.length === 0) return;
-      edit(insertLines(recipe, place, lines.map((text) => lineOf(text))), lines.length === 1 ? `line ${place.part}/${place.line}` : undefined);
+      edit(
+        insertLines(
+          recipe,
+          place,
+          lines.map((text) => lineOf(text)),
+        ),
+        lines.length === 1 ? `line ${place.part}/${place.line}` : undefined,
+      );
       setCaret({ part: place.part, line: place.line + lines.length - 1, empty: false });
     },
     remove,
@@ -132,9 +162,14 @@ function keyAction(event: React.KeyboardEvent, caret: Caret, recipe: Recipe): Ke
   }
   if (key === 'ArrowUp' || key === 'ArrowDown') return stepTo(recipe, caret, key === 'ArrowUp' ? -1 : 1);
   if (!line || caret.empty) return undefined;
-  if (key.toLowerCase() === 'd' && (ctrlKey || metaKey)) return { recipe: insertLines(recipe, { ...place, line: caret.line + 1 }, [line]), caret: { ...place, line: caret.line + 1, empty: false } };
+  if (key.toLowerCase() === 'd' && (ctrlKey || metaKey))
+    return {
+      recipe: insertLines(recipe, { ...place, line: caret.line + 1 }, [line]),
+      caret: { ...place, line: caret.line + 1, empty: false },
+    };
   if (key.toLowerCase() === 'o' && altKey) return { recipe: replaceLine(recipe, place, toggledOptional(line)) };
-  if (key.toLowerCase() === 't' && altKey) return { recipe: replacePart(recipe, caret.part, { served: recipe.parts[caret.part]?.served === 'table' ? undefined : 'table' }) };
+  if (key.toLowerCase() === 't' && altKey)
+    return { recipe: replacePart(recipe, caret.part, { served: recipe.parts[caret.part]?.served === 'table' ? undefined : 'table' }) };
   return undefined;
 }
 
@@ -145,8 +180,13 @@ function toggledOptional(line: Line): Line {
 
 /** The row above or below, over the edges of parts; every part ends in an empty row. */
 function stepTo(recipe: Recipe, caret: Caret, by: 1 | -1): KeyResult | undefined {
-  const spots: Caret[] = recipe.parts.flatMap((part, p) => [...part.lines.map((_, l) => ({ part: p, line: l, empty: false })), { part: p, line: part.lines.length, empty: true }]);
-  const at = spots.findIndex(({ part, line, empty }) => part === caret.part && line === caret.line && (empty === caret.empty || caret.empty));
+  const spots: Caret[] = recipe.parts.flatMap((part, p) => [
+    ...part.lines.map((_, l) => ({ part: p, line: l, empty: false })),
+    { part: p, line: part.lines.length, empty: true },
+  ]);
+  const at = spots.findIndex(
+    ({ part, line, empty }) => part === caret.part && line === caret.line && (empty === caret.empty || caret.empty),
+  );
   const next = spots[at + by];
   return next ? { caret: next } : undefined;
 }

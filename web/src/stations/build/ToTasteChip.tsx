@@ -30,7 +30,13 @@ export function ToTasteChip({ line, onWrite }: { readonly line: Line; readonly o
         <Popover.Content className="menu p-3 w-[250px]" sideOffset={4}>
           <label className="labelled">
             Grams in the batch
-            <input className="field" inputMode="decimal" value={grams} onChange={({ target }) => setGrams(target.value)} aria-invalid={!sound} />
+            <input
+              className="field"
+              inputMode="decimal"
+              value={grams}
+              onChange={({ target }) => setGrams(target.value)}
+              aria-invalid={!sound}
+            />
           </label>
           <p className="faint text-[12px] my-1.5">Weighed narrows the band; assumed leaves it wide.</p>
           <span className="flex gap-2">

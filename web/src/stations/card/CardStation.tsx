@@ -1,18 +1,21 @@
 import { useEffect, useRef, useState } from 'react';
 import { Download, FileText, Printer } from 'lucide-react';
 import type { WorkedFigure } from '@portiona/core';
-import { useStation } from '../../app/RecipePage';
-import { useAppSelector } from '../../app/store';
+import { useStation } from '../station';
+import { useRecipeState } from '../../features/recipes/useRecipeState';
 
 type Paper = 'a5' | 'a4';
 
 /** Sheet and ground around it as the card's page lays them out, in CSS pixels. */
-const PAGE: Readonly<Record<Paper, { readonly width: number; readonly height: number }>> = { a5: { width: 620, height: 850 }, a4: { width: 854, height: 1180 } };
+const PAGE: Readonly<Record<Paper, { readonly width: number; readonly height: number }>> = {
+  a5: { width: 620, height: 850 },
+  a4: { width: 854, height: 1180 },
+};
 
 /** The card as readers get it: the very page that is printed and sent. */
 export function CardStation() {
   const { recipe, showWorking } = useStation();
-  const { revision, saveState } = useAppSelector((state) => state.recipe);
+  const { revision, saveState } = useRecipeState();
   const [paper, setPaper] = useState<Paper>('a5');
   const frame = useRef<HTMLIFrameElement>(null);
   const address = `/api/recipes/${recipe.id}/card`;
@@ -39,7 +42,14 @@ export function CardStation() {
           </a>
         </span>
       </div>
-      <CardFrame key={`${paper}`} frame={frame} src={`${address}.html?paper=${paper}&revision=${revision}`} paper={paper} title={`Card of ${recipe.title}`} onFigure={showWorking} />
+      <CardFrame
+        key={`${paper}`}
+        frame={frame}
+        src={`${address}.html?paper=${paper}&revision=${revision}`}
+        paper={paper}
+        title={`Card of ${recipe.title}`}
+        onFigure={showWorking}
+      />
     </>
   );
 }
@@ -66,9 +76,11 @@ function CardFrame({ frame, src, paper, title, onFigure }: CardFrameProps) {
     window.addEventListener('resize', fit);
     return () => window.removeEventListener('resize', fit);
   }, [paper]);
-  const onLoad = () => {
-    const page = frame.current?.contentDocument;
+  const onLoad = ({ currentTarget }: React.SyntheticEvent<HTMLIFrameElement>) => {
+    const page = currentTarget.contentDocument;
     if (!page) return;
+    // On the desk the sheet lies on the station's own ground.
+    page.body.style.background = 'transparent';
     setHeight(Math.max(PAGE[paper].height, page.documentElement.scrollHeight));
     for (const figure of page.querySelectorAll<HTMLElement>('[data-figure]')) {
       figure.tabIndex = 0;
@@ -87,7 +99,16 @@ function CardFrame({ frame, src, paper, title, onFigure }: CardFrameProps) {
   };
   return (
     <div className="cardview" ref={room} style={{ height: Math.ceil(height * scale) }}>
-      <iframe ref={frame} src={src} title={title} onLoad={onLoad} width={PAGE[paper].width} height={height} style={{ transform: `scale(${scale})` }} sandbox="allow-same-origin allow-modals" />
+      <iframe
+        ref={frame}
+        src={src}
+        title={title}
+        onLoad={onLoad}
+        width={PAGE[paper].width}
+        height={height}
+        style={{ transform: `scale(${scale})` }}
+        sandbox="allow-same-origin allow-modals"
+      />
     </div>
   );
 }

@@ -1,0 +1,27 @@
+import { defineConfig } from '@playwright/test';
+
+/** Drives the running whole at PORTIONA_ADDRESS, in Debian's Chromium. */
+export default defineConfig({
+  testDir: './tests',
+  outputDir: './results',
+  workers: 1,
+  timeout: 45_000,
+  reporter: [['list'], ['json', { outputFile: process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ?? './results/e2e.json' }]],
+  use: {
+    baseURL: process.env.PORTIONA_ADDRESS ?? 'http://127.0.0.1:4180',
+    viewport: { width: 1280, height: 800 },
+    locale: 'en-GB',
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+});

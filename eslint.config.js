@@ -1,0 +1,91 @@
+import js from '@eslint/js';
+import { createTypeScriptImportResolver } from 'eslint-import-resolver-typescript';
+import importX from 'eslint-plugin-import-x';
+import reactHooks from 'eslint-plugin-react-hooks';
+import { defineConfig, globalIgnores } from 'eslint/config';
+import globals from 'globals';
+import tseslint from 'typescript-eslint';
+
+/** Folders of core, from what everything rests on to what rests on everything: a folder imports only from those before it. */
+const CORE_ORDER = ['quantity', 'figure', 'food', 'price', 'recipe', 'text', 'scale', 'sureness', 'check', 'card', 'format'];
+/** Folders of web, likewise. */
+const WEB_ORDER = ['ui', 'api', 'features', 'working', 'docket', 'stations', 'app'];
+
+const zone = (target, from, message) => ({ target, from, message });
+
+const zones = [
+  ...CORE_ORDER.flatMap((folder, i) =>
+    CORE_ORDER.slice(i + 1).map((later) =>
+      zone(`./core/src/${folder}`, `./core/src/${later}`, `${folder}/ comes before ${later}/: it may not import from it`),
+    ),
+  ),
+  ...WEB_ORDER.flatMap((folder, i) =>
+    WEB_ORDER.slice(i + 1).map((later) =>
+      zone(`./web/src/${folder}`, `./web/src/${later}`, `${folder}/ comes before ${later}/: it may not import from it`),
+    ),
+  ),
+  zone('./core/src', './server', 'core imports nothing of the server'),
+  zone('./core/src', './web', 'core imports nothing of the web application'),
+  zone('./server/src', './web', 'server and web meet only in HTTP'),
+  zone('./web/src', './server', 'server and web meet only in HTTP'),
+  zone('./e2e', './core/src', 'e2e drives the running whole; it imports no source'),
+  zone('./e2e', './server/src', 'e2e drives the running whole; it imports no source'),
+  zone('./e2e', './web/src', 'e2e drives the running whole; it imports no source'),
+];
+
+export default defineConfig([
+  globalIgnores(['**/dist/**', '**/*.gen.ts', 'e2e/results/**', '.portiona/**']),
+  js.configs.recommended,
+  { files: ['**/*.{js,cjs,mjs}'], languageOptions: { globals: globals.node } },
+  {
+    files: ['**/*.{ts,tsx}'],
+    extends: [tseslint.configs.recommendedTypeChecked],
+    plugins: { 'import-x': importX },
+    settings: {
+      'import-x/resolver-next': [
+        createTypeScriptImportResolver({ noWarnOnMultipleProjects: true, project: ['core', 'server', 'web', 'e2e'] }),
+      ],
+      'import-x/parsers': { '@typescript-eslint/parser': ['.ts', '.tsx'] },
+    },
+    languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },
+    rules: {
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_', ignoreRestSiblings: true }],
+      '@typescript-eslint/restrict-template-expressions': ['error', { allowNumber: true }],
+      'import-x/no-restricted-paths': ['error', { basePath: import.meta.dirname, zones }],
+      'import-x/no-cycle': ['error', { ignoreExternal: true }],
+    },
+  },
+  {
+    // An index only re-exports, and is for outsiders: within its folder nobody goes through it.
+    files: ['core/src/*/*.ts'],
+    ignores: ['core/src/*/index.ts'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        {
+          patterns: [
+            { regex: '^[.]/index[.]js$', message: 'import the file itself; the index is for other folders' },
+            { regex: '^[.][.]/[^/]+/(?!index[.]js$)', message: "import another folder's index" },
+          ],
+        },
+      ],
+    },
+  },
+  {
+    files: ['core/src/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      'no-restricted-globals': ['error', 'process', 'fetch', 'window', 'document', 'console', 'setTimeout', 'localStorage'],
+      'no-restricted-properties': [
+        'error',
+        { object: 'Date', property: 'now', message: 'the time is a parameter' },
+        { object: 'Math', property: 'random', message: 'the seed is a parameter' },
+      ],
+      'no-restricted-syntax': [
+        'error',
+        { selector: "NewExpression[callee.name='Date'][arguments.length=0]", message: 'the time is a parameter' },
+      ],
+    },
+  },
+  { files: ['web/**/*.{ts,tsx}'], extends: [reactHooks.configs.flat.recommended] },
+]);

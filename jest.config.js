@@ -1,0 +1,1 @@
+export default { projects: ['<rootDir>/core', '<rootDir>/server', '<rootDir>/web'] };

@@ -1,0 +1,61 @@
+// A database and a server of their own for tests and measurements, on free ports, gone afterwards.
+import { execFileSync, spawn } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+
+const root = new URL('..', import.meta.url).pathname;
+
+/** A private database in a new temporary folder; `stop` takes both away. */
+export function startDatabase() {
+  const folder = mkdtempSync(join(tmpdir(), 'portiona-test-'));
+  const run = (command) =>
+    execFileSync(join(root, 'scripts/database.sh'), [command, folder, '--throwaway'], {
+      encoding: 'utf8',
+      stdio: ['ignore', 'pipe', 'inherit'],
+    }).trim();
+  const url = run('start');
+  return {
+    url,
+    stop() {
+      run('stop');
+      rmSync(folder, { recursive: true, force: true });
+    },
+  };
+}
+
+/** A port nobody listens on. */
+export function freePort() {
+  return new Promise((resolve) => {
+    const probe = createServer().listen(0, '127.0.0.1', () => {
+      const { port } = probe.address();
+      probe.close(() => resolve(port));
+    });
+  });
+}
+
+/** A server on a database, ready to answer, with the demo kitchen if asked for. */
+export async function startServer(url, { demo }) {
+  const port = await freePort();
+  const child = spawn(process.execPath, [join(root, 'server/dist/main.js')], {
+    env: { ...process.env, DATABASE_URL: url, PORTIONA_PORT: String(port), LOG_LEVEL: 'error' },
+    stdio: ['ignore', 'inherit', 'inherit'],
+  });
+  const address = `http://127.0.0.1:${port}`;
+  for (let i = 0; ; i++) {
+    const answered = await fetch(`${address}/api/health`).then(
+      (answer) => answer.ok,
+      () => false,
+    );
+    if (answered) break;
+    if (i > 150 || child.exitCode !== null) throw new Error('the server did not start');
+    await new Promise((resolve) => setTimeout(resolve, 200));
+  }
+  if (demo) execFileSync(process.execPath, [join(root, 'scripts/loadDemo.mjs'), address], { stdio: ['ignore', 'inherit', 'ignore'] });
+  return {
+    address,
+    port,
+    stop: () => new Promise((resolve) => (child.exitCode === null ? (child.once('exit', resolve), child.kill('SIGTERM')) : resolve())),
+  };
+}

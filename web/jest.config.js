@@ -1,0 +1,13 @@
+const swc = (parser) => [
+  '@swc/jest',
+  { jsc: { target: 'es2022', parser, transform: { react: { runtime: 'automatic' } } }, module: { type: 'commonjs' } },
+];
+
+export default {
+  displayName: 'web',
+  testEnvironment: 'node',
+  roots: ['<rootDir>/src'],
+  moduleNameMapper: { '^(\\.{1,2}/.*)\\.js$': '$1' },
+  transform: { '^.+\\.tsx?$': swc({ syntax: 'typescript', tsx: true }), '^.+\\.m?js$': swc({ syntax: 'ecmascript' }) },
+  transformIgnorePatterns: [],
+};

@@ -1,0 +1,16 @@
+import { useOutletContext } from 'react-router';
+import type { Recipe, WorkedFigure } from '@portiona/core';
+import type { KitchenHere } from '../features/kitchen/useKitchen';
+import type { FiguresHere } from '../features/recipes/useFigures';
+
+/** What a station works with: the recipe, the kitchen it is computed in, and its figures. */
+export interface StationContext {
+  readonly recipe: Recipe;
+  readonly here: KitchenHere;
+  readonly computed: FiguresHere;
+  /** Opens the working of a figure. */
+  readonly showWorking: (figure: WorkedFigure) => void;
+}
+
+/** The context of the station being stood at. */
+export const useStation = () => useOutletContext<StationContext>();
