@@ -16,7 +16,7 @@ export function CardPage({ card, paper }: { readonly card: CardContent; readonly
       <body>
         <article className="card">
           <Strip card={card} />
-          <main>
+          <div className="main">
             {card.series !== '' && <span className="series">{card.series}</span>}
             <h1>{card.title}</h1>
             <p className="lead">{leadOf(card)}</p>
@@ -45,7 +45,7 @@ export function CardPage({ card, paper }: { readonly card: CardContent; readonly
               ))}
             </ol>
             <Keep card={card} />
-          </main>
+          </div>
         </article>
       </body>
     </html>

@@ -48,7 +48,7 @@ body{margin:0;background:#cfd3d3;color:${c.ink};font:1rem/1.42 "Hanken Grotesk",
 .carbohydrate{background:radial-gradient(circle,${c.carbohydrateDot} .9px,transparent 1.2px) 0 0/5px 5px,${c.carbohydrate}}
 .fat{background:${c.fat}}
 .fibre{background:repeating-linear-gradient(45deg,#0000 0 3px,#fff6 3px 4px),repeating-linear-gradient(135deg,#0000 0 3px,#fff6 3px 4px),${c.fibre}}
-main{padding:2rem 2.1rem 1.4rem;display:flex;flex-direction:column}
+.main{padding:2rem 2.1rem 1.4rem;display:flex;flex-direction:column}
 .series{color:${c.damson};font-weight:600;font-size:.95rem}
 h1{font:600 2.27rem/1.08 Literata,Georgia,serif;margin:.25rem 0 .6rem;letter-spacing:-.015em;overflow-wrap:anywhere}
 .lead{font:italic 400 1.09rem/1.4 Literata,Georgia,serif;color:${c.ink2};margin:0 0 1rem}

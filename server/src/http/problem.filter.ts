@@ -31,7 +31,6 @@ function problemOf(error: unknown): ProblemDetails {
   if (error instanceof UnreadableError) return { ...problem(422, 'unreadable', 'Cannot be read', error.message), faults: error.faults };
   if (error instanceof UnknownFoodError || error instanceof UnknownPartError || error instanceof CircularPartError)
     return problem(422, 'unreadable', 'Cannot be computed', error.message);
-  if (error instanceof HttpException) return problem(error.getStatus(), 'request', titleOf(error.getStatus()), error.message);
   const status = statusOf(error);
   if (status === 413)
     return problem(
@@ -40,7 +39,8 @@ function problemOf(error: unknown): ProblemDetails {
       'Too large',
       'this is more than can be taken at once; nothing was saved. Send less, or import it as a file',
     );
-  if (status === 400) return problem(400, 'request', 'Bad request', 'the body is not JSON; nothing was saved');
+  if (isParseFault(error)) return problem(400, 'request', 'Bad request', 'the body is not JSON; nothing was saved');
+  if (error instanceof HttpException) return problem(error.getStatus(), 'request', titleOf(error.getStatus()), error.message);
   return problem(
     500,
     'internal',
@@ -53,9 +53,15 @@ function problem(status: number, type: string, title: string, detail: string): P
   return { type: `urn:portiona:${type}`, title, status, detail };
 }
 
-/** The body parser's errors carry a status of their own. */
+/** The status an error carries, whether the framework's or the body parser's. */
 function statusOf(error: unknown): number | undefined {
+  if (error instanceof HttpException) return error.getStatus();
   return typeof error === 'object' && error !== null && 'status' in error && typeof error.status === 'number' ? error.status : undefined;
+}
+
+/** A body that is no JSON, as the parser or the framework tells it. */
+function isParseFault(error: unknown): boolean {
+  return error instanceof Error && statusOf(error) === 400 && /JSON/.test(error.message);
 }
 
 function titleOf(status: number): string {

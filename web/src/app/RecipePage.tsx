@@ -44,7 +44,7 @@ export function RecipePage() {
     <main>
       <Head recipe={present} />
       <SaveNotice />
-      <div className={`desk ${working === null ? '' : 'worked'}`}>
+      <div className="desk">
         <section className="bench" aria-label="Station">
           {computed.ok ? null : (
             <p className="notice bad" role="alert">
@@ -80,7 +80,7 @@ function Head({ recipe }: { readonly recipe: Recipe }) {
             value={title}
             maxLength={200}
             onChange={({ target }) => dispatch(recipeActions.edited({ recipe: { ...recipe, title: target.value }, mergeKey: 'title' }))}
-            onBlur={() => dispatch(recipeActions.stepEnded())}
+            onBlur={() => dispatch(recipeActions.stepEnded(undefined))}
           />
         </h1>
       </div>
@@ -126,7 +126,7 @@ function useOpenRecipe(id: string): string | undefined {
       here = false;
       window.removeEventListener('pagehide', onLeave);
       saveNow(store.getState().recipe, dispatch);
-      dispatch(recipeActions.closed());
+      dispatch(recipeActions.closed(undefined));
     };
   }, [id, dispatch]);
   return trouble?.id === id ? trouble.text : undefined;
@@ -141,7 +141,7 @@ function useStationKeys(recipeId: string): void {
       if (event.altKey && event.key === '2') void navigate(`/recipes/${recipeId}/build`);
       else if (event.altKey && event.key === '6') void navigate(`/recipes/${recipeId}/card`);
       else if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z')
-        dispatch(event.shiftKey ? recipeActions.redone() : recipeActions.undone());
+        dispatch(event.shiftKey ? recipeActions.redone(undefined) : recipeActions.undone(undefined));
       else return;
       event.preventDefault();
     };

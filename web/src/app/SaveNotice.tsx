@@ -31,10 +31,10 @@ export function SaveNotice() {
           </span>
         )}
       </p>
-      <button className="btn" onClick={() => dispatch(recipeActions.theirsTaken())}>
+      <button className="btn" onClick={() => dispatch(recipeActions.theirsTaken(undefined))}>
         Take what is there
       </button>
-      <button className="btn btn-main" onClick={() => dispatch(recipeActions.mineKept())}>
+      <button className="btn btn-main" onClick={() => dispatch(recipeActions.mineKept(undefined))}>
         Save mine over it
       </button>
     </div>

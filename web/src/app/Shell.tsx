@@ -43,13 +43,14 @@ export function Shell() {
         </button>
         <SaveMark />
         <button
+          className="icon"
           onClick={toggle}
           aria-label={theme === 'dark' ? 'Light theme' : 'Dark theme'}
           title={theme === 'dark' ? 'Light theme' : 'Dark theme'}
         >
           {theme === 'dark' ? <Sun size={16} /> : <Moon size={16} />}
         </button>
-        <button onClick={() => setKeys(true)} aria-label="Keys" title="Keys (?)">
+        <button className="icon" onClick={() => setKeys(true)} aria-label="Keys" title="Keys (?)">
           <Keyboard size={16} />
         </button>
       </header>

@@ -8,10 +8,10 @@ export function TillWorking({ figures, kitchen }: { readonly figures: RecipeFigu
   const { currency } = kitchen.settings;
   return (
     <>
-      <h3>
+      <h2>
         At the till, {till.cost ? `${till.unpriced.length > 0 ? 'at least ' : ''}${priceText(till.cost.toNumber(), currency)}` : 'no price'}{' '}
         for the batch
-      </h3>
+      </h2>
       <p className="intro">
         The cheapest whole packs that cover each need. The pot uses{' '}
         {usedCost.amount === undefined ? 'an unknown part' : priceText(usedCost.amount, currency)} of it; the rest stays in the kitchen.

@@ -41,10 +41,12 @@ export function WorkingPanel(props: WorkingProps) {
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
   }, [onClose]);
-  useEffect(() => ref.current?.scrollTo(0, 0), [figure]);
+  useEffect(() => {
+    ref.current?.scrollTo(0, 0);
+  }, [figure]);
   return (
     <section className="working" aria-label={`Working of ${nameOf(figure)}`} ref={ref} tabIndex={0}>
-      <button className="float-right p-1 faint" onClick={onClose} aria-label="Close the working">
+      <button className="icon float-right" onClick={onClose} aria-label="Close the working">
         <X size={16} />
       </button>
       {figure === 'tillCost' ? <TillWorking figures={figures} kitchen={kitchen} /> : <FigureWorking {...props} figure={figure} />}
@@ -59,7 +61,7 @@ function FigureWorking({ figure, figures, kitchen }: WorkingProps & { readonly f
   const serving = figures.recipe.servingName ?? 'serving';
   return (
     <>
-      <h3>
+      <h2>
         {nameOf(figure)}, {leastText(working.serving)}
         {working.serving.amount === undefined
           ? 'unknown'
@@ -67,7 +69,7 @@ function FigureWorking({ figure, figures, kitchen }: WorkingProps & { readonly f
             ? priceText(working.serving.amount, kitchen.settings.currency)
             : `${docketText(working.serving.amount)} ${working.unit}`}{' '}
         a {serving}
-      </h3>
+      </h2>
       <p className="intro">
         {introOf(working)} {bandText(figure, figures, kitchen)}
       </p>

@@ -128,7 +128,7 @@ function PackRow({ saved, food, best }: { readonly saved: Saved<Pack>; readonly 
         onChange={({ target }) => setDraft({ ...draft, seen: target.value })}
         onBlur={() => void write(draft)}
       />
-      <button className="faint" aria-label={`Take out ${name}`} title="Take out" onClick={() => void takeOut()}>
+      <button className="icon" aria-label={`Take out ${name}`} title="Take out" onClick={() => void takeOut()}>
         <Trash2 size={14} />
       </button>
     </div>

@@ -76,7 +76,7 @@ export function FoodTag({ saved, packs, kitchen, taken }: FoodTagProps) {
         <span className={`text-[12px] pt-2 whitespace-nowrap ${state.kind === 'trouble' ? 'bad' : 'faint'}`} role="status">
           {saved && { saved: `Saved, revision ${saved.revision}`, waiting: 'Writing', saving: 'Saving', trouble: 'Not saved' }[state.kind]}
         </span>
-        <button className="p-1 faint" aria-label="Close" onClick={() => void navigate('/pantry')}>
+        <button className="icon" aria-label="Close" onClick={() => void navigate('/pantry')}>
           <X size={16} />
         </button>
       </div>

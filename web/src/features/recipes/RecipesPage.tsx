@@ -145,10 +145,10 @@ function RecipeRow({
       </Link>
       <EnergySplit width={100} shares={sharesOf(protein, carbohydrate, fat, fibre)} />
       <span className="flex gap-1 justify-end">
-        <button className="p-1 faint" aria-label={`Copy ${title}`} title="Copy" onClick={() => void copy()}>
+        <button className="icon" aria-label={`Copy ${title}`} title="Copy" onClick={() => void copy()}>
           <Copy size={15} />
         </button>
-        <button className="p-1 faint" aria-label={`Put ${title} away`} title="Put away" onClick={() => void away()}>
+        <button className="icon" aria-label={`Put ${title} away`} title="Put away" onClick={() => void away()}>
           <Archive size={15} />
         </button>
       </span>

@@ -1,4 +1,4 @@
-import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import { createSlice, original, type Draft, type PayloadAction } from '@reduxjs/toolkit';
 import type { Recipe } from '@portiona/core';
 import type { Saved } from '../../api/documents';
 import type { Problem } from '../../api/problem';
@@ -38,78 +38,70 @@ const NOTHING_OPEN: RecipeState = {
 /** More steps back than anyone takes; each shares all it did not change with the next. */
 const MOST_STEPS = 500;
 
+/** A reducer of plain states: documents are told apart by identity, which a draft of one has not. */
+function plainly<Payload>(reduce: (state: RecipeState, payload: Payload) => RecipeState) {
+  return (draft: Draft<RecipeState>, { payload }: PayloadAction<Payload>) =>
+    reduce(original(draft) as RecipeState, payload) as Draft<RecipeState>;
+}
+
 const slice = createSlice({
   name: 'recipe',
-  initialState: NOTHING_OPEN,
+  initialState: NOTHING_OPEN as RecipeState,
   reducers: {
-    opened: (_, { payload }: PayloadAction<{ saved: Saved<Recipe>; bases: readonly Recipe[] }>): RecipeState => ({
+    opened: plainly<{ saved: Saved<Recipe>; bases: readonly Recipe[] }>((_, { saved, bases }) => ({
       ...NOTHING_OPEN,
-      id: payload.saved.id,
-      present: payload.saved.document,
-      revision: payload.saved.revision,
-      savedAt: payload.saved.savedAt,
-      bases: payload.bases,
-    }),
+      id: saved.id,
+      present: saved.document,
+      revision: saved.revision,
+      savedAt: saved.savedAt,
+      bases,
+    })),
     /** Work that had not reached the server when the page was left, taken up again. */
-    recovered: (state, { payload }: PayloadAction<{ document: Recipe; revision: number }>): RecipeState => ({
+    recovered: plainly<{ document: Recipe; revision: number }>((state, { document, revision }) => ({
       ...state,
       past: state.present ? [state.present] : [],
-      present: payload.document,
-      revision: payload.revision,
+      present: document,
+      revision,
       saveState: 'unsaved',
-    }),
-    edited: (state, { payload }: PayloadAction<{ recipe: Recipe; mergeKey?: string }>): RecipeState => {
-      if (!state.present || payload.recipe === state.present) return state;
-      const merges = payload.mergeKey !== undefined && payload.mergeKey === state.mergeKey;
+    })),
+    edited: plainly<{ recipe: Recipe; mergeKey?: string }>((state, { recipe, mergeKey }) => {
+      if (!state.present || recipe === state.present) return state;
+      const merges = mergeKey !== undefined && mergeKey === state.mergeKey;
       return {
         ...state,
         past: merges ? state.past : [...state.past, state.present].slice(-MOST_STEPS),
-        present: payload.recipe,
+        present: recipe,
         future: [],
-        mergeKey: payload.mergeKey,
+        mergeKey,
         saveState: unsaved(state.saveState),
       };
-    },
+    }),
     /** The next edit starts a new step of undo. */
-    stepEnded: (state): RecipeState => ({ ...state, mergeKey: undefined }),
-    undone: (state): RecipeState => {
+    stepEnded: plainly<undefined>((state) => ({ ...state, mergeKey: undefined })),
+    undone: plainly<undefined>((state) => {
       const before = state.past.at(-1);
       if (!before || !state.present) return state;
-      return {
-        ...state,
-        past: state.past.slice(0, -1),
-        present: before,
-        future: [state.present, ...state.future],
-        mergeKey: undefined,
-        saveState: unsaved(state.saveState),
-      };
-    },
-    redone: (state): RecipeState => {
-      const [next, ...rest] = state.future;
+      const future = [state.present, ...state.future];
+      return { ...state, past: state.past.slice(0, -1), present: before, future, mergeKey: undefined, saveState: unsaved(state.saveState) };
+    }),
+    redone: plainly<undefined>((state) => {
+      const [next, ...future] = state.future;
       if (!next || !state.present) return state;
-      return {
-        ...state,
-        past: [...state.past, state.present],
-        present: next,
-        future: rest,
-        mergeKey: undefined,
-        saveState: unsaved(state.saveState),
-      };
-    },
-    savingStarted: (state, { payload: id }: PayloadAction<string>): RecipeState =>
-      id === state.id ? { ...state, saveState: 'saving', problem: undefined } : state,
+      const past = [...state.past, state.present];
+      return { ...state, past, present: next, future, mergeKey: undefined, saveState: unsaved(state.saveState) };
+    }),
+    savingStarted: plainly<string>((state, id) => (id === state.id ? { ...state, saveState: 'saving', problem: undefined } : state)),
     /** The server has a revision; what was written meanwhile is still to be sent. */
-    saved: (state, { payload }: PayloadAction<{ saved: Saved<Recipe>; sent: Recipe }>): RecipeState => {
-      if (payload.saved.id !== state.id) return state;
-      const { revision, savedAt } = payload.saved;
-      return { ...state, revision, savedAt, saveState: state.present === payload.sent ? 'saved' : 'unsaved' };
-    },
-    saveFailed: (state, { payload: { id, problem } }: PayloadAction<{ id: string; problem: Problem }>): RecipeState =>
+    saved: plainly<{ saved: Saved<Recipe>; sent: Recipe }>((state, { saved: { id, revision, savedAt }, sent }) =>
+      id === state.id ? { ...state, revision, savedAt, saveState: state.present === sent ? 'saved' : 'unsaved' } : state,
+    ),
+    saveFailed: plainly<{ id: string; problem: Problem }>((state, { id, problem }) =>
       id === state.id
         ? { ...state, saveState: problem.status === 0 ? 'unreached' : problem.current ? 'stale' : 'refused', problem }
         : state,
+    ),
     /** After a stale save: what the other wrote is taken; one's own stays one undo away. */
-    theirsTaken: (state): RecipeState => {
+    theirsTaken: plainly<undefined>((state) => {
       const theirs = state.problem?.current;
       if (!theirs || !state.present) return state;
       return {
@@ -123,20 +115,15 @@ const slice = createSlice({
         problem: undefined,
         mergeKey: undefined,
       };
-    },
+    }),
     /** After a stale save: one's own is to be saved over the other's, which stays in the revisions. */
-    mineKept: (state): RecipeState => {
+    mineKept: plainly<undefined>((state) => {
       const theirs = state.problem?.current;
       if (!theirs) return state;
-      return {
-        ...state,
-        past: [...state.past, theirs.document as Recipe],
-        revision: theirs.revision,
-        saveState: 'unsaved',
-        problem: undefined,
-      };
-    },
-    closed: (): RecipeState => NOTHING_OPEN,
+      const past = [...state.past, theirs.document as Recipe];
+      return { ...state, past, revision: theirs.revision, saveState: 'unsaved', problem: undefined };
+    }),
+    closed: plainly<undefined>(() => NOTHING_OPEN),
   },
 });
 

@@ -17,7 +17,7 @@ export function AddRow({
   // Composed text (accents, other scripts) becomes a line only when it is whole.
   const [composing, setComposing] = useState<string>();
   return (
-    <div className={`addrow ${placeholder === '' ? 'between' : ''}`}>
+    <div className="addrow">
       <input
         data-row={`${place.part}/${place.line}/empty`}
         aria-label="New ingredient"

@@ -27,7 +27,7 @@ export function BuildStation() {
         <button
           className="btn"
           disabled={!canUndo}
-          onClick={() => dispatch(recipeActions.undone())}
+          onClick={() => dispatch(recipeActions.undone(undefined))}
           aria-label="Undo"
           title="Undo (Ctrl Z)"
         >
@@ -36,7 +36,7 @@ export function BuildStation() {
         <button
           className="btn"
           disabled={!canRedo}
-          onClick={() => dispatch(recipeActions.redone())}
+          onClick={() => dispatch(recipeActions.redone(undefined))}
           aria-label="Redo"
           title="Redo (Shift Ctrl Z)"
         >

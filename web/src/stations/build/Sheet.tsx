@@ -14,9 +14,14 @@ import {
   type LinePlace,
 } from '../../features/recipes/editRecipe';
 import { recipeActions } from '../../features/recipes/recipeSlice';
+import { useToast } from '../../ui/Toasts';
 import { AddRow } from './AddRow';
 import { LineRow } from './LineRow';
 import { PartRow } from './PartRow';
+
+/** What one line may hold, and one paste bring: more is no ingredient list. */
+const LONGEST_LINE = 500;
+const MOST_LINES = 200;
 
 /** Where the caret stands: a line, or the empty row before it. */
 export interface Caret extends LinePlace {
@@ -70,18 +75,16 @@ export function Sheet() {
                 />
               </Fragment>
             ))}
-            <AddRow
-              place={{ part: p, line: part.lines.length }}
-              actions={actions}
-              caret={caret?.empty === true && caret.part === p && caret.line === part.lines.length}
-              placeholder={
-                part.lines.length === 0
-                  ? 'Type an ingredient: 300 g red lentils, rinsed. Or paste a whole list.'
-                  : p === recipe.parts.length - 1
-                    ? 'Add a line'
-                    : ''
-              }
-            />
+            {(part.lines.length === 0 || p === recipe.parts.length - 1 || isAtEnd(caret, p, part.lines.length)) && (
+              <AddRow
+                place={{ part: p, line: part.lines.length }}
+                actions={actions}
+                caret={isAtEnd(caret, p, part.lines.length)}
+                placeholder={
+                  part.lines.length === 0 ? 'Type an ingredient: 300 g red lentils, rinsed. Or paste a whole list.' : 'Add a line'
+                }
+              />
+            )}
           </Fragment>
         ))}
       </div>
@@ -90,6 +93,11 @@ export function Sheet() {
       </button>
     </>
   );
+}
+
+/** Whether the caret stands in the empty row that ends a part. */
+function isAtEnd(caret: Caret | undefined, part: number, lines: number): boolean {
+  return caret?.empty === true && caret.part === part && caret.line === lines;
 }
 
 /** Energy of the whole batch, in kcal: what the shares of the lines are of. */
@@ -103,6 +111,7 @@ function batchEnergyOf(figures: RecipeFigures | undefined): number {
 function useSheetActions(recipe: Recipe, setCaret: (caret: Caret | undefined) => void): SheetActions {
   const { here } = useStation();
   const dispatch = useAppDispatch();
+  const say = useToast();
   const edit = useCallback(
     (next: Recipe, mergeKey?: string) => dispatch(recipeActions.edited({ recipe: next, ...(mergeKey === undefined ? {} : { mergeKey }) })),
     [dispatch],
@@ -120,7 +129,15 @@ function useSheetActions(recipe: Recipe, setCaret: (caret: Caret | undefined) =>
     },
     write: (place, line) => edit(replaceLine(recipe, place, line)),
     insert: (place, texts) => {
-      const lines = texts.map((text) => text.trim()).filter(Boolean);
+      const lines = texts
+        .map((text) => text.trim())
+        .filter((text) => text !== '' && text.length <= LONGEST_LINE)
+        .slice(0, MOST_LINES);
+      const refused = texts.filter((text) => text.trim() !== '').length - lines.length;
+      if (refused > 0)
+        say(
+          `${refused === 1 ? 'One line was' : `${refused} lines were`} not taken: a line has at most ${LONGEST_LINE} characters, a paste ${MOST_LINES} lines. Nothing else changed.`,
+        );
       if (lines.length === 0) return;
       edit(
         insertLines(
@@ -138,7 +155,7 @@ function useSheetActions(recipe: Recipe, setCaret: (caret: Caret | undefined) =>
       if (!next) return;
       event.preventDefault();
       event.stopPropagation();
-      dispatch(recipeActions.stepEnded());
+      dispatch(recipeActions.stepEnded(undefined));
       if (next.recipe) edit(next.recipe);
       if (next.caret) setCaret(next.caret);
     },

@@ -82,6 +82,8 @@ function CardFrame({ frame, src, paper, title, onFigure }: CardFrameProps) {
     // On the desk the sheet lies on the station's own ground.
     page.body.style.background = 'transparent';
     setHeight(Math.max(PAGE[paper].height, page.documentElement.scrollHeight));
+    // Keys pressed inside the card mean the same as outside it.
+    page.addEventListener('keydown', (event) => window.dispatchEvent(new KeyboardEvent(event.type, event)));
     for (const figure of page.querySelectorAll<HTMLElement>('[data-figure]')) {
       figure.tabIndex = 0;
       figure.setAttribute('role', 'button');
@@ -107,7 +109,6 @@ function CardFrame({ frame, src, paper, title, onFigure }: CardFrameProps) {
         width={PAGE[paper].width}
         height={height}
         style={{ transform: `scale(${scale})` }}
-        sandbox="allow-same-origin allow-modals"
       />
     </div>
   );

@@ -1,0 +1,120 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { Kitchen, recipeFigures, type KitchenContent } from '../recipe/index.js';
+import { cardContent, energySharesOf } from './cardContent.js';
+import { cardPriceText, cardSmallPrint, dayText, leadOf } from './cardSentences.js';
+import { cautionsFor } from './cautions.js';
+import { kindsOf } from './foodKind.js';
+import { schemaOrgRecipe } from './schemaOrgRecipe.js';
+import { secondMeasure } from './secondMeasure.js';
+
+const demo = JSON.parse(readFileSync(join(__dirname, '../../../demo/saltmarsh-suppers.json'), 'utf8')) as KitchenContent;
+const kitchen = new Kitchen({
+  ...demo,
+  settings: { currency: 'EUR', measures: 'metric', rules: 'plain', staples: 'counted', date: '2026-11-25' },
+});
+const cardOf = (id: string) =>
+  cardContent(
+    recipeFigures(
+      demo.recipes.find((recipe) => recipe.id === id)!,
+      kitchen,
+    ),
+    kitchen,
+  );
+const dal = cardOf('smoky-lentil-and-squash-dal');
+
+test('the card prints each figure rounded once, with what is lacking', () => {
+  expect(dal.energy).toEqual({ figure: 'energyKcal', name: 'Energy', text: '672', unit: 'kcal' });
+  expect(dal.macros.map(({ figure, text }) => [figure, text])).toEqual([
+    ['protein', '24'],
+    ['carbohydrate', '109'],
+    ['fat', '12'],
+    ['saturates', '1.5'],
+    ['fibre', 'at least 14'],
+    ['salt', '2.4'],
+  ]);
+  expect(dal.used).toMatchObject({ text: '1.32', unit: '€' });
+});
+
+test('it says what goes in, what is added at the table, and which allergens each brings', () => {
+  expect(dal.servingsText).toBe('5 boxes');
+  expect(dal.topping?.name).toBe('Yoghurt');
+  expect(dal.allergensInBox).toEqual(['celery']);
+  expect(dal.allergensAtTable).toEqual(['milk']);
+  expect(dal.sections.map(({ served }) => served)).toEqual(['box', 'box', 'table']);
+});
+
+test('every line has its amount in two systems, and what to buy', () => {
+  const [lentils, squash] = dal.sections[0]?.lines ?? [];
+  expect(lentils).toMatchObject({ amount: '300 g', food: 'red lentils', note: 'rinsed', second: '10 ½ oz' });
+  expect(squash?.second).toBe('2 lb; buy 1.1 kg');
+});
+
+test('prices carry their dates', () => {
+  expect(cardPriceText(dal)).toBe('prices of 17 Nov 2026, oldest 8 Sep');
+  expect(cardPriceText({ ...dal, prices: undefined })).toBe('');
+  expect(dayText('2026-01-09', true)).toBe('9 Jan 2026');
+});
+
+test('cautions that stand on every card, and those a dish asks for', () => {
+  expect(cardSmallPrint(dal)).toMatch(/estimates for healthy adults, not medical advice/);
+  expect(cardSmallPrint(dal)).toMatch(/check their labels/);
+  expect(dal.cautions.fridge).toMatch(/Boxes with rice: eat within 1 day/);
+  expect(cardOf('duck-leg-and-red-cabbage').cautions.cooking[0]).toMatch(/74 °C \/ 165 °F/);
+  expect(cardOf('egg-and-leek-muffins').cautions.cooking[0]).toMatch(/71 °C \/ 160 °F/);
+  expect(cardOf('overnight-oats-plum-compote').cautions.freezer).toBe('Does not freeze well.');
+});
+
+test('a card never says more fridge days than the guideline', () => {
+  expect(cautionsFor([], [], { fridgeDays: 7 }).fridge).toMatch(/^4 days/);
+  expect(cautionsFor([], [], {}).fridge).toMatch(/^3 to 4 days/);
+  expect(cautionsFor([], ['Marinate the beef overnight.']).cooking).toContain('Boil marinade that met raw meat, or throw it away.');
+});
+
+test('kinds of food', () => {
+  const kinds = (name: string, aisle: string, state: 'raw' | 'dry' = 'raw') => kindsOf({ id: 'x', name, aisle, state });
+  expect(kinds('Beef mince, 10 % fat', 'meat-poultry')).toEqual(['mince']);
+  expect(kinds('Prawns, peeled', 'fish-seafood')).toEqual(['shellfish', 'fish']);
+  expect(kinds('Kidney beans', 'pulses', 'dry')).toEqual(['dry beans']);
+  expect(kinds('Rice vinegar', 'sauces-sweet')).toEqual([]);
+});
+
+test('shares of energy add up to one', () => {
+  const shares = energySharesOf({ protein: 10, carbohydrate: 20, fat: 5, fibre: 4 });
+  expect(shares.reduce((sum, { share }) => sum + share, 0)).toBeCloseTo(1, 12);
+  expect(energySharesOf({ protein: 0, carbohydrate: 0, fat: 0, fibre: 0 }).every(({ share }) => share === 0)).toBe(true);
+});
+
+test('a second measure', () => {
+  const weights = (grams: number) => ({ grams, purchase: grams, edible: grams, eaten: grams, method: 'scale' as const, halfWidth: 0 });
+  expect(secondMeasure({ amount: 300, unit: 'g' }, weights(300), 'metric')).toBe('10 ½ oz');
+  expect(secondMeasure({ amount: 900, unit: 'g' }, weights(900), 'metric')).toBe('2 lb');
+  expect(secondMeasure({ amount: 900, unit: 'ml' }, weights(900), 'metric')).toBe('3 ¾ cups');
+  expect(secondMeasure({ amount: 2, unit: 'piece' }, weights(250), 'metric')).toBe('250 g');
+  expect(secondMeasure({ amount: 2, unit: 'piece' }, undefined, 'metric')).toBe('');
+});
+
+test('schema.org data has the names readers’ machines look for, with units', () => {
+  const data = JSON.parse(JSON.stringify(schemaOrgRecipe(dal))) as Record<string, unknown>;
+  expect(data).toMatchObject({
+    '@context': 'https://schema.org',
+    '@type': 'Recipe',
+    name: 'Smoky lentil and squash dal, brown rice',
+    recipeYield: ['5', '5 boxes'],
+    totalTime: 'PT55M',
+    nutrition: {
+      '@type': 'NutritionInformation',
+      calories: '672 kcal',
+      proteinContent: '24 g',
+      fatContent: '12 g',
+      fiberContent: 'at least 14 g',
+      servingSize: '1 box (647 g)',
+    },
+  });
+  expect(data.recipeIngredient).toContain('300 g red lentils, rinsed');
+  expect(data.recipeInstructions).toHaveLength(4);
+});
+
+test('a card without lead says boxes and minutes', () => {
+  expect(leadOf({ ...dal, lead: '' })).toBe('Makes 5 boxes. 25 minutes at the stove, 55 in all.');
+});

@@ -1,0 +1,87 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import type { Food } from '../food/index.js';
+import { FoodIndex } from './foodIndex.js';
+import { idFromName } from './idFromName.js';
+import { leadingAmount } from './leadingNumber.js';
+import { lineFromText } from './lineFromText.js';
+import { amountWords, lineText } from './lineText.js';
+import { unitOfWord } from './unitAliases.js';
+
+const demo = join(__dirname, '../../../demo');
+const foods = readdirSync(demo)
+  .filter((name) => name.endsWith('.json'))
+  .flatMap((name) => (JSON.parse(readFileSync(join(demo, name), 'utf8')) as { foods?: Food[] }).foods ?? []);
+const index = new FoodIndex(foods);
+const byId = new Map(foods.map((food) => [food.id, food]));
+
+test.each([
+  ['3 leeks, trimmed', 'leek', { amount: 3, unit: 'piece', note: 'trimmed' }],
+  ['2 tbsp rapeseed oil', 'rapeseed-oil-harbour', { amount: 2, unit: 'tbsp' }],
+  ['350 g pearl barley', 'pearl-barley-nine', { amount: 350, unit: 'g' }],
+  ['4 garlic cloves, crushed', 'garlic', { amount: 4, unit: 'clove' }],
+  ['3 stalks celery', 'celery', { amount: 3, unit: 'stick' }],
+  ['1 small head red cabbage', 'cabbage-red', { amount: 1, unit: 'small head' }],
+  ['2 large eggs', 'egg', { amount: 2, unit: 'large piece' }],
+  ['2 cans white beans', 'white-beans-harbour', { amount: 2, unit: 'can' }],
+  ['2 x 400 g cans white beans', 'white-beans-harbour', { amount: 800, unit: 'g', as: 'AP', also: { amount: 2, unit: 'can' } }],
+  ['2 bay leaves', 'bay-leaf', { amount: 2, unit: 'leaf' }],
+  ['salt, to taste', 'salt-fine', { toTaste: 6 }],
+  ['1 courgete', 'courgette', { amount: 1, unit: 'piece' }],
+])('%s is %s', (text, food, line) => {
+  expect(lineFromText(text, index, 5)).toMatchObject({ food, text, ...line });
+});
+
+test('words that fit no food stay words', () => {
+  expect(lineFromText('200 g moon dust', index, 5)).toEqual({ text: '200 g moon dust' });
+});
+
+test('a food picked by hand is kept over any match', () => {
+  expect(lineFromText('2 onions', index, 5, byId.get('onion-red'))).toMatchObject({ food: 'onion-red', amount: 2 });
+});
+
+test.each([
+  '3 leeks, trimmed',
+  '300 g red lentils, rinsed',
+  '2 to 3 bay leaves',
+  '1 ½ tbsp honey',
+  'salt, to taste',
+  '2 large eggs, beaten',
+])('%s reads the same when written back', (text) => {
+  const line = lineFromText(text, index, 5);
+  expect(lineText(line, byId.get(line.food ?? ''))).toBe(text);
+});
+
+test('a line without text is named after its food', () => {
+  expect(lineText({ food: 'leek', amount: 3, unit: 'piece', note: 'trimmed' }, { id: 'leek', name: 'Leek, raw' })).toBe('3 leek, trimmed');
+});
+
+test('finding tolerates word order, plural, accents and a slip', () => {
+  expect(index.best('lentils red')?.id).toBe('red-lentils-weir-lane');
+  expect(index.best('tomatoes chopped')?.id).toBe('chopped-tomatoes-harbour');
+  expect(index.best('póttato waxy')).toBeDefined();
+  expect(index.find('')).toEqual([]);
+});
+
+test('an id is made of letters, digits and hyphens, and is nobody else’s', () => {
+  expect(idFromName('Crème fraîche, 30 %', new Set())).toBe('creme-fraiche-30');
+  expect(idFromName('Leek', new Set(['leek', 'leek-2']))).toBe('leek-3');
+  expect(idFromName('日本', new Set())).toBe('unnamed');
+});
+
+test('amounts in words', () => {
+  expect(amountWords([4, 6], 'sprig')).toBe('4 to 6 sprigs');
+  expect(amountWords(1, 'cup, chopped')).toBe('1 cup');
+  expect(amountWords(3, 'piece')).toBe('3');
+});
+
+test('units in words', () => {
+  expect(unitOfWord('Tablespoons')).toEqual({ unit: 'tbsp', times: 1 });
+  expect(unitOfWord('dl')).toEqual({ unit: 'ml', times: 100 });
+  expect(unitOfWord('leeks')).toBeUndefined();
+});
+
+test('an amount is read off the front only', () => {
+  expect(leadingAmount('4 to 6 sprigs thyme')).toEqual({ amount: [4, 6], rest: 'sprigs thyme' });
+  expect(leadingAmount('thyme 4')).toBeUndefined();
+});

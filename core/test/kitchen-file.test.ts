@@ -1,0 +1,148 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { faultText, findingsOf, foodEnergyAgreement, Kitchen, readEntry, readKitchen, recipeFigures, RecipeEntry } from '../src/index.js';
+
+const FOOD = { id: 'oats', name: 'Oats', nutrients: { energyKcal: 370 } };
+const dish = (line: object, over: object = {}) => ({
+  format: 'portiona/1',
+  foods: [FOOD],
+  recipes: [{ id: 'd', title: 'D', servings: 1, parts: [{ id: 'p', name: 'P', lines: [line] }], ...over }],
+});
+
+function faultsIn(file: unknown): string[] {
+  const read = readKitchen(file, '2031-03-10');
+  return read.ok ? [] : read.faults.map(faultText);
+}
+
+test.each<[string, unknown, RegExp]>([
+  ['an empty object', {}, /^format: is missing/],
+  ['a list', [], /must be an object/],
+  ['another format', { format: 'portiona/2' }, /^format: must be one of: portiona\/1/],
+  ['an unknown key', { format: 'portiona/1', food: [] }, /^food: unknown key "food"; did you mean "foods"\?/],
+  [
+    'an unknown unit',
+    dish({ food: 'oats', amount: 1, unit: 'cupp' }),
+    /^recipes\[0\]\.parts\[0\]\.lines\[0\]\.unit: unknown unit "cupp"; did you mean "cup"\?/,
+  ],
+  [
+    'a negative amount',
+    dish({ food: 'oats', amount: -3, unit: 'g' }),
+    /^recipes\[0\]\.parts\[0\]\.lines\[0\]\.amount: must be a number from 0/,
+  ],
+  ['a range the wrong way round', dish({ food: 'oats', amount: [3, 2], unit: 'g' }), /amount: must be a number/],
+  ['no amount', dish({ food: 'oats' }), /amount: is missing/],
+  ['no unit', dish({ food: 'oats', amount: 1 }), /unit: is missing/],
+  ['servings 0', dish({ food: 'oats', amount: 1, unit: 'g' }, { servings: 0 }), /^recipes\[0\]\.servings: must be a number from 1/],
+  ['no parts', dish({}, { parts: [] }), /parts: must hold at least one part/],
+  ['an unknown food', dish({ food: 'oat', amount: 1, unit: 'g' }), /food: unknown food "oat"; did you mean "oats"\?/],
+  ['neither food nor recipe', dish({ amount: 1, unit: 'g' }), /must name either a food/],
+  ['a pint in metric', dish({ food: 'oats', amount: 1, unit: 'pint' }), /there is no "pint" in metric measures/],
+  ['a scaling rule with more in it', dish({ food: 'oats', amount: 1, unit: 'g', scaling: { damped: 0.8, extra: 1 } }), /scaling: must be/],
+  ['a ratio to nothing', dish({ food: 'oats', amount: 1, unit: 'g', scaling: { ratioTo: 'q', share: 1 } }), /unknown line or part "q"/],
+  ['an id in capitals', { format: 'portiona/1', foods: [{ id: 'Oats', name: 'Oats' }] }, /^foods\[0\]\.id: must be lower-case/],
+  ['an id twice', { format: 'portiona/1', foods: [FOOD, FOOD] }, /^foods\[1\]\.id: "oats" is already/],
+  ['refuse of 1', { format: 'portiona/1', foods: [{ ...FOOD, refuse: 1 }] }, /^foods\[0\]\.refuse: must be a number from 0 to below 1/],
+  ['density 0', { format: 'portiona/1', foods: [{ ...FOOD, density: 0 }] }, /density: must be a number above 0/],
+  [
+    'an unknown nutrient',
+    { format: 'portiona/1', foods: [{ ...FOOD, nutrients: { protien: 1 } }] },
+    /^foods\[0\]\.nutrients\.protien: unknown key "protien"; did you mean "protein"\?/,
+  ],
+  [
+    'a nutrient in words',
+    { format: 'portiona/1', foods: [{ ...FOOD, nutrients: { protein: 'much' } }] },
+    /nutrients\.protein: must be a number/,
+  ],
+  [
+    'per ml without density',
+    { format: 'portiona/1', foods: [{ ...FOOD, per: { amount: 100, unit: 'ml' } }] },
+    /^foods\[0\]\.per: per ml needs a density/,
+  ],
+  ['null for a number', { format: 'portiona/1', foods: [{ ...FOOD, yield: null }] }, /yield: must be a number above 0/],
+  [
+    'a day that is none',
+    {
+      format: 'portiona/1',
+      foods: [FOOD],
+      packs: [{ food: 'oats', net: 1, unit: 'kg', price: '1', currency: 'EUR', shop: 'A', seen: '2031-02-30' }],
+    },
+    /^packs\[0\]\.seen: must be a day/,
+  ],
+  ['a currency that is none', { format: 'portiona/1', settings: { currency: 'EURO' } }, /^settings\.currency: must be an ISO 4217/],
+  [
+    'a price in words',
+    {
+      format: 'portiona/1',
+      foods: [FOOD],
+      packs: [{ food: 'oats', net: 1, unit: 'kg', price: 'cheap', currency: 'EUR', shop: 'A', seen: '2031-02-01' }],
+    },
+    /price: must be a decimal/,
+  ],
+  ['keys that reach into the runtime', JSON.parse('{"format":"portiona/1","__proto__":{"foods":[]}}'), /unknown key "__proto__"/],
+])('%s is refused by name', (_, file, message) => {
+  const faults = faultsIn(file);
+  expect(faults[0]).toMatch(message);
+});
+
+test('deep nesting is refused, not followed', () => {
+  let nested: object = {};
+  for (let i = 0; i < 100_000; i++) nested = { foods: nested };
+  expect(faultsIn(nested)[0]).toMatch(/nested too deep/);
+});
+
+test('a circle of parts is refused at the line that closes it', () => {
+  const recipe = (id: string, of: string) => ({
+    id,
+    title: id,
+    servings: 1,
+    parts: [{ id: 'p', name: 'P', lines: [{ recipe: of, part: 'p', amount: 1, unit: 'g' }] }],
+  });
+  const faults = faultsIn({ format: 'portiona/1', recipes: [recipe('a', 'b'), recipe('b', 'c'), recipe('c', 'a')] });
+  expect(faults).toHaveLength(1);
+  expect(faults[0]).toMatch(/^recipes\[2\]\.parts\[0\]\.lines\[0\]: part "a\/p" would hold itself: a\/p -> b\/p -> c\/p -> a\/p/);
+});
+
+test('what is left out means what the format says', () => {
+  const read = readKitchen({ format: 'portiona/1' }, '2031-03-10');
+  expect(read.ok && read.entry).toMatchObject({
+    settings: { currency: 'EUR', measures: 'metric', rules: 'plain', staples: 'counted', date: '2031-03-10' },
+    foods: [],
+    packs: [],
+    recipes: [],
+  });
+});
+
+test('a line of words alone is a draft, and may be saved', () => {
+  expect(faultsIn(dish({ text: '2 spoons of something' }))).toEqual([]);
+  expect(readEntry(RecipeEntry, { id: 'd', title: '', servings: 1, parts: [] }).ok).toBe(false);
+});
+
+describe('the demo kitchen', () => {
+  const read = readKitchen(JSON.parse(readFileSync(join(__dirname, '../../demo/saltmarsh-suppers.json'), 'utf8')), '2026-11-25');
+  const content = read.ok ? read.entry : undefined;
+
+  test('reads without a fault, and holds enough to work with', () => {
+    expect(read.ok ? [] : read.faults).toEqual([]);
+    expect(content?.recipes.length).toBeGreaterThanOrEqual(4);
+    expect(content?.foods.length).toBeGreaterThanOrEqual(50);
+  });
+
+  test.each((content?.foods ?? []).map((food) => [food.id, food] as const))('%s passes the energy check', (_, food) => {
+    expect(foodEnergyAgreement(food)?.agrees).toBe(true);
+  });
+
+  test.each((content?.recipes ?? []).map((recipe) => [recipe.id, recipe] as const))(
+    '%s has figures a dietitian would believe, and nothing wrong',
+    (_, recipe) => {
+      const kitchen = new Kitchen(content!);
+      const figures = recipeFigures(recipe, kitchen);
+      const { energyKcal, protein, sodium } = figures.perServing.nutrients;
+      expect(energyKcal.amount).toBeGreaterThan(200);
+      expect(energyKcal.amount).toBeLessThan(800);
+      expect(protein.amount).toBeGreaterThan(10);
+      expect((sodium.amount ?? 0) * 0.0025).toBeLessThan(3.5);
+      expect(figures.perServing.usedCost.amount).toBeLessThan(5);
+      expect(findingsOf(figures, kitchen).filter(({ severity }) => severity === 'wrong')).toEqual([]);
+    },
+  );
+});

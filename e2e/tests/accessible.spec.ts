@@ -1,0 +1,54 @@
+import { docketFigure, expect, expectAccessible, test } from './desk';
+
+const DAL = '/recipes/smoky-lentil-and-squash-dal';
+
+for (const theme of ['light', 'dark'] as const)
+  test.describe(`axe finds nothing, ${theme}`, () => {
+    test.use({ colorScheme: theme });
+
+    test('recipes', async ({ page }) => {
+      await page.goto('/recipes');
+      await page.locator('.dish').first().waitFor();
+      await expectAccessible(page);
+    });
+
+    test('build, with a line being typed and a working open', async ({ page }) => {
+      await page.goto(`${DAL}/build`);
+      await page.getByLabel('Ingredient: 300 g red lentils, rinsed').focus();
+      await expectAccessible(page);
+      await docketFigure(page, 'Fibre').click();
+      await page.getByRole('region', { name: 'Working of Fibre' }).waitFor();
+      await expectAccessible(page);
+    });
+
+    test('method', async ({ page }) => {
+      await page.goto(`${DAL}/build`);
+      await page.getByRole('tab', { name: 'Method and keeping' }).click();
+      await expectAccessible(page);
+    });
+
+    test('card', async ({ page }) => {
+      await page.goto(`${DAL}/card`);
+      await page.frameLocator('iframe').getByRole('heading', { level: 1 }).waitFor();
+      await expectAccessible(page);
+    });
+
+    test('pantry', async ({ page }) => {
+      await page.goto('/pantry/red-lentils-weir-lane');
+      await page.locator('.tag .check').waitFor();
+      await expectAccessible(page);
+    });
+
+    test('dialogs', async ({ page }) => {
+      await page.goto('/recipes');
+      await page.keyboard.press('Control+k');
+      await page.getByRole('dialog').waitFor();
+      await expectAccessible(page);
+    });
+  });
+
+test('fifteen lines and the docket fit a screen of 1280 by 800 without scrolling', async ({ page }) => {
+  await page.goto(`${DAL}/build`);
+  await expect(page.getByLabel('Ingredient: 200 g plain yoghurt')).toBeInViewport({ ratio: 1 });
+  await expect(page.getByRole('complementary', { name: 'Docket' })).toBeInViewport({ ratio: 1 });
+});

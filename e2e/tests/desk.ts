@@ -1,0 +1,60 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test as base, type Page } from '@playwright/test';
+
+/** A page on which nothing may go wrong unsaid: no error on the console, no request to anywhere but the server. */
+export const test = base.extend<{ quiet: void }>({
+  quiet: [
+    async ({ page }, use) => {
+      const troubles: string[] = [];
+      page.on('pageerror', (error) => troubles.push(`page: ${error.message}`));
+      page.on('console', (message) => {
+        // A refused or stale save is told on the page; the browser notes its status as well.
+        if (message.type() === 'error' && !/status of (404|409|422|413)|ERR_FAILED|ERR_INTERNET/.test(message.text()))
+          troubles.push(`console: ${message.text()}`);
+      });
+      page.on('request', (request) => {
+        const { hostname, protocol } = new URL(request.url());
+        if (protocol.startsWith('http') && hostname !== '127.0.0.1') troubles.push(`request: ${request.url()}`);
+      });
+      await use();
+      expect(troubles).toEqual([]);
+    },
+    { auto: true },
+  ],
+});
+export { expect };
+
+/** A figure of the docket, by its name. */
+export function docketFigure(page: Page, name: string) {
+  return page.getByRole('complementary', { name: 'Docket' }).getByRole('button', { name: new RegExp(`^${name}`) });
+}
+
+/** Waits until everything written is on the server. */
+export async function expectSaved(page: Page): Promise<void> {
+  await expect(page.locator('.saved')).toContainText(/^Saved \d/);
+}
+
+/** A recipe of one's own, through the interface. Returns its id. */
+export async function startRecipe(page: Page, title: string, boxes = '4'): Promise<string> {
+  await page.goto('/recipes');
+  await page.getByRole('button', { name: 'Start a recipe' }).first().click();
+  await page.getByLabel('Name', { exact: true }).fill(title);
+  await page.getByLabel('Boxes', { exact: true }).fill(boxes);
+  await page.getByRole('button', { name: 'Start', exact: true }).click();
+  await expect(page.getByLabel('Title', { exact: true })).toHaveValue(title);
+  return new URL(page.url()).pathname.split('/')[2] ?? '';
+}
+
+/** Types a line into the empty row at the end of the first part. */
+export async function typeLine(page: Page, text: string): Promise<void> {
+  await page.getByLabel('New ingredient').first().focus();
+  await page.keyboard.type(text);
+}
+
+/** What axe finds wrong with the page as it stands. */
+export async function expectAccessible(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'])
+    .analyze();
+  expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ target }) => target.join(' ')).join(' | ')}`)).toEqual([]);
+}

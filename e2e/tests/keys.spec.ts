@@ -1,0 +1,102 @@
+import { docketFigure, expect, startRecipe, test, typeLine } from './desk';
+
+const lines = (page: import('@playwright/test').Page) =>
+  page.getByLabel(/^Ingredient:/).evaluateAll((fields) => fields.map((field) => (field as HTMLInputElement).value));
+
+test('lines are written, moved, doubled, made optional and undone by keys alone', async ({ page }) => {
+  await startRecipe(page, 'By keys');
+  await typeLine(page, '300 g red lentils');
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('2 onions, diced');
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('1 tbsp honey');
+  expect(await lines(page)).toEqual(['300 g red lentils', '2 onions, diced', '1 tbsp honey']);
+
+  await page.keyboard.press('Alt+ArrowUp');
+  await page.keyboard.press('Alt+ArrowUp');
+  expect(await lines(page)).toEqual(['1 tbsp honey', '300 g red lentils', '2 onions, diced']);
+  await expect(page.getByLabel('Ingredient: 1 tbsp honey')).toBeFocused();
+
+  await page.keyboard.press('Control+d');
+  expect(await lines(page)).toEqual(['1 tbsp honey', '1 tbsp honey', '300 g red lentils', '2 onions, diced']);
+  const before = await docketFigure(page, 'Energy').textContent();
+  await page.keyboard.press('Alt+o');
+  await page.keyboard.press('ArrowDown');
+  await expect(page.locator('.row', { hasText: 'optional' })).toHaveCount(1);
+  await expect(docketFigure(page, 'Energy')).not.toHaveText(before ?? '');
+  await page.keyboard.press('Control+z');
+  await expect(docketFigure(page, 'Energy')).toHaveText(before ?? '');
+  await page.keyboard.press('Control+z');
+  expect(await lines(page)).toEqual(['1 tbsp honey', '300 g red lentils', '2 onions, diced']);
+  await page.keyboard.press('Control+Shift+z');
+  expect(await lines(page)).toHaveLength(4);
+});
+
+test('the food of a line is changed without leaving it; the choice holds while the words do', async ({ page }) => {
+  await startRecipe(page, 'Another onion');
+  await typeLine(page, '2 onions');
+  await page.keyboard.press('Tab');
+  await page.keyboard.press('Enter');
+  await page.getByLabel('Find a food').fill('red onion');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: 'Onion, red, raw ▾' })).toBeVisible();
+  await page.getByLabel('Ingredient: 2 onions').fill('3 onions, sliced');
+  await expect(page.getByRole('button', { name: 'Onion, red, raw ▾' })).toBeVisible();
+});
+
+test('words that fit no food are said to, and lead to the pantry with the name filled in', async ({ page }) => {
+  await startRecipe(page, 'Unknown things');
+  await typeLine(page, '200 g moon dust');
+  await expect(page.getByRole('complementary', { name: 'Docket' })).toContainText('1 wrong');
+  await page.getByRole('button', { name: 'Choose a food ▾' }).click();
+  await page.getByRole('button', { name: 'Add “moon dust” to the pantry' }).click();
+  await expect(page.getByLabel('Name of the food')).toHaveValue('moon dust');
+});
+
+test('a "to taste" is assumed, shown as such, and confirmed', async ({ page }) => {
+  await startRecipe(page, 'Seasoned', '5');
+  await typeLine(page, 'salt, to taste');
+  await page.getByLabel('New ingredient').last().focus();
+  await page.getByRole('button', { name: '6.0 g assumed' }).click();
+  await page.getByLabel('Grams in the batch').fill('4');
+  await page.getByRole('button', { name: 'Weighed' }).click();
+  await expect(page.getByRole('button', { name: '4.0 g weighed' })).toBeVisible();
+  await expect(docketFigure(page, 'Salt')).toContainText('0.8');
+});
+
+test('parts are served at the table, shared by pieces, named and taken out', async ({ page }) => {
+  await startRecipe(page, 'In parts', '2');
+  await typeLine(page, '200 g rolled oats');
+  await page.getByRole('button', { name: 'Part', exact: true }).click();
+  await page.getByLabel('Part name').nth(1).fill('Topping');
+  await page.getByLabel('New ingredient').last().focus();
+  await page.keyboard.type('100 g plain yoghurt');
+  await page.keyboard.press('Alt+t');
+  await expect(page.getByRole('button', { name: /^at the table/ })).toBeVisible();
+  await expect(docketFigure(page, 'With topping')).toContainText('403'); // (744 + 61) / 2 = 402.5
+  await page.getByRole('button', { name: /^in the box/ }).click();
+  await page.getByRole('button', { name: 'pieces', exact: true }).click();
+  await page.getByLabel('Pieces made').fill('8');
+  await page.getByLabel('Pieces made').press('Enter');
+  await expect(docketFigure(page, 'Energy')).toContainText('186'); // 744 x 2 / 8
+});
+
+test('find or do anything, keys, stations, theme', async ({ page }) => {
+  await page.goto('/recipes');
+  await page.locator('.dish').first().waitFor();
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type('duck');
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel('Title', { exact: true })).toHaveValue(/Duck leg/);
+  await page.keyboard.press('Alt+6');
+  await expect(page).toHaveURL(/\/card$/);
+  await page.keyboard.press('Alt+2');
+  await expect(page).toHaveURL(/\/build$/);
+  await page.getByRole('button', { name: 'Dark theme' }).click();
+  await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
+  await page.reload();
+  await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
+});

@@ -1,0 +1,83 @@
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { testServer } from './testServer.js';
+
+type Server = Awaited<ReturnType<typeof testServer>>;
+let server: Server;
+beforeAll(async () => {
+  server = await testServer({ demo: true });
+});
+afterAll(() => server.close());
+
+const DAL = '/api/recipes/smoky-lentil-and-squash-dal';
+
+test('the page needs nothing from anywhere, and may run nothing', async () => {
+  const { text, headers } = await server.http.get(`${DAL}/card.html`).expect(200);
+  expect(text.replace(/url\(data:/g, '')).not.toMatch(/url\(|src="|href="/);
+  expect(headers['content-security-policy']).toMatch(/default-src 'none'/);
+  expect(headers['content-security-policy']).not.toMatch(/script-src/);
+});
+
+test('the page carries schema.org data', async () => {
+  const { text } = await server.http.get(`${DAL}/card.html`).expect(200);
+  const [, json = ''] = /<script type="application\/ld\+json">(.*?)<\/script>/s.exec(text) ?? [];
+  expect(JSON.parse(json)).toMatchObject({
+    '@type': 'Recipe',
+    recipeYield: ['5', '5 boxes'],
+    totalTime: 'PT55M',
+    nutrition: { calories: '672 kcal' },
+  });
+});
+
+test.each(['a5', 'a4'])('the %s PDF says the same as the page, every character of it', async (paper) => {
+  const { body, headers } = (await server.http.get(`${DAL}/card.pdf?paper=${paper}`).buffer(true).parse(bytes).expect(200)) as {
+    body: Buffer;
+    headers: Record<string, string>;
+  };
+  expect(headers['content-type']).toBe('application/pdf');
+  const text = pdfText(body);
+  for (const said of [
+    'Smoky lentil and squash dal',
+    '672',
+    'at least 14',
+    '€ 1.32',
+    'red lentils, rinsed',
+    '10 ½ oz',
+    '°C',
+    'not medical advice',
+    'Night Watch, no. 7',
+  ])
+    expect(text).toContain(said);
+});
+
+test('thirds and accents survive the PDF', async () => {
+  const document = {
+    id: 'thirds',
+    title: 'Crème brûlée, ⅓ and ⅔',
+    servings: 1,
+    parts: [{ id: 'm', name: 'M', lines: [{ food: 'honey', amount: 1 / 3, unit: 'cup', text: '1/3 cup honey' }] }],
+  };
+  await server.http.post('/api/recipes').send({ document }).expect(201);
+  const { body } = (await server.http.get('/api/recipes/thirds/card.pdf').buffer(true).parse(bytes)) as { body: Buffer };
+  const text = pdfText(body);
+  for (const said of ['Crème brûlée', '⅓', '⅔']) expect(text).toContain(said);
+});
+
+test('another paper, or another recipe, is a clear no', async () => {
+  await server.http.get(`${DAL}/card.pdf?paper=a3`).expect(400);
+  await server.http.get('/api/recipes/nothing/card.pdf').expect(404);
+});
+
+function bytes(response: NodeJS.ReadableStream, done: (error: Error | null, body: Buffer) => void): void {
+  const chunks: Buffer[] = [];
+  response.on('data', (chunk: Buffer) => chunks.push(chunk));
+  response.on('end', () => done(null, Buffer.concat(chunks)));
+}
+
+function pdfText(pdf: Buffer): string {
+  const file = join(mkdtempSync(join(tmpdir(), 'portiona-card-')), 'card.pdf');
+  writeFileSync(file, pdf);
+  return execFileSync('pdftotext', ['-layout', file, '-'], { encoding: 'utf8' }).replace(/\s+/g, ' ');
+}

@@ -1,0 +1,205 @@
+import { testServer } from './testServer.js';
+
+type Server = Awaited<ReturnType<typeof testServer>>;
+let server: Server;
+beforeAll(async () => {
+  server = await testServer({ demo: true });
+});
+afterAll(() => server.close());
+
+const DISH = {
+  id: 'dish',
+  title: 'Dish',
+  servings: 2,
+  parts: [{ id: 'main', name: 'Main', lines: [{ food: 'leek', amount: 2, unit: 'piece', text: '2 leeks' }] }],
+};
+
+/** A body the interface answers with. */
+interface Body {
+  readonly [key: string]: unknown;
+  readonly revision: number;
+  readonly faults: { readonly path: string; readonly message: string }[];
+}
+
+test('health says that the database answers', async () => {
+  await server.http.get('/api/health').expect(200, { status: 'ok', database: 'up' });
+});
+
+test('the list says what a box delivers and costs', async () => {
+  const { body } = (await server.http.get('/api/recipes').expect(200)) as { body: Record<string, { amount: number }>[] };
+  const dal = body.find(({ id }) => (id as unknown) === 'smoky-lentil-and-squash-dal');
+  expect(dal?.energyKcal?.amount).toBeCloseTo(671.9, 0);
+  expect(dal?.fibre).toMatchObject({ atLeast: true });
+});
+
+test('a recipe is made, opened, saved and put away', async () => {
+  await server.http.post('/api/recipes').send({ document: DISH }).expect(201);
+  await server.http.post('/api/recipes').send({ document: DISH }).expect(409);
+  const saved = (await server.http
+    .put('/api/recipes/dish')
+    .send({ revision: 1, document: { ...DISH, title: 'Renamed' } })
+    .expect(200)) as { body: Body };
+  expect(saved.body).toMatchObject({ revision: 2, document: { title: 'Renamed' } });
+  await server.http.delete('/api/recipes/dish').expect(204);
+  const { body } = (await server.http.get('/api/recipes')) as { body: { id: string }[] };
+  expect(body.some(({ id }) => id === 'dish')).toBe(false);
+  await server.http.post('/api/recipes/dish/restore').expect(204);
+  await server.http.get('/api/recipes/dish').expect(200);
+});
+
+test('a save made on an old revision is told what is there, and writes nothing', async () => {
+  const document = { ...DISH, id: 'twice' };
+  await server.http.post('/api/recipes').send({ document }).expect(201);
+  await server.http
+    .put('/api/recipes/twice')
+    .send({ revision: 1, document: { ...document, title: 'First' } })
+    .expect(200);
+  const { body } = (await server.http
+    .put('/api/recipes/twice')
+    .send({ revision: 1, document: { ...document, title: 'Second' } })
+    .expect(409)) as { body: Body };
+  expect(body).toMatchObject({ status: 409, current: { revision: 2, document: { title: 'First' } } });
+});
+
+test('of many saves at once on one revision, one is written', async () => {
+  const document = { ...DISH, id: 'race' };
+  await server.http.post('/api/recipes').send({ document }).expect(201);
+  const answers = await Promise.all(
+    Array.from({ length: 8 }, (_, i) =>
+      server.http.put('/api/recipes/race').send({ revision: 1, document: { ...document, title: `Writer ${i}` } }),
+    ),
+  );
+  expect(answers.filter(({ status }) => status === 200)).toHaveLength(1);
+  expect(answers.filter(({ status }) => status === 409)).toHaveLength(7);
+});
+
+test.each<[string, object, string, RegExp]>([
+  [
+    'a negative amount',
+    { ...DISH, parts: [{ ...DISH.parts[0], lines: [{ food: 'leek', amount: -3, unit: 'g' }] }] },
+    'document.parts[0].lines[0].amount',
+    /must be a number from 0/,
+  ],
+  [
+    'an unknown unit',
+    { ...DISH, parts: [{ ...DISH.parts[0], lines: [{ food: 'leek', amount: 3, unit: 'cupp' }] }] },
+    'document.parts[0].lines[0].unit',
+    /did you mean "cup"/,
+  ],
+  ['servings 0', { ...DISH, servings: 0 }, 'document.servings', /from 1/],
+  [
+    'an unknown food',
+    { ...DISH, parts: [{ ...DISH.parts[0], lines: [{ food: 'leekk', amount: 3, unit: 'g' }] }] },
+    'document.parts[0].lines[0].food',
+    /unknown food "leekk"/,
+  ],
+  [
+    'a recipe that holds itself',
+    { ...DISH, id: 'self', parts: [{ ...DISH.parts[0], lines: [{ recipe: 'self', part: 'main', amount: 1, unit: 'g' }] }] },
+    'document.parts[0].lines[0]',
+    /would hold itself/,
+  ],
+  ['an unknown key', { ...DISH, servngs: 3 }, 'document.servngs', /did you mean "servings"/],
+  ['a title of nothing', { ...DISH, title: ' ' }, 'document.title', /must not be empty/],
+])('%s is refused by place and mend, and nothing is saved', async (_, document, path, message) => {
+  const { body } = (await server.http
+    .post('/api/recipes')
+    .send({ document: { id: 'refused', ...document, ...((document as { id: string }).id === 'self' ? {} : { id: 'refused' }) } })
+    .expect(422)) as { body: Body };
+  expect(body.faults[0]?.path).toBe(path);
+  expect(body.faults[0]?.message).toMatch(message);
+  await server.http.get('/api/recipes/refused').expect(404);
+});
+
+test('a body that is no JSON, none at all, or 10 MB is refused, and the server stays up', async () => {
+  await server.http.post('/api/recipes').set('content-type', 'application/json').send('{').expect(400);
+  await server.http.post('/api/recipes').send({}).expect(422);
+  const { body } = (await server.http
+    .post('/api/recipes')
+    .send({ document: { ...DISH, lead: 'x'.repeat(10_000_000) } })
+    .expect(413)) as { body: Body };
+  expect(body.detail).toMatch(/nothing was saved/);
+  await server.http.get('/api/health').expect(200);
+});
+
+test('text from outside is data: a title of markup reaches the page escaped', async () => {
+  const title = '<script>alert(1)</script> & "soup"';
+  await server.http
+    .post('/api/recipes')
+    .send({ document: { ...DISH, id: 'markup', title, steps: ['</script><script>alert(2)</script>'] } })
+    .expect(201);
+  const { text } = await server.http.get('/api/recipes/markup/card.html').expect(200);
+  expect(text).toContain('&lt;script&gt;alert(1)&lt;/script&gt; &amp; &quot;soup&quot;');
+  expect(text).not.toMatch(/<script>alert/);
+  const [, json = ''] = /<script type="application\/ld\+json">(.*?)<\/script>/s.exec(text) ?? [];
+  expect(JSON.parse(json)).toMatchObject({ name: title });
+});
+
+test('quotes and statements in a search for an id stay text', async () => {
+  await server.http.get(`/api/recipes/${encodeURIComponent("x'; DROP TABLE recipes; --")}`).expect(404);
+  await server.http.get('/api/recipes').expect(200);
+});
+
+test('foods and packs are added and saved on their revision', async () => {
+  const food = { id: 'test-oats', name: 'Test oats', nutrients: { energyKcal: 370 } };
+  await server.http.post('/api/foods').send({ document: food }).expect(201);
+  await server.http.post('/api/foods').send({ document: food }).expect(409);
+  await server.http
+    .put('/api/foods/test-oats')
+    .send({ revision: 1, document: { ...food, name: 'Oats' } })
+    .expect(200);
+  await server.http.put('/api/foods/test-oats').send({ revision: 1, document: food }).expect(409);
+  await server.http
+    .put('/api/foods/test-oats')
+    .send({ revision: 2, document: { ...food, id: 'other' } })
+    .expect(422);
+  const pack = { food: 'test-oats', net: 1, unit: 'kg', price: '1.50', currency: 'EUR', shop: 'Harbour Stores', seen: '2026-11-01' };
+  const made = (await server.http.post('/api/packs').send({ document: pack }).expect(201)) as { body: { id: string } };
+  await server.http
+    .put(`/api/packs/${made.body.id}`)
+    .send({ revision: 1, document: { ...pack, price: '1.60' } })
+    .expect(200);
+  await server.http.put(`/api/packs/${made.body.id}`).send({ revision: 1, document: pack }).expect(409);
+  await server.http
+    .post('/api/packs')
+    .send({ document: { ...pack, unit: 'crate' } })
+    .expect(422);
+  await server.http
+    .post('/api/packs')
+    .send({ document: { ...pack, food: 'nobody' } })
+    .expect(422);
+  await server.http.delete(`/api/packs/${made.body.id}`).expect(204);
+  await server.http.delete(`/api/packs/${made.body.id}`).expect(404);
+});
+
+test('a food edited changes the recipes that use it', async () => {
+  const energy = async () =>
+    ((await server.http.get('/api/recipes')) as { body: { id: string; energyKcal: { amount: number } }[] }).body.find(
+      ({ id }) => id === 'twice',
+    )?.energyKcal.amount;
+  const before = await energy();
+  const { body } = (await server.http.get('/api/foods/leek')) as { body: Body & { document: { nutrients: Record<string, number> } } };
+  await server.http
+    .put('/api/foods/leek')
+    .send({ revision: body.revision, document: { ...body.document, nutrients: { ...body.document.nutrients, energyKcal: 122 } } })
+    .expect(200);
+  expect(await energy()).toBeCloseTo(2 * (before ?? 0), 6);
+});
+
+test('an address of the interface that is none answers with a problem, not with a page', async () => {
+  const { headers } = await server.http.get('/api/nothing').expect(404);
+  expect(headers['content-type']).toMatch(/problem\+json/);
+});
+
+test('an import is whole or nothing', async () => {
+  const file = {
+    format: 'portiona/1',
+    foods: [
+      { id: 'brand-new', name: 'Brand new' },
+      { id: 'leek', name: 'Leek again' },
+    ],
+  };
+  await server.http.post('/api/imports/kitchen-file').send(file).expect(409);
+  await server.http.get('/api/foods/brand-new').expect(404);
+  await server.http.post('/api/imports/kitchen-file').send({ format: 'portiona/9' }).expect(422);
+});

@@ -1,0 +1,140 @@
+import fc from 'fast-check';
+import { FoodIndex, type Food, type Recipe } from '@portiona/core';
+import {
+  addPart,
+  insertLines,
+  moveLine,
+  removeLine,
+  removePart,
+  replaceLine,
+  replacePart,
+  retyped,
+  withFood,
+  withHead,
+} from './editRecipe';
+import { recipeActions, recipeReducer, type RecipeState } from './recipeSlice';
+
+const leek: Food = { id: 'leek', name: 'Leek, raw', names: ['leeks'], measures: { piece: 200 } };
+const red: Food = { id: 'onion-red', name: 'Onion, red', names: ['red onion'], measures: { piece: 125 } };
+const white: Food = { id: 'onion', name: 'Onion, white', names: ['onion'], measures: { piece: 125 } };
+const foods = [leek, red, white];
+const index = new FoodIndex(foods);
+const byId = new Map(foods.map((food) => [food.id, food]));
+
+const START: Recipe = {
+  id: 'dish',
+  title: 'Dish',
+  servings: 4,
+  parts: [
+    { id: 'a', name: 'A', lines: [{ food: 'leek', amount: 2, unit: 'piece', text: '2 leeks' }] },
+    { id: 'b', name: 'B', lines: [] },
+  ],
+};
+const saved = (document: Recipe, revision = 1) => ({ id: document.id, revision, savedAt: '2026-11-25T09:00:00Z', document });
+const opened = (): RecipeState => recipeReducer(undefined, recipeActions.opened({ saved: saved(START), bases: [] }));
+
+/** Any edit of the sheet, chosen by numbers. */
+function edit(recipe: Recipe, [kind, where, word]: readonly [number, number, number]): Recipe {
+  const part = where % recipe.parts.length;
+  const line = where % Math.max(1, recipe.parts[part]?.lines.length ?? 1);
+  const place = { part, line };
+  const text = ['3 leeks, trimmed', '200 g onion', 'salt, to taste', '<b>', '1 ½ cups leeks'][word % 5] ?? '';
+  switch (kind % 8) {
+    case 0:
+      return insertLines(recipe, place, [retyped(undefined, text, index, byId, recipe.servings)]);
+    case 1:
+      return recipe.parts[part]?.lines[line]
+        ? replaceLine(recipe, place, retyped(recipe.parts[part].lines[line], text, index, byId, recipe.servings))
+        : recipe;
+    case 2:
+      return removeLine(recipe, place);
+    case 3:
+      return moveLine(recipe, place, where % 2 === 0 ? 1 : -1).recipe;
+    case 4:
+      return addPart(recipe);
+    case 5:
+      return removePart(recipe, part);
+    case 6:
+      return replacePart(recipe, part, { served: word % 2 === 0 ? 'table' : undefined });
+    default:
+      return withHead(recipe, { servings: 1 + (where % 12), series: word % 2 === 0 ? undefined : 'Night Watch' });
+  }
+}
+
+const steps = fc.array(fc.tuple(fc.nat(100), fc.nat(100), fc.nat(100)), { minLength: 1, maxLength: 200 });
+
+test('undo after any 200 edits returns to the start exactly, redo to the end', () => {
+  fc.assert(
+    fc.property(steps, (edits) => {
+      let state = opened();
+      for (const one of edits) state = recipeReducer(state, recipeActions.edited({ recipe: edit(state.present ?? START, one) }));
+      const end = state.present;
+      const taken = state.past.length;
+      for (let i = 0; i < taken; i++) state = recipeReducer(state, recipeActions.undone(undefined));
+      expect(state.present).toEqual(START);
+      for (let i = 0; i < taken; i++) state = recipeReducer(state, recipeActions.redone(undefined));
+      expect(state.present).toEqual(end);
+    }),
+    { numRuns: 40 },
+  );
+});
+
+test('keys typed in one line are one step of undo', () => {
+  let state = opened();
+  for (const title of ['D', 'Du', 'Duc', 'Duck'])
+    state = recipeReducer(state, recipeActions.edited({ recipe: { ...START, title }, mergeKey: 'title' }));
+  expect(state.past).toHaveLength(1);
+  expect(recipeReducer(state, recipeActions.undone(undefined)).present).toEqual(START);
+});
+
+test('what is written while a save is on its way is still to be saved', () => {
+  let state = recipeReducer(opened(), recipeActions.edited({ recipe: { ...START, title: 'One' } }));
+  const sent = state.present!;
+  state = recipeReducer(state, recipeActions.savingStarted('dish'));
+  state = recipeReducer(state, recipeActions.edited({ recipe: { ...START, title: 'Two' } }));
+  state = recipeReducer(state, recipeActions.saved({ saved: saved(sent, 2), sent }));
+  expect(state).toMatchObject({ revision: 2, saveState: 'unsaved', present: { title: 'Two' } });
+});
+
+test('a save of what stands there leaves nothing to save', () => {
+  const state = recipeReducer(opened(), recipeActions.edited({ recipe: { ...START, title: 'One' } }));
+  const sent = state.present!;
+  expect(recipeReducer(state, recipeActions.saved({ saved: saved(sent, 2), sent })).saveState).toBe('saved');
+});
+
+test('a stale save keeps both versions: one is taken, the other stays one undo away', () => {
+  const theirs = { ...START, title: 'Theirs' };
+  let state = recipeReducer(opened(), recipeActions.edited({ recipe: { ...START, title: 'Mine' } }));
+  state = recipeReducer(
+    state,
+    recipeActions.saveFailed({ id: 'dish', problem: { status: 409, title: '', detail: '', faults: [], current: saved(theirs, 5) } }),
+  );
+  expect(state.saveState).toBe('stale');
+  expect(recipeReducer(state, recipeActions.edited({ recipe: { ...START, title: 'Mine still' } })).saveState).toBe('stale');
+  const taken = recipeReducer(state, recipeActions.theirsTaken(undefined));
+  expect(taken).toMatchObject({ present: { title: 'Theirs' }, revision: 5, saveState: 'saved' });
+  expect(recipeReducer(taken, recipeActions.undone(undefined)).present?.title).toBe('Mine');
+  expect(recipeReducer(state, recipeActions.mineKept(undefined))).toMatchObject({
+    present: { title: 'Mine' },
+    revision: 5,
+    saveState: 'unsaved',
+  });
+});
+
+test('an answer for another recipe changes nothing', () => {
+  const state = opened();
+  expect(recipeReducer(state, recipeActions.saved({ saved: saved({ ...START, id: 'other' }, 9), sent: START }))).toBe(state);
+});
+
+test('a food picked by hand stays while its words stay, and judgements with it', () => {
+  const line = { ...withFood({ text: '2 onions, diced' }, red, index, 4), retained: 0.5 };
+  expect(retyped(line, '3 onions, sliced', index, byId, 4)).toMatchObject({ food: 'onion-red', amount: 3, note: 'sliced', retained: 0.5 });
+  expect(retyped(line, '3 leeks', index, byId, 4)).toEqual({ food: 'leek', amount: 3, unit: 'piece', text: '3 leeks' });
+});
+
+test('a line moves over the edge of its part', () => {
+  const { recipe, place } = moveLine(START, { part: 0, line: 0 }, 1);
+  expect(place).toEqual({ part: 1, line: 0 });
+  expect(recipe.parts.map(({ lines }) => lines.length)).toEqual([0, 1]);
+  expect(moveLine(START, { part: 0, line: 0 }, -1).recipe).toBe(START);
+});
