@@ -37,6 +37,7 @@ export default defineConfig([
   globalIgnores(['**/dist/**', '**/*.gen.ts', 'e2e/results/**', '.portiona/**']),
   js.configs.recommended,
   { files: ['**/*.{js,cjs,mjs}'], languageOptions: { globals: globals.node } },
+  { files: ['e2e/bench/*.mjs'], languageOptions: { globals: globals.browser } },
   {
     files: ['**/*.{ts,tsx}'],
     extends: [tseslint.configs.recommendedTypeChecked],

@@ -33,9 +33,11 @@ function differences(want: unknown, got: unknown, path: string): string[] {
       ? []
       : [`${path}: want ${want}, got ${String(got)}`];
   if (typeof want !== 'object')
-    return want === got || alike(String(want), String(got), path) ? [] : [`${path}: want ${String(want)}, got ${String(got)}`];
+    return want === got || (typeof want === 'string' && alike(want, String(got), path))
+      ? []
+      : [`${path}: want ${JSON.stringify(want)}, got ${JSON.stringify(got)}`];
   if (Array.isArray(want)) return listDifferences(want, Array.isArray(got) ? got : [], path);
-  return Object.entries(want as object).flatMap(([key, one]) =>
+  return Object.entries(want).flatMap(([key, one]) =>
     differences(one, (got as Record<string, unknown> | undefined)?.[key], `${path}.${key}`),
   );
 }

@@ -41,6 +41,7 @@ for (const theme of ['light', 'dark'] as const)
 
     test('dialogs', async ({ page }) => {
       await page.goto('/recipes');
+      await page.locator('.dish').first().waitFor();
       await page.keyboard.press('Control+k');
       await page.getByRole('dialog').waitFor();
       await expectAccessible(page);

@@ -125,7 +125,7 @@ export function cardContent(figures: RecipeFigures, kitchen: Kitchen): CardConte
     used: costFigure('usedCost', perServing.usedCost.amount, isAtLeast(perServing.usedCost), currency),
     till: costFigure('tillCost', batch.till.cost?.toNumber(), batch.till.unpriced.length > 0, currency),
     currency,
-    prices: priceDates(used),
+    prices: pricesOf(figures),
     topping: hasTopping
       ? {
           name: table.map(({ part }) => part.name).join(', '),
@@ -239,15 +239,20 @@ function buyText({ weights, line, of }: LineFigures): string {
   return weights.purchase >= 1000 ? `buy ${plainText(weights.purchase / 1000, 1)} kg` : `buy ${gramsText(weights.purchase)} g`;
 }
 
-function priceDates(parts: readonly PartFigures[]): CardContent['prices'] {
-  const days = parts
-    .flatMap(({ lines }) =>
-      lines.flatMap(({ counted, of }) => (counted && of.kind === 'food' && of.basis.best ? [of.basis.best.pack.seen] : [])),
-    )
-    .sort();
-  const [oldest] = days;
-  const newest = days.at(-1);
-  return oldest === undefined || newest === undefined ? undefined : { newest, oldest };
+/** ISO dates of the newest and the oldest price that a recipe's cost rests on; undefined without any. */
+export function pricesOf({ parts }: RecipeFigures): CardContent['prices'] {
+  let newest: string | undefined;
+  let oldest: string | undefined;
+  for (const { part, lines } of parts) {
+    if (servedOf(part) === 'optional') continue;
+    for (const { counted, of } of lines) {
+      const seen = counted && of.kind === 'food' ? of.basis.best?.pack.seen : undefined;
+      if (seen === undefined) continue;
+      if (newest === undefined || seen > newest) newest = seen;
+      if (oldest === undefined || seen < oldest) oldest = seen;
+    }
+  }
+  return newest === undefined || oldest === undefined ? undefined : { newest, oldest };
 }
 
 function allergensOf(parts: readonly PartFigures[]): string[] {

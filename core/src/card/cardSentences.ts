@@ -15,7 +15,7 @@ export function leadOf(card: CardContent): string {
  *
  * @example cardPriceText(card) // 'prices of 3 Nov 2026, oldest 20 Sep'
  */
-export function cardPriceText({ prices }: CardContent): string {
+export function cardPriceText({ prices }: Pick<CardContent, 'prices'>): string {
   if (!prices) return '';
   const oldest =
     prices.oldest === prices.newest ? '' : `, oldest ${dayText(prices.oldest, prices.oldest.slice(0, 4) !== prices.newest.slice(0, 4))}`;

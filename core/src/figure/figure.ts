@@ -1,5 +1,3 @@
-import { compensatedSum } from '../quantity/index.js';
-
 /** A sum that knows what it lacks: what is known of it, and the places whose share nobody knows. */
 export interface Figure {
   /** The known part, unrounded; undefined when nothing of it is known. */
@@ -15,7 +13,8 @@ export interface Term {
   readonly lacking: boolean;
 }
 
-export const NOTHING_KNOWN: Figure = { amount: undefined, gaps: [] };
+/** The gaps of a figure that lacks nothing. */
+export const NO_GAPS: readonly string[] = [];
 
 /**
  * Adds terms: known amounts are summed, the places of lacking ones are kept. A known zero adds zero, an unknown adds a gap.
@@ -24,20 +23,25 @@ export const NOTHING_KNOWN: Figure = { amount: undefined, gaps: [] };
  *   // { amount: 7, gaps: ['a/2'] }
  */
 export function figureOf(terms: readonly Term[]): Figure {
-  const known = terms.flatMap(({ amount }) => (amount === undefined ? [] : [amount]));
-  return {
-    amount: known.length === 0 ? undefined : compensatedSum(known),
-    gaps: terms.filter(({ lacking }) => lacking).map(({ at }) => at),
-  };
+  return addFigures(terms.map(({ at, amount, lacking }) => ({ amount, gaps: lacking ? [at] : NO_GAPS })));
 }
 
-/** Adds figures: amounts and gaps both. */
+/** Adds figures: amounts and gaps both. Compensated, so that their order does not show. */
 export function addFigures(figures: readonly Figure[]): Figure {
-  const known = figures.flatMap(({ amount }) => (amount === undefined ? [] : [amount]));
-  return {
-    amount: known.length === 0 ? undefined : compensatedSum(known),
-    gaps: figures.flatMap(({ gaps }) => gaps),
-  };
+  let sum = 0;
+  let lost = 0;
+  let known = false;
+  let gaps: string[] | undefined;
+  for (const figure of figures) {
+    if (figure.gaps.length > 0) (gaps ??= []).push(...figure.gaps);
+    const term = figure.amount;
+    if (term === undefined) continue;
+    known = true;
+    const next = sum + term;
+    lost += Math.abs(sum) >= Math.abs(term) ? sum - next + term : term - next + sum;
+    sum = next;
+  }
+  return { amount: known ? sum + lost : undefined, gaps: gaps ?? NO_GAPS };
 }
 
 /**

@@ -12,12 +12,15 @@ export interface PackMix {
 
 /** A need met but for binary noise is met: one part in 10^9. */
 const SLACK = 1e-9;
+/** Steps of the search before the best mix found stands. Never reached by sizes that shops sell; it keeps a hostile list from hanging. */
+const MOST_STEPS = 300_000;
 
 /**
  * The cheapest combination of whole packs that covers a need; of equally cheap ones the one with least left over. With a
  * pinned candidate, whole numbers of that pack (domain page, 4.8).
  *
- * Exact: branch and bound over the sizes, cheapest rate first, with money in exact decimals.
+ * Exact: what the size of the cheapest rate must cover in any case is set aside, the rest is found by branch and bound,
+ * money in integers of its smallest place.
  *
  * @param need grams as purchased, 0 or more
  * @returns undefined when there is no candidate
@@ -26,9 +29,14 @@ const SLACK = 1e-9;
 export function packMix(need: number, candidates: readonly CandidatePack[]): PackMix | undefined {
   if (candidates.length === 0) return undefined;
   const pinned = candidates.some(({ pack }) => pack.pinned) ? bestPack(candidates) : undefined;
-  const sizes = pinned ? [pinned] : withoutDominated(candidates);
-  const counts = cheapestCounts(need * (1 - SLACK), sizes);
-  const packs = sizes.flatMap((candidate, i) => (counts[i] ? [{ candidate, count: counts[i] }] : []));
+  const sizes = pinned ? [pinned] : worthBuying(candidates);
+  const wanted = need * (1 - SLACK);
+  const certain = certainCount(wanted, sizes);
+  const counts = cheapestCounts(wanted - certain * (sizes[0]?.grams ?? 0), sizes);
+  const packs = sizes.flatMap((candidate, i) => {
+    const count = (counts[i] ?? 0) + (i === 0 ? certain : 0);
+    return count > 0 ? [{ candidate, count }] : [];
+  });
   return {
     packs,
     grams: packs.reduce((grams, { candidate, count }) => grams + candidate.grams * count, 0),
@@ -36,25 +44,38 @@ export function packMix(need: number, candidates: readonly CandidatePack[]): Pac
   };
 }
 
-/** Packs worth buying: none that is smaller or as big, yet not cheaper, than another. Cheapest rate first. */
-function withoutDominated(candidates: readonly CandidatePack[]): CandidatePack[] {
-  const kept: CandidatePack[] = [];
-  const bigAndCheapFirst = [...candidates].sort((a, b) => b.grams - a.grams || a.price.cmp(b.price));
-  for (const one of bigAndCheapFirst)
-    if (!kept.some((other) => other.price.lte(one.price) && other.grams >= one.grams && !isFiner(one, other))) kept.push(one);
-  return kept.sort((a, b) => a.rate - b.rate);
+/** Packs worth buying, cheapest rate first: none for which another is at least as big, and cheaper. */
+function worthBuying(candidates: readonly CandidatePack[]): CandidatePack[] {
+  return candidates
+    .filter((one) => !candidates.some((other) => other.grams >= one.grams && other.price.lt(one.price)))
+    .sort((a, b) => a.rate - b.rate || b.grams - a.grams);
 }
 
-/** At the same price a smaller pack still leaves less over. */
-function isFiner(one: CandidatePack, other: CandidatePack): boolean {
-  return one.price.eq(other.price) && one.grams < other.grams;
+/**
+ * Packs of the cheapest rate that any best mix holds. Others cost more per gram, and the cheapest alone costs at most one
+ * pack over its rate: so others together can weigh no more than that pack's price over the difference in rate. Nor can they
+ * be more packs than the cheapest weighs grams, for among so many some would weigh whole packs of it together.
+ */
+function certainCount(need: number, sizes: readonly CandidatePack[]): number {
+  const [cheapest, ...others] = sizes;
+  if (!cheapest) return 0;
+  const byOthers = others.map(({ grams, rate }) => {
+    const byCost = rate > cheapest.rate ? cheapest.price.toNumber() / (rate - cheapest.rate) : Infinity;
+    return Math.min(byCost, Math.ceil(cheapest.grams) * grams);
+  });
+  const left = byOthers.reduce((most, grams) => Math.max(most, grams), 0) * Math.max(1, others.length);
+  return Math.max(0, Math.floor((need - left) / cheapest.grams) - 1);
 }
 
 function cheapestCounts(need: number, sizes: readonly CandidatePack[]): number[] {
   const minor = toMinor(sizes);
   let best: { price: bigint; grams: number; counts: number[] } | undefined;
+  let steps = 0;
   const counts = sizes.map(() => 0);
+  const cannotPay = (spent: bigint, missing: number, rate: number) =>
+    best !== undefined && Number(spent) + missing * rate > Number(best.price) * (1 + SLACK);
   const visit = (i: number, missing: number, spent: bigint, grams: number): void => {
+    steps++;
     if (missing <= 0) {
       if (!best || spent < best.price || (spent === best.price && grams < best.grams)) best = { price: spent, grams, counts: [...counts] };
       return;
@@ -62,14 +83,11 @@ function cheapestCounts(need: number, sizes: readonly CandidatePack[]): number[]
     const size = sizes[i];
     const price = minor[i];
     if (!size || price === undefined) return;
-    // Sizes are in order of rate: what is missing cannot cost less than at this one's.
-    if (best && Number(spent) + (missing / size.grams) * Number(price) > Number(best.price) * (1 + SLACK)) return;
     const nextRate = i + 1 < sizes.length ? Number(minor[i + 1]) / (sizes[i + 1]?.grams ?? 1) : Infinity;
-    for (let count = Math.ceil(missing / size.grams - SLACK); count >= 0; count--) {
+    for (let count = Math.ceil(missing / size.grams - SLACK); count >= 0 && steps < MOST_STEPS; count--) {
       const stillMissing = Math.max(0, missing - count * size.grams);
-      // The fewer of this size, the more of a dearer one: once that cannot pay, no smaller count can.
-      if (best && Number(spent) + count * Number(price) + stillMissing * nextRate > Number(best.price) * (1 + SLACK) && stillMissing > 0)
-        break;
+      // Sizes are in order of rate: fewer of this one mean more of dearer ones. Once that cannot pay, no smaller count can.
+      if (stillMissing > 0 && cannotPay(spent + price * BigInt(count), stillMissing, nextRate)) break;
       counts[i] = count;
       visit(i + 1, missing - count * size.grams, spent + price * BigInt(count), grams + count * size.grams);
     }

@@ -1,5 +1,5 @@
 import { NUTRIENTS, NUTRIENT_DESCRIPTIONS, type CarbohydrateConvention, type Nutrient } from '../food/index.js';
-import { addFigures, figureOf, shareOf, type Figure } from '../figure/index.js';
+import { addFigures, NO_GAPS, shareOf, type Figure } from '../figure/index.js';
 import type { FoodBasis } from './kitchen.js';
 
 /** What is kept a figure for: every nutrient, with carbohydrate in both conventions. */
@@ -40,11 +40,13 @@ export function perGramOf(basis: FoodBasis, key: FigureKey): number | undefined 
  * @param retention share of vitamins and minerals that survives
  */
 export function figuresOfGrams(at: string, grams: number | undefined, basis: FoodBasis, retention = 1): NutrientFigures {
+  const lacking = [at];
   return eachKey((key) => {
     const perGram = perGramOf(basis, key);
-    const survives = NUTRIENT_DESCRIPTIONS[nutrientOfKey(key)].survivesInPart ? retention : 1;
-    const amount = grams === undefined || perGram === undefined ? undefined : grams * perGram * survives;
-    return figureOf([{ at, amount, lacking: grams === undefined || (perGram === undefined && grams !== 0) }]);
+    if (grams === undefined) return { amount: undefined, gaps: lacking };
+    if (perGram === undefined) return { amount: undefined, gaps: grams === 0 ? NO_GAPS : lacking };
+    const survives = retention === 1 || !NUTRIENT_DESCRIPTIONS[nutrientOfKey(key)].survivesInPart ? 1 : retention;
+    return { amount: grams * perGram * survives, gaps: NO_GAPS };
   });
 }
 

@@ -2,9 +2,9 @@ import { useMemo, useState, type ReactNode } from 'react';
 import {
   bandOf,
   cardPriceText,
-  cardContent,
   energyShares,
   figureKey,
+  pricesOf,
   servedOf,
   weighNext,
   nameOfLine,
@@ -47,7 +47,7 @@ export function Docket({ figures, findings, kitchen, open, onOpen }: DocketProps
   const toggle = (figure: WorkedFigure) => onOpen(open === figure ? null : figure);
   const { currency } = kitchen.settings;
   const till = batch.till.cost?.toNumber();
-  const prices = useMemo(() => cardPriceText(cardContent(figures, kitchen)), [figures, kitchen]);
+  const prices = cardPriceText({ prices: pricesOf(figures) });
   const energy = perServing.nutrients.energyKcal;
   const wrong = findings.filter(({ severity }) => severity === 'wrong').length;
   return (

@@ -40,13 +40,12 @@ const MOST_STEPS = 500;
 
 /** A reducer of plain states: documents are told apart by identity, which a draft of one has not. */
 function plainly<Payload>(reduce: (state: RecipeState, payload: Payload) => RecipeState) {
-  return (draft: Draft<RecipeState>, { payload }: PayloadAction<Payload>) =>
-    reduce(original(draft) as RecipeState, payload) as Draft<RecipeState>;
+  return (draft: Draft<RecipeState>, { payload }: PayloadAction<Payload>) => reduce(original(draft), payload) as Draft<RecipeState>;
 }
 
 const slice = createSlice({
   name: 'recipe',
-  initialState: NOTHING_OPEN as RecipeState,
+  initialState: NOTHING_OPEN,
   reducers: {
     opened: plainly<{ saved: Saved<Recipe>; bases: readonly Recipe[] }>((_, { saved, bases }) => ({
       ...NOTHING_OPEN,

@@ -1,8 +1,9 @@
-import { Fragment, useCallback, useEffect, useRef, useState } from 'react';
+import { Fragment, useEffect, useMemo, useRef, useState } from 'react';
+import { useStore } from 'react-redux';
 import { Plus } from 'lucide-react';
 import type { Line, Recipe, RecipeFigures } from '@portiona/core';
 import { useStation } from '../station';
-import { useAppDispatch } from '../../features/recipes/useRecipeState';
+import { useAppDispatch, type WithRecipe } from '../../features/recipes/useRecipeState';
 import {
   addPart,
   insertLines,
@@ -42,7 +43,7 @@ export interface SheetActions {
 export function Sheet() {
   const { recipe, here, computed, showWorking } = useStation();
   const [caret, setCaret] = useState<Caret>();
-  const actions = useSheetActions(recipe, setCaret);
+  const actions = useSheetActions(setCaret);
   const figures = computed.ok ? computed.figures : undefined;
   useCaretFocus(caret);
   const dispatch = useAppDispatch();
@@ -108,58 +109,72 @@ function batchEnergyOf(figures: RecipeFigures | undefined): number {
   );
 }
 
-function useSheetActions(recipe: Recipe, setCaret: (caret: Caret | undefined) => void): SheetActions {
-  const { here } = useStation();
+/** The same actions as long as the pantry is the same; the recipe they act on is always the newest. */
+function useSheetActions(setCaret: (caret: Caret | undefined) => void): SheetActions {
+  const { here, showWorking } = useStation();
+  const store = useStore<WithRecipe>();
   const dispatch = useAppDispatch();
   const say = useToast();
-  const edit = useCallback(
-    (next: Recipe, mergeKey?: string) => dispatch(recipeActions.edited({ recipe: next, ...(mergeKey === undefined ? {} : { mergeKey }) })),
-    [dispatch],
-  );
-  const lineOf = (text: string, old?: Line) => retyped(old, text, here.index, here.foodsById, recipe.servings);
-  const remove = (place: LinePlace) => {
-    edit(removeLine(recipe, place));
-    setCaret({ ...place, empty: true });
-  };
-  return {
-    setCaret,
-    type: (place, text) => {
-      if (text.trim() === '') return remove(place);
-      edit(replaceLine(recipe, place, lineOf(text, recipe.parts[place.part]?.lines[place.line])), `line ${place.part}/${place.line}`);
-    },
-    write: (place, line) => edit(replaceLine(recipe, place, line)),
-    insert: (place, texts) => {
-      const lines = texts
-        .map((text) => text.trim())
-        .filter((text) => text !== '' && text.length <= LONGEST_LINE)
-        .slice(0, MOST_LINES);
-      const refused = texts.filter((text) => text.trim() !== '').length - lines.length;
-      if (refused > 0)
-        say(
-          `${refused === 1 ? 'One line was' : `${refused} lines were`} not taken: a line has at most ${LONGEST_LINE} characters, a paste ${MOST_LINES} lines. Nothing else changed.`,
-        );
-      if (lines.length === 0) return;
-      edit(
-        insertLines(
-          recipe,
-          place,
-          lines.map((text) => lineOf(text)),
-        ),
-        lines.length === 1 ? `line ${place.part}/${place.line}` : undefined,
-      );
-      setCaret({ part: place.part, line: place.line + lines.length - 1, empty: false });
-    },
-    remove,
-    onKey: (event, caret) => {
-      const next = keyAction(event, caret, recipe);
-      if (!next) return;
-      event.preventDefault();
-      event.stopPropagation();
-      dispatch(recipeActions.stepEnded(undefined));
-      if (next.recipe) edit(next.recipe);
-      if (next.caret) setCaret(next.caret);
-    },
-  };
+  return useMemo(() => {
+    const edit = (next: Recipe, mergeKey?: string) =>
+      dispatch(recipeActions.edited({ recipe: next, ...(mergeKey === undefined ? {} : { mergeKey }) }));
+    const onRecipe = (act: (recipe: Recipe) => void) => {
+      const { present } = store.getState().recipe;
+      if (present) act(present);
+    };
+    const lineOf = (text: string, servings: number, old?: Line) => retyped(old, text, here.index, here.foodsById, servings);
+    const remove = (place: LinePlace) =>
+      onRecipe((recipe) => {
+        edit(removeLine(recipe, place));
+        setCaret({ ...place, empty: true });
+      });
+    return {
+      setCaret,
+      type: (place, text) => {
+        if (text.trim() === '') return remove(place);
+        onRecipe((recipe) => {
+          const line = lineOf(text, recipe.servings, recipe.parts[place.part]?.lines[place.line]);
+          edit(replaceLine(recipe, place, line), `line ${place.part}/${place.line}`);
+        });
+      },
+      write: (place, line) => onRecipe((recipe) => edit(replaceLine(recipe, place, line))),
+      insert: (place, texts) =>
+        onRecipe((recipe) => {
+          const given = texts.map((text) => text.trim()).filter(Boolean);
+          const lines = given.filter((text) => text.length <= LONGEST_LINE).slice(0, MOST_LINES);
+          if (lines.length < given.length) say(refusedText(given.length - lines.length));
+          if (lines.length === 0) return;
+          edit(
+            insertLines(
+              recipe,
+              place,
+              lines.map((text) => lineOf(text, recipe.servings)),
+            ),
+            lines.length === 1 ? `line ${place.part}/${place.line}` : undefined,
+          );
+          setCaret({ part: place.part, line: place.line + lines.length - 1, empty: false });
+        }),
+      remove,
+      onKey: (event, caret) =>
+        onRecipe((recipe) => {
+          if (event.altKey && event.key.toLowerCase() === 'w') {
+            event.preventDefault();
+            return showWorking('energyKcal');
+          }
+          const next = keyAction(event, caret, recipe);
+          if (!next) return;
+          event.preventDefault();
+          event.stopPropagation();
+          dispatch(recipeActions.stepEnded(undefined));
+          if (next.recipe) edit(next.recipe);
+          if (next.caret) setCaret(next.caret);
+        }),
+    };
+  }, [here, showWorking, store, dispatch, say, setCaret]);
+}
+
+function refusedText(refused: number): string {
+  return `${refused === 1 ? 'One line was' : `${refused} lines were`} not taken: a line has at most ${LONGEST_LINE} characters, a paste ${MOST_LINES} lines. Nothing else changed.`;
 }
 
 interface KeyResult {

@@ -1,0 +1,18 @@
+// Measures and prints; judges nothing.
+import { spawnSync } from 'node:child_process';
+import { startDatabase, startServer } from './throwaway.mjs';
+
+const root = new URL('..', import.meta.url).pathname;
+const run = (script, ...args) => spawnSync(process.execPath, [script, ...args], { cwd: root, stdio: 'inherit', timeout: 120_000 });
+
+console.log('core');
+run('core/bench/recompute.mjs');
+console.log('\nthe running product, in Chromium');
+const database = startDatabase();
+const server = await startServer(database.url, { demo: true });
+try {
+  run('e2e/bench/keyPress.mjs', server.address);
+} finally {
+  await server.stop();
+  database.stop();
+}

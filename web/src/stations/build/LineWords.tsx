@@ -1,0 +1,170 @@
+import {
+  amountWords,
+  lineText,
+  lineWords,
+  namedAllergens,
+  nameOfLine,
+  parseLineText,
+  type Food,
+  type Line,
+  type LineFigures,
+} from '@portiona/core';
+import type { LinePlace } from '../../features/recipes/editRecipe';
+import { numberText } from '../../ui/numberText';
+import { FoodPicker } from './FoodPicker';
+import type { SheetActions } from './Sheet';
+import { ToTasteChip } from './ToTasteChip';
+
+export interface LineWordsProps {
+  readonly line: Line;
+  readonly food: Food | undefined;
+  /** Where the line stands: number of its part and of itself, from 0. */
+  readonly part: number;
+  readonly number: number;
+  readonly figures: LineFigures | undefined;
+  readonly current: boolean;
+  readonly actions: SheetActions;
+}
+
+/** A line's words: as they read, as they are typed, and what was understood of them. */
+export function LineWords({ line, food, part, number, figures, current, actions }: LineWordsProps) {
+  const place: LinePlace = { part, line: number };
+  const text =
+    line.text ??
+    (figures?.of.kind === 'part'
+      ? `${line.amount === undefined ? '' : amountWords(line.amount, line.unit ?? 'g')} ${nameOfLine(figures)}`
+      : lineText(line, food));
+  return (
+    <span className="words">
+      <Shown line={line} food={food} text={text} figures={figures} place={place} actions={actions} />
+      <input
+        className="line-field"
+        data-row={`${part}/${number}/line`}
+        aria-label={`Ingredient: ${text}`}
+        value={text}
+        spellCheck={false}
+        maxLength={500}
+        onFocus={() => actions.setCaret({ ...place, empty: false })}
+        onChange={({ target }) => actions.type(place, target.value)}
+        onPaste={(event) => {
+          const lines = event.clipboardData
+            .getData('text')
+            .split(/\r?\n/)
+            .filter((one) => one.trim() !== '');
+          if (lines.length < 2) return;
+          event.preventDefault();
+          actions.insert({ ...place, line: number + 1 }, lines);
+        }}
+        onKeyDown={(event) => actions.onKey(event, { ...place, empty: false })}
+      />
+      {current && <Understood line={line} place={place} figures={figures} actions={actions} />}
+    </span>
+  );
+}
+
+/** The line as it reads when nobody is typing in it, with what a person should know of it. */
+interface ShownProps {
+  readonly line: Line;
+  readonly food: Food | undefined;
+  readonly text: string;
+  readonly figures: LineFigures | undefined;
+  readonly place: LinePlace;
+  readonly actions: SheetActions;
+}
+
+function Shown({ line, food, text, figures, place, actions }: ShownProps) {
+  const { amount, food: words, note } = lineWords(line, food);
+  const parsed = parseLineText(text);
+  const plain = food === undefined;
+  return (
+    <span className="shown" aria-hidden={false}>
+      <span aria-hidden>
+        {plain ? (
+          text
+        ) : amount === 'to taste' ? (
+          <>
+            {words}, <span className="amt">to taste</span>
+          </>
+        ) : (
+          <>
+            <span className="amt">{amount}</span> {words}
+          </>
+        )}
+        {!plain && note !== '' && <span className="nt">, {note}</span>}
+        {!plain && parsed.also && (
+          <span className="nt">
+            {' '}
+            ({numberText(parsed.also.amount, 0)} {parsed.also.unit})
+          </span>
+        )}
+      </span>{' '}
+      <Chips line={line} figures={figures} place={place} actions={actions} />
+    </span>
+  );
+}
+
+function Chips({
+  line,
+  figures,
+  place,
+  actions,
+}: {
+  readonly line: Line;
+  readonly figures: LineFigures | undefined;
+  readonly place: LinePlace;
+  readonly actions: SheetActions;
+}) {
+  if (!figures) return null;
+  const { of, weights } = figures;
+  const allergens = of.kind === 'food' ? namedAllergens(of.basis.food.allergens ?? []) : [];
+  return (
+    <>
+      {of.kind === 'unmatched' && <span className="chip bad">✕ no food yet</span>}
+      {of.kind === 'food' && !weights && <span className="chip bad">✕ no weight</span>}
+      {weights && line.as !== 'AP' && weights.purchase > weights.grams * 1.05 && (
+        <span className="chip">buy {numberText(weights.purchase, 0)} g</span>
+      )}
+      {weights && weights.eaten < weights.edible * 0.999 && <span className="chip">{numberText(weights.eaten, 0)} g eaten</span>}
+      {line.optional && <span className="chip">optional</span>}
+      {line.toTaste !== undefined && line.amount === undefined && (
+        <ToTasteChip line={line} onWrite={(next) => actions.write(place, next)} />
+      )}
+      {allergens.map((allergen) => (
+        <span key={allergen} className="chip">
+          {allergen}
+        </span>
+      ))}
+    </>
+  );
+}
+
+/** Under the line being typed: what was understood, and the way to another food. */
+function Understood({
+  line,
+  place,
+  figures,
+  actions,
+}: {
+  readonly line: Line;
+  readonly place: LinePlace;
+  readonly figures: LineFigures | undefined;
+  readonly actions: SheetActions;
+}) {
+  const food = figures?.of.kind === 'food' ? figures.of.basis.food : undefined;
+  return (
+    <span className="under">
+      <FoodPicker line={line} onPick={(next) => actions.write(place, next)} />
+      {food && <span className="chip">{food.source ?? 'estimate'}</span>}
+      {food && figures?.weights && figures.weights.unit?.from !== 'mass' && (
+        <span className="chip">{numberText(figures.weights.grams, figures.weights.grams < 20 ? 1 : 0)} g</span>
+      )}
+      {food && food.drained !== undefined && food.drained < 1 && figures?.weights && (
+        <span className="chip">drained {numberText(figures.weights.edible, 0)} g</span>
+      )}
+      {food && figures && !figures.weights && (
+        <span className="bad">Nobody knows what one {line.unit ?? 'piece'} weighs: write grams, or give the food that measure.</span>
+      )}
+      <span className="faint">Tab to change</span>
+    </span>
+  );
+}
