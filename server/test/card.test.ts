@@ -70,10 +70,12 @@ test('another paper, or another recipe, is a clear no', async () => {
   await server.http.get('/api/recipes/nothing/card.pdf').expect(404);
 });
 
-function bytes(response: NodeJS.ReadableStream, done: (error: Error | null, body: Buffer) => void): void {
+/** Collects an answer's body as it comes. */
+function bytes(response: unknown, done: (error: Error | null, body: Buffer) => void): void {
+  const stream = response as NodeJS.ReadableStream;
   const chunks: Buffer[] = [];
-  response.on('data', (chunk: Buffer) => chunks.push(chunk));
-  response.on('end', () => done(null, Buffer.concat(chunks)));
+  stream.on('data', (chunk: Buffer) => chunks.push(chunk));
+  stream.on('end', () => done(null, Buffer.concat(chunks)));
 }
 
 function pdfText(pdf: Buffer): string {

@@ -27,7 +27,7 @@ export function lineWords(line: Line, food: Food | undefined): LineWords {
           ? 'to taste'
           : ''
         : amountWords(line.amount, line.unit ?? 'g', parsed?.countWord),
-    food: parsed?.size && line.unit?.startsWith(parsed.size) ? `${parsed.size} ${named}` : named,
+    food: named,
     note: line.note ?? '',
   };
 }
@@ -43,14 +43,15 @@ export function lineText(line: Line, food: Food | undefined): string {
   return note === '' ? measured : `${measured}, ${note}`;
 }
 
-/** Amount and unit in words: "300 g", "1 ½ cups", "4 to 6 sprigs"; a count of pieces is the bare number. */
+/** Amount and unit in words: "300 g", "1 ½ cups", "4 to 6 sprigs"; a count of pieces is the bare number, "2 large" a count of large ones. */
 export function amountWords(amount: Amount, unit: string, countWord?: string): string {
   const number = typeof amount === 'number' ? cookText(amount) : `${cookText(amount[0])} to ${cookText(amount[1])}`;
-  const bare = unit.replace(/^(?:small|large) /, '');
-  if (bare === 'piece' || bare === countWord) return number;
+  const [, size = '', thing = unit] = /^(small |large )?(.*)$/.exec(unit) ?? [];
+  if (thing === 'piece' || (thing === countWord && size === '')) return `${number} ${size}`.trim();
   if (/^(?:g|kg|mg|oz|lb|ml|l|tsp|tbsp)$/.test(unit)) return `${number} ${unit}`;
   if (unit === 'floz') return `${number} fl oz`;
-  return `${number} ${midpointOf(amount) > 1 ? pluralize(bare.split(',')[0] ?? bare) : bare.split(',')[0]}`;
+  const word = thing.split(',')[0] ?? thing;
+  return `${number} ${size}${midpointOf(amount) > 1 ? pluralize(word) : word}`;
 }
 
 /** "Red lentils, dry" reads "red lentils" in a line. */

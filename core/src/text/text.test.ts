@@ -47,6 +47,7 @@ test.each([
   '1 ½ tbsp honey',
   'salt, to taste',
   '2 large eggs, beaten',
+  '1 small head red cabbage, shredded',
 ])('%s reads the same when written back', (text) => {
   const line = lineFromText(text, index, 5);
   expect(lineText(line, byId.get(line.food ?? ''))).toBe(text);

@@ -283,7 +283,7 @@ function WeighNextRow({ figures }: { readonly figures: RecipeFigures }) {
     <p className="flex justify-between gap-3 px-1 -mx-1 py-0.5" title={`Weighing ${nameOfLine(line)} narrows the energy's band most`}>
       <span className="muted whitespace-nowrap">Weigh next</span>
       <span className="text-[13px] font-semibold text-right">
-        {nameOfLine(line).split(',')[0]}: ± {numberText(first.now, 0)} → ± {numberText(first.after, 0)}
+        {nameOfLine(line).split(/,| in /)[0]}: ± {numberText(first.now, 0)} → ± {numberText(first.after, 0)}
       </span>
     </p>
   );
