@@ -102,6 +102,28 @@ test('a circle of parts is refused at the line that closes it', () => {
   expect(faults[0]).toMatch(/^recipes\[2\]\.parts\[0\]\.lines\[0\]: part "a\/p" would hold itself: a\/p -> b\/p -> c\/p -> a\/p/);
 });
 
+test('ratios that go round in a circle are refused', () => {
+  const ratio = (ratioTo: string) => ({ food: 'oats', amount: 1, unit: 'g', scaling: { ratioTo, share: 1 } });
+  const file = {
+    format: 'portiona/1',
+    foods: [FOOD],
+    recipes: [
+      {
+        id: 'd',
+        title: 'D',
+        servings: 1,
+        parts: [
+          { id: 'p', name: 'P', lines: [ratio('q'), ratio('p/1')] },
+          { id: 'q', name: 'Q', lines: [ratio('p/2')] },
+        ],
+      },
+    ],
+  };
+  expect(faultsIn(file)).toEqual([
+    'recipes[0].parts[0].lines[0].scaling.ratioTo: p/1 would be a ratio of itself; give one of the lines another rule',
+  ]);
+});
+
 test('what is left out means what the format says', () => {
   const read = readKitchen({ format: 'portiona/1' }, '2031-03-10');
   expect(read.ok && read.entry).toMatchObject({

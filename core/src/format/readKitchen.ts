@@ -92,6 +92,7 @@ export function recipeFaults(
   const system = recipe.measures ?? settings.measures;
   return [
     ...twice(recipe.parts, `${path}.parts`),
+    ...ratioCircleFaults(recipe, path),
     ...recipe.parts.flatMap((part, p) => {
       const partPath = `${path}.parts[${p}]`;
       return [
@@ -188,6 +189,27 @@ function unitFaults(unit: string, food: Food, system: MeasuringSystem, path: str
 function ratioFaults(ratioTo: string, recipe: Recipe, path: string): Fault[] {
   const places = recipe.parts.flatMap((part) => [part.id, ...part.lines.map((_, i) => placeOf(part, i))]);
   return places.includes(ratioTo) ? [] : [{ path, message: `unknown line or part "${ratioTo}"${didYouMean(ratioTo, places)}` }];
+}
+
+/** Ratios that go round in a circle: a line's weight would depend on itself. */
+function ratioCircleFaults(recipe: Recipe, path: string): Fault[] {
+  const lines = recipe.parts.flatMap((part, p) =>
+    part.lines.map((line, l) => ({
+      at: placeOf(part, l),
+      part: part.id,
+      scaling: line.scaling,
+      path: `${path}.parts[${p}].lines[${l}].scaling.ratioTo`,
+    })),
+  );
+  const dependsOn = (at: string): string[] => {
+    const scaling = lines.find((line) => line.at === at)?.scaling;
+    if (typeof scaling !== 'object' || !('ratioTo' in scaling)) return [];
+    return lines.filter((line) => line.at !== at && (line.at === scaling.ratioTo || line.part === scaling.ratioTo)).map((line) => line.at);
+  };
+  const reaches = (from: string, target: string, seen: Set<string>): boolean =>
+    dependsOn(from).some((next) => next === target || (!seen.has(next) && reaches(next, target, seen.add(next))));
+  const round = lines.find(({ at }) => reaches(at, at, new Set()));
+  return round ? [{ path: round.path, message: `${round.at} would be a ratio of itself; give one of the lines another rule` }] : [];
 }
 
 function unknownFood(id: string, foods: ReadonlyMap<string, Food>, path: string): Fault {

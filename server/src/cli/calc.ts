@@ -59,7 +59,7 @@ function servingsOf(word: string | undefined): number | undefined {
 }
 
 function reportsOf({ file, recipe, servings }: CalcArguments): RecipeReport[] {
-  const read = readKitchen(parsed(file), new Date().toISOString().slice(0, 10));
+  const read = readKitchen(parsed(file), today());
   if (!read.ok) throw new CalcFault(read.faults.map(faultText));
   const kitchen = new Kitchen(read.entry);
   const chosen = read.entry.recipes.filter(({ id }) => recipe === undefined || id === recipe);
@@ -67,11 +67,18 @@ function reportsOf({ file, recipe, servings }: CalcArguments): RecipeReport[] {
   return chosen.map((one) => recipeReport(one, kitchen, servings));
 }
 
+/** The run's date, ISO, where the person is. */
+function today(): string {
+  const now = new Date();
+  return `${now.getFullYear()}-${String(now.getMonth() + 1).padStart(2, '0')}-${String(now.getDate()).padStart(2, '0')}`;
+}
+
 function parsed(file: string): unknown {
   try {
     const bytes = readFileSync(file);
     if (bytes.length > MOST_BYTES) throw new CalcFault([`${file}: is larger than ${MOST_BYTES / 1024 / 1024} MB; split it`]);
-    return JSON.parse(bytes.toString('utf8')) as unknown;
+    // Some editors put a byte order mark in front; it is no part of the text.
+    return JSON.parse(bytes.toString('utf8').replace(/^\uFEFF/, '')) as unknown;
   } catch (error) {
     if (error instanceof CalcFault) throw error;
     if (error instanceof SyntaxError) throw new CalcFault([`${file}: is not JSON: ${error.message}`]);
