@@ -96,6 +96,7 @@ stop() {
   place
   running || exit 0
   pid=$(server_pid)
+  [ -n "$pid" ] || exit 0 # it has just gone by itself
   as kill -INT "$pid" # fast shutdown
   for _ in $(seq 300); do alive "$pid" || exit 0; sleep 0.1; done
   say "The database ($pid) is still running."
