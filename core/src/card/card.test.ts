@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Kitchen, recipeFigures, type KitchenContent } from '../recipe/index.js';
 import { cardContent, energySharesOf } from './cardContent.js';
-import { cardPriceText, cardSmallPrint, dayText, leadOf } from './cardSentences.js';
+import { cardPriceText, cardSmallPrint, dayText, leadOf, unbroken } from './cardSentences.js';
 import { cautionsFor } from './cautions.js';
 import { kindsOf } from './foodKind.js';
 import { schemaOrgRecipe } from './schemaOrgRecipe.js';
@@ -54,6 +54,10 @@ test('prices carry their dates', () => {
   expect(cardPriceText(dal)).toBe('prices of 17 Nov 2026, oldest 8 Sep');
   expect(cardPriceText({ ...dal, prices: undefined })).toBe('');
   expect(dayText('2026-01-09', true)).toBe('9 Jan 2026');
+});
+
+test('a measure is not torn apart', () => {
+  expect(unbroken('2 lb 7 oz; buy 450 g')).toBe('2\u00a0lb\u00a07\u00a0oz; buy\u00a0450\u00a0g');
 });
 
 test('cautions that stand on every card, and those a dish asks for', () => {

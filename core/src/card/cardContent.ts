@@ -1,6 +1,8 @@
 import {
   CARBOHYDRATE_OF_RULE_SET,
+  allergenWord,
   namedAllergens,
+  preciseAllergens,
   cardText,
   ENERGY_FACTORS,
   NUTRIENT_DESCRIPTIONS,
@@ -228,7 +230,7 @@ function cardLine(figures: LineFigures, { recipe }: RecipeFigures, kitchen: Kitc
     food: named,
     note: words.note,
     second,
-    allergens: namedAllergens(foodsOfLine(figures).flatMap(({ allergens }) => allergens ?? [])),
+    allergens: preciseAllergens(foodsOfLine(figures).flatMap(({ allergens }) => allergens ?? [])).map(allergenWord),
     optional: line.optional === true,
   };
 }

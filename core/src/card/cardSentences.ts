@@ -1,5 +1,14 @@
 import type { CardContent } from './cardContent.js';
 
+/**
+ * A measure that is not torn apart at the end of a line: its spaces do not break.
+ *
+ * @example unbroken('2 lb 7 oz; buy 450 g') // only the space after the semicolon may break
+ */
+export function unbroken(measure: string): string {
+  return measure.replace(/(?<!;) /g, '\u00a0');
+}
+
 /** The lead of a card: the developer's own, or boxes and minutes where there is none. */
 export function leadOf(card: CardContent): string {
   if (card.lead !== '') return card.lead;

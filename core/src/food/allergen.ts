@@ -48,17 +48,29 @@ const GROUP_OF: { readonly [precise in Allergen]?: Allergen } = {
 };
 
 /**
- * Allergens in the words a "contains" line prints: precise names first of all, the bare group only when no precise
- * name stands for it, each once, in annex II order.
+ * Allergens by their precise names, each once, in annex II order; the bare group only when no precise name stands for it.
+ *
+ * @example preciseAllergens(['wheat', 'gluten', 'milk']) // ['milk', 'wheat']
+ */
+export function preciseAllergens(allergens: Iterable<Allergen>): Allergen[] {
+  const present = new Set(allergens);
+  const named = new Set([...present].map((allergen) => GROUP_OF[allergen]));
+  return ALLERGENS.filter((allergen) => present.has(allergen) && !named.has(allergen));
+}
+
+/** An allergen as a word in a sentence. */
+export function allergenWord(allergen: Allergen): string {
+  return allergen === 'brazil-nuts' ? 'Brazil nuts' : allergen;
+}
+
+/**
+ * Allergens in the words a "contains" line prints: precise names with the group they belong to.
  *
  * @example namedAllergens(['wheat', 'gluten', 'milk']) // ['milk', 'wheat (gluten)']
  */
 export function namedAllergens(allergens: Iterable<Allergen>): string[] {
-  const present = new Set(allergens);
-  const named = new Set([...present].map((allergen) => GROUP_OF[allergen]));
-  return ALLERGENS.filter((allergen) => present.has(allergen) && !named.has(allergen)).map((allergen) => {
+  return preciseAllergens(allergens).map((allergen) => {
     const group = GROUP_OF[allergen];
-    const word = allergen === 'brazil-nuts' ? 'Brazil nuts' : allergen;
-    return group === 'gluten' ? `${word} (gluten)` : group === 'nuts' ? `${word} (nuts)` : word;
+    return group === undefined ? allergenWord(allergen) : `${allergenWord(allergen)} (${group})`;
   });
 }

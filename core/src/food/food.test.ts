@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { ALLERGENS, namedAllergens } from './allergen.js';
+import { ALLERGENS, allergenWord, namedAllergens, preciseAllergens } from './allergen.js';
 import { cardText, nutrientsOfRuleSet } from './cardText.js';
 import { gramsOfPrintedBasis, nutrientsPerGram } from './composition.js';
 import { edibleShare } from './edibleShare.js';
@@ -133,6 +133,8 @@ test('no rule set prints a larger figure as less', () => {
 
 test('allergens are named precisely, the group only where nothing precise stands for it', () => {
   expect(namedAllergens(['wheat', 'gluten', 'milk'])).toEqual(['milk', 'wheat (gluten)']);
+  expect(preciseAllergens(['wheat', 'gluten', 'milk'])).toEqual(['milk', 'wheat']);
+  expect(allergenWord('brazil-nuts')).toBe('Brazil nuts');
   expect(namedAllergens(['nuts'])).toEqual(['nuts']);
   expect(namedAllergens(['brazil-nuts'])).toEqual(['Brazil nuts (nuts)']);
   for (const allergen of ALLERGENS) expect(namedAllergens([allergen])).toHaveLength(1);

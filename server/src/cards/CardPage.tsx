@@ -1,4 +1,13 @@
-import { cardPriceText, cardSmallPrint, leadOf, schemaOrgRecipe, type CardContent, type CardFigure, type CardLine } from '@portiona/core';
+import {
+  cardPriceText,
+  cardSmallPrint,
+  leadOf,
+  schemaOrgRecipe,
+  unbroken,
+  type CardContent,
+  type CardFigure,
+  type CardLine,
+} from '@portiona/core';
 import { cardFaceRules } from './cardFonts.js';
 import { cardStyle, type Paper } from './cardStyle.js';
 
@@ -20,7 +29,7 @@ export function CardPage({ card, paper }: { readonly card: CardContent; readonly
             {card.series !== '' && <span className="series">{card.series}</span>}
             <h1>{card.title}</h1>
             <p className="lead">{leadOf(card)}</p>
-            <div className="ing">
+            <div className={card.sections.length === 1 ? 'ing one' : 'ing'}>
               {card.sections.map((section) => (
                 <section key={section.name}>
                   <h2>
@@ -161,7 +170,7 @@ function Ingredient({ line }: { readonly line: CardLine }) {
       {line.second !== '' && (
         <>
           {' '}
-          <i>{line.second}</i>
+          <i>{unbroken(line.second)}</i>
         </>
       )}
     </li>

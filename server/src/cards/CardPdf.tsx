@@ -1,5 +1,5 @@
 import { Document, G, Line, Page, Path, Rect, StyleSheet, Svg, Text, View, Circle } from '@react-pdf/renderer';
-import { cardPriceText, cardSmallPrint, leadOf, type CardContent, type CardFigure, type CardLine } from '@portiona/core';
+import { cardPriceText, cardSmallPrint, leadOf, unbroken, type CardContent, type CardFigure, type CardLine } from '@portiona/core';
 import { CARD_COLOURS as colour, PAPERS, type Paper } from './cardStyle.js';
 
 /** Points of one rem of the card's page at A5: 11 CSS pixels. */
@@ -184,8 +184,13 @@ function Ingredients({ card, sheet }: { readonly card: CardContent; readonly she
   );
 }
 
-/** Sections in two columns of about the same number of lines, in order. */
+/** Sections in two columns of about the same number of lines, in order; a single one goes on in the second column. */
 function balanced(sections: CardContent['sections']): CardContent['sections'][] {
+  const [only] = sections;
+  if (only && sections.length === 1 && only.lines.length > 6) {
+    const half = Math.ceil(only.lines.length / 2);
+    return [[{ ...only, lines: only.lines.slice(0, half) }], [{ ...only, name: '', lines: only.lines.slice(half) }]];
+  }
   const size = ({ lines }: CardContent['sections'][number]) => lines.length + 1.5;
   const all = sections.reduce((sum, section) => sum + size(section), 0);
   let taken = 0;
@@ -203,12 +208,11 @@ function Ingredient({ line, sheet }: { readonly line: CardLine; readonly sheet: 
       {`${line.food}${toTaste ? ', to taste' : ''}${line.note === '' ? '' : `, ${line.note}`}${line.optional ? ', optional' : ''}`}
       {line.allergens.length > 0 && (
         <>
-          {' ('}
-          <Text style={sheet.strong}>{line.allergens.join(', ')}</Text>
-          {')'}
+          {' '}
+          <Text style={sheet.strong}>{`(${line.allergens.join(', ')})`}</Text>
         </>
       )}
-      {line.second !== '' && <Text style={sheet.second}>{` ${line.second}`}</Text>}
+      {line.second !== '' && <Text style={sheet.second}>{` ${unbroken(line.second)}`}</Text>}
     </Text>
   );
 }

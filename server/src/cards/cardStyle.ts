@@ -55,8 +55,9 @@ h1{font:600 2.27rem/1.08 Literata,Georgia,serif;margin:.25rem 0 .6rem;letter-spa
 h2{font:600 1.05rem "Hanken Grotesk",system-ui,sans-serif;margin:0 0 .25rem;color:${c.damson}}
 .ing{columns:2;column-gap:1.8rem;margin-bottom:.8rem}
 .ing section{break-inside:avoid;margin-bottom:.7rem}
+.ing.one section{break-inside:auto}
 .ing ul{list-style:none;margin:0;padding:0}
-.ing li{margin:0 0 .18rem;font:400 1.05rem/1.35 Literata,Georgia,serif;padding-left:.8rem;text-indent:-.8rem;overflow-wrap:anywhere}
+.ing li{break-inside:avoid;margin:0 0 .18rem;font:400 1.05rem/1.35 Literata,Georgia,serif;padding-left:.8rem;text-indent:-.8rem;overflow-wrap:anywhere}
 .ing b,.steps b{font-weight:600}
 .ing i{color:${c.ink3};font-style:normal;font-size:.91rem}
 .steps{margin:0 0 .8rem;padding:0;list-style:none;counter-reset:s}
