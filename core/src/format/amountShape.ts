@@ -32,6 +32,30 @@ export function isPortion(found: unknown): found is Portion {
   return hasOnly(found, ['by', 'made', 'each']) && isAboveZero(found.made) && isAboveZero(found.each);
 }
 
+const quantity = { type: 'number', minimum: 0, maximum: MOST };
+const aboveZero = { type: 'number', exclusiveMinimum: 0, maximum: MOST };
+/** JSON Schema of an object with these keys and no other. */
+const exactly = (properties: object) => ({ type: 'object', properties, required: Object.keys(properties), additionalProperties: false });
+
+/** JSON Schema of a scaling rule. */
+export const SCALING_SCHEMA = {
+  oneOf: [
+    { enum: ['proportional', 'fixed', 'whole'] },
+    exactly({ damped: quantity }),
+    exactly({ ratioTo: { type: 'string' }, share: quantity }),
+    exactly({ evaporation: exactly({ perBatch: quantity }) }),
+  ],
+};
+
+/** JSON Schema of a way of portioning. */
+export const PORTION_SCHEMA = {
+  oneOf: [
+    exactly({ by: { const: 'equal' } }),
+    exactly({ by: { const: 'grams' }, grams: aboveZero }),
+    exactly({ by: { enum: ['pieces', 'volume'] }, made: aboveZero, each: aboveZero }),
+  ],
+};
+
 function isAboveZero(found: unknown): boolean {
   return isQuantity(found) && found > 0;
 }

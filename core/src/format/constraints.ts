@@ -12,13 +12,18 @@ import {
 } from 'class-validator';
 import { Type } from 'class-transformer';
 import { isSound } from './amountShape.js';
+import { noteOptional, noteSchema, schemaRef, type SchemaPiece } from './schemaNotes.js';
 
 /** The greatest number a kitchen file may hold. */
 const MOST = 1e9;
+const PRICE_TEXT = /^\d{1,10}(\.\d{1,20})?$/;
 
 /** The key may be left out; null does not stand for that. */
 export function Optional(): PropertyDecorator {
-  return ValidateIf((_, found) => found !== undefined);
+  return all(
+    ValidateIf((_, found) => found !== undefined),
+    noteOptional(),
+  );
 }
 
 /** A finite number from 0 to 1e9, or within narrower bounds. */
@@ -34,6 +39,12 @@ export function Quantity(bounds: { above?: number; least?: number; most?: number
       (above === undefined ? found >= least : found > above) &&
       found <= most &&
       (below === undefined || found < below),
+    {
+      type: 'number',
+      ...(above === undefined ? { minimum: least } : { exclusiveMinimum: above }),
+      maximum: most,
+      ...(below === undefined ? {} : { exclusiveMaximum: below }),
+    },
   );
 }
 
@@ -43,6 +54,7 @@ export function Id(): PropertyDecorator {
     IsString({ message: 'must be a text of lower-case letters, digits and hyphens' }),
     MaxLength(120, { message: 'is longer than 120 characters; shorten it' }),
     Matches(/^[a-z0-9-]+$/, { message: 'must be lower-case letters, digits and hyphens, such as "red-lentils"' }),
+    noteSchema({ type: 'string', maxLength: 120, pattern: '^[a-z0-9-]+$' }),
   );
 }
 
@@ -52,22 +64,23 @@ export function Text(most: number, filled = false): PropertyDecorator {
     IsString({ message: 'must be a text' }),
     MaxLength(most, { message: `is longer than ${most} characters; shorten it` }),
     ...(filled ? [Matches(/\S/, { message: 'must not be empty' })] : []),
+    noteSchema({ type: 'string', maxLength: most, ...(filled ? { pattern: '\\S' } : {}) }),
   );
 }
 
 /** One of a list of words; the message suggests the nearest. */
 export function OneOf(words: readonly string[]): PropertyDecorator {
-  return IsIn(words as string[], { message: `must be one of: ${words.join(', ')}` });
+  return all(IsIn(words as string[], { message: `must be one of: ${words.join(', ')}` }), noteSchema({ enum: words }));
 }
 
 /** true or false. */
 export function Flag(): PropertyDecorator {
-  return IsBoolean({ message: 'must be true or false' });
+  return all(IsBoolean({ message: 'must be true or false' }), noteSchema({ type: 'boolean' }));
 }
 
 /** A real calendar day, ISO. */
 export function Day(): PropertyDecorator {
-  return must('must be a day such as "2026-11-25"', isDay);
+  return must('must be a day such as "2026-11-25"', isDay, { type: 'string', format: 'date' });
 }
 
 /** An ISO 4217 currency code. */
@@ -75,40 +88,62 @@ export function Currency(): PropertyDecorator {
   return must(
     'must be an ISO 4217 code such as "EUR"',
     (found) => typeof found === 'string' && /^[A-Z]{3}$/.test(found) && isISO4217CurrencyCode(found),
+    { type: 'string', pattern: '^[A-Z]{3}$' },
   );
 }
 
 /** A price: a decimal number or text, exact, from 0 to 1e9. */
 export function Price(): PropertyDecorator {
-  return must('must be a decimal number or text from 0 to 1e9, such as "2.30"', (found) => {
-    if (typeof found === 'string') return /^\d{1,10}(\.\d{1,20})?$/.test(found) && Number(found) <= MOST;
-    return typeof found === 'number' && Number.isFinite(found) && found >= 0 && found <= MOST;
-  });
+  return must(
+    'must be a decimal number or text from 0 to 1e9, such as "2.30"',
+    (found) => {
+      if (typeof found === 'string') return PRICE_TEXT.test(found) && Number(found) <= MOST;
+      return typeof found === 'number' && Number.isFinite(found) && found >= 0 && found <= MOST;
+    },
+    {
+      oneOf: [
+        { type: 'number', minimum: 0, maximum: MOST },
+        { type: 'string', pattern: PRICE_TEXT.source },
+      ],
+    },
+  );
 }
 
 /** A written amount: a number, or a range of two in order. */
 export function WrittenAmount(): PropertyDecorator {
-  return must('must be a number from 0 to 1e9, or a range such as [2, 3]', isSound);
+  const number = { type: 'number', minimum: 0, maximum: MOST };
+  return must('must be a number from 0 to 1e9, or a range such as [2, 3]', isSound, {
+    oneOf: [number, { type: 'array', items: number, minItems: 2, maxItems: 2 }],
+  });
 }
 
 /** Names to numbers. */
 export function NumbersByName(above: boolean): PropertyDecorator {
-  return must(`must map names to numbers ${above ? 'above 0' : 'from 0'} to 1e9, such as {"piece": 110}`, (found) => {
-    if (typeof found !== 'object' || found === null || Array.isArray(found)) return false;
-    const entries = Object.entries(found);
-    return (
-      entries.length <= 200 &&
-      entries.every(
-        ([name, size]) =>
-          name.trim() !== '' &&
-          name.length <= 60 &&
-          typeof size === 'number' &&
-          Number.isFinite(size) &&
-          (above ? size > 0 : size >= 0) &&
-          size <= MOST,
-      )
-    );
-  });
+  return must(
+    `must map names to numbers ${above ? 'above 0' : 'from 0'} to 1e9, such as {"piece": 110}`,
+    (found) => {
+      if (typeof found !== 'object' || found === null || Array.isArray(found)) return false;
+      const entries = Object.entries(found);
+      return (
+        entries.length <= 200 &&
+        entries.every(
+          ([name, size]) =>
+            name.trim() !== '' &&
+            name.length <= 60 &&
+            typeof size === 'number' &&
+            Number.isFinite(size) &&
+            (above ? size > 0 : size >= 0) &&
+            size <= MOST,
+        )
+      );
+    },
+    {
+      type: 'object',
+      maxProperties: 200,
+      propertyNames: { maxLength: 60, pattern: '\\S' },
+      additionalProperties: { type: 'number', ...(above ? { exclusiveMinimum: 0 } : { minimum: 0 }), maximum: MOST },
+    },
+  );
 }
 
 /** A list of words of one kind. */
@@ -116,6 +151,7 @@ export function ListOf(words: readonly string[]): PropertyDecorator {
   return all(
     IsArray({ message: 'must be a list' }),
     IsIn(words as string[], { each: true, message: `must hold only: ${words.join(', ')}` }),
+    noteSchema({ type: 'array', items: { enum: words } }),
   );
 }
 
@@ -125,29 +161,42 @@ export function Texts(most: number): PropertyDecorator {
     IsArray({ message: 'must be a list of texts' }),
     IsString({ each: true, message: 'must be a list of texts' }),
     MaxLength(most, { each: true, message: `holds a text longer than ${most} characters; shorten it` }),
+    noteSchema({ type: 'array', items: { type: 'string', maxLength: most } }),
   );
 }
 
 /** One object of a class. */
 export function One(type: () => new () => object): PropertyDecorator {
   return all(
-    must('must be an object', (found) => typeof found === 'object' && found !== null && !Array.isArray(found)),
+    must('must be an object', (found) => typeof found === 'object' && found !== null && !Array.isArray(found), {}),
     ValidateNested({ message: 'must be an object' }),
     Type(type),
+    noteRef(type, (ref) => ref),
   );
 }
 
 /** A list of objects of a class. */
 export function Many(type: () => new () => object): PropertyDecorator {
-  return all(IsArray({ message: 'must be a list' }), ValidateNested({ each: true, message: 'must be a list of objects' }), Type(type));
+  return all(
+    IsArray({ message: 'must be a list' }),
+    ValidateNested({ each: true, message: 'must be a list of objects' }),
+    Type(type),
+    noteRef(type, (items) => ({ type: 'array', items })),
+  );
 }
 
 /** A rule of our own with its message. */
-export function must(message: string, holds: (found: unknown, owner: object) => boolean): PropertyDecorator {
-  return ValidateBy({
+export function must(message: string, holds: (found: unknown, owner: object) => boolean, schema: SchemaPiece): PropertyDecorator {
+  const validate = ValidateBy({
     name: message,
     validator: { validate: (found, context) => holds(found, context?.object ?? {}), defaultMessage: () => message },
   });
+  return all(validate, noteSchema(schema));
+}
+
+/** Classes refer to classes defined before them, so the reference can be taken at once. */
+function noteRef(type: () => new () => object, wrap: (ref: SchemaPiece) => SchemaPiece): PropertyDecorator {
+  return noteSchema(wrap(schemaRef(type())));
 }
 
 function all(...decorators: readonly PropertyDecorator[]): PropertyDecorator {

@@ -30,7 +30,8 @@ import {
   type Served,
   type Storage,
 } from '../recipe/index.js';
-import { isPortion, isScaling } from './amountShape.js';
+import { schemaOf, type SchemaPiece } from './schemaNotes.js';
+import { isPortion, isScaling, PORTION_SCHEMA, SCALING_SCHEMA } from './amountShape.js';
 import {
   Currency,
   Day,
@@ -74,6 +75,7 @@ for (const nutrient of [...NUTRIENTS, 'salt'])
     must(
       'must be a number from 0 to 1e9, or null where unknown',
       (found) => found === null || (typeof found === 'number' && Number.isFinite(found) && found >= 0 && found <= 1e9),
+      { type: ['number', 'null'], minimum: 0, maximum: 1e9 },
     ),
   ])
     decorate(NutrientsEntry.prototype, nutrient);
@@ -92,6 +94,7 @@ export class FoodEntry implements Food {
   @must(
     'must be "edible" or a list of the food\'s measures',
     (found) => found === 'edible' || (Array.isArray(found) && found.every((name) => typeof name === 'string')),
+    { oneOf: [{ const: 'edible' }, { type: 'array', items: { type: 'string' } }] },
   )
   measuresAre?: 'edible' | string[];
   @Optional() @Quantity({ below: 1 }) refuse?: number;
@@ -137,6 +140,7 @@ export class LineEntry implements Line {
   @must(
     'must be "proportional", "fixed", "whole", {"damped": 0.8}, {"ratioTo": "part/1", "share": 0.015} or {"evaporation": {"perBatch": 150}}',
     isScaling,
+    SCALING_SCHEMA,
   )
   scaling?: Scaling;
   @Optional() @One(() => AlsoEntry) also?: AlsoEntry;
@@ -163,6 +167,7 @@ export class PartEntry implements Part {
   @must(
     'must be {"by": "equal"}, {"by": "grams", "grams": 280}, {"by": "pieces", "made": 18, "each": 3} or {"by": "volume", "made": 3000, "each": 500}, numbers above 0',
     isPortion,
+    PORTION_SCHEMA,
   )
   portion?: Portion;
 }
@@ -182,7 +187,7 @@ export class RecipeEntry implements Recipe {
   @Optional() @OneOf(MEASURING_SYSTEMS) measures?: MeasuringSystem;
   @Optional() @OneOf(['batch', 'serving']) amountsPer?: 'batch' | 'serving';
   @Many(() => PartEntry)
-  @must('must hold at least one part', (found) => !Array.isArray(found) || found.length > 0)
+  @must('must hold at least one part', (found) => !Array.isArray(found) || found.length > 0, { minItems: 1 })
   parts: PartEntry[];
   @Optional() @Text(120) series?: string;
   @Optional() @Quantity({ most: 100_000 }) number?: number;
@@ -199,4 +204,24 @@ export class KitchenFile {
   @Optional() @Many(() => FoodEntry) foods?: FoodEntry[];
   @Optional() @Many(() => PackEntry) packs?: PackEntry[];
   @Optional() @Many(() => RecipeEntry) recipes?: RecipeEntry[];
+}
+
+/** Every class of the kitchen file, for the schema. */
+const CLASSES = [
+  KitchenSettings,
+  PerEntry,
+  NutrientsEntry,
+  FoodEntry,
+  PackEntry,
+  AlsoEntry,
+  LineEntry,
+  DiscardEntry,
+  PartEntry,
+  StorageEntry,
+  RecipeEntry,
+];
+
+/** The kitchen file's JSON Schema, from the classes above. */
+export function kitchenSchema(): SchemaPiece {
+  return { title: 'Kitchen file, portiona/1', ...schemaOf(KitchenFile, CLASSES) };
 }
