@@ -1,6 +1,6 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { Ajv2020 } from 'ajv/dist/2020';
+import { Ajv2020 } from 'ajv/dist/2020.js';
 import { kitchenSchema, readKitchen } from '../src/index.js';
 
 const json = (...path: string[]) => JSON.parse(readFileSync(join(__dirname, ...path), 'utf8')) as object;

@@ -52,6 +52,7 @@ test('any figure walks down to label and price', async ({ page }) => {
     .click();
   await expect(page.locator('[data-field="fibre"]')).toBeFocused();
   await page.goBack();
+  await page.getByRole('region', { name: 'Working of Fibre' }).waitFor();
   await page.keyboard.press('Escape');
   await expect(page.getByRole('region', { name: /^Working/ })).toHaveCount(0);
 });

@@ -1,6 +1,7 @@
 export * from './allergen.js';
 export * from './cardText.js';
 export * from './composition.js';
+export * from './dailyValue.js';
 export * from './edibleShare.js';
 export * from './energyAgreement.js';
 export * from './factoredEnergy.js';

@@ -1,3 +1,4 @@
+export * from './allocate.js';
 export * from './candidatePacks.js';
 export * from './money.js';
 export * from './pack.js';

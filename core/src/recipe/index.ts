@@ -1,5 +1,7 @@
+export * from './derived.js';
 export * from './kitchen.js';
 export * from './lineWeights.js';
+export * from './macroExchange.js';
 export * from './nutrientAmounts.js';
 export * from './partFigures.js';
 export * from './recipe.js';

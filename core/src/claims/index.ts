@@ -1,0 +1,2 @@
+export * from './claim.js';
+export * from './claimsOf.js';
