@@ -6,4 +6,5 @@ export * from './massUnits.js';
 export * from './measuringSystem.js';
 export * from './numberText.js';
 export * from './roundHalfAway.js';
+export * from './snapAmount.js';
 export * from './volumeUnits.js';

@@ -1,1 +1,4 @@
 export * from './scaledRecipe.js';
+export * from './servingsFor.js';
+export * from './snappedRecipe.js';
+export * from './vessel.js';

@@ -1,0 +1,89 @@
+import { midpointOf, snapAmount, type Amount } from '../quantity/index.js';
+import {
+  figureKey,
+  placeOf,
+  recipeFigures,
+  timesWritten,
+  type Kitchen,
+  type Line,
+  type Recipe,
+  type RecipeFigures,
+} from '../recipe/index.js';
+
+/** One line's amount made measurable. */
+export interface SnapDrift {
+  readonly at: string;
+  readonly from: Amount;
+  readonly to: Amount;
+  /** (to - from) / from. */
+  readonly drift: number;
+}
+
+/** A recipe in amounts that people can measure, and what that changes. */
+export interface SnappedRecipe {
+  readonly recipe: Recipe;
+  /** Lines whose amount changed. */
+  readonly lines: readonly SnapDrift[];
+  /** Figures of the recipe as printed: what readers will weigh. */
+  readonly figures: RecipeFigures;
+  /** What snapping adds to one serving: kcal, grams, major units; undefined where unknown. */
+  readonly perServing: {
+    readonly energyKcal: number | undefined;
+    readonly protein: number | undefined;
+    readonly usedCost: number | undefined;
+  };
+}
+
+/**
+ * Snaps every amount to what people can measure, and computes the figures again from what the card will print (domain page,
+ * section 6). Amounts "to taste" and parts of other recipes taken by weight are snapped in grams; ranges at both ends.
+ *
+ * @throws UnknownFoodError, UnknownPartError, CircularPartError
+ */
+export function snappedRecipe(recipe: Recipe, kitchen: Kitchen): SnappedRecipe {
+  const times = timesWritten(recipe);
+  const lines: SnapDrift[] = [];
+  const snapped: Recipe = {
+    ...recipe,
+    parts: recipe.parts.map((part) => ({
+      ...part,
+      lines: part.lines.map((line, i) => {
+        const next = snappedLine(line, times);
+        if (line.amount !== undefined && next.amount !== undefined && midpointOf(next.amount) !== midpointOf(line.amount))
+          lines.push({
+            at: placeOf(part, i),
+            from: line.amount,
+            to: next.amount,
+            drift: midpointOf(next.amount) / midpointOf(line.amount) - 1,
+          });
+        return next;
+      }),
+    })),
+  };
+  const before = recipeFigures(recipe, kitchen).perServing;
+  const figures = recipeFigures(snapped, kitchen);
+  const after = figures.perServing;
+  const key = figureKey('energyKcal', kitchen.convention);
+  return {
+    recipe: snapped,
+    lines,
+    figures,
+    perServing: {
+      energyKcal: difference(before.nutrients[key].amount, after.nutrients[key].amount),
+      protein: difference(before.nutrients.protein.amount, after.nutrients.protein.amount),
+      usedCost: difference(before.usedCost.amount, after.usedCost.amount),
+    },
+  };
+}
+
+/** An amount written per serving is measured per batch: it is snapped there, and brought back. */
+function snappedLine(line: Line, times: number): Line {
+  const { amount, unit = 'g' } = line;
+  if (amount === undefined) return line.toTaste === undefined ? line : { ...line, toTaste: snapAmount(line.toTaste, 'g') };
+  const snap = (one: number) => snapAmount(one * times, unit) / times;
+  return { ...line, amount: typeof amount === 'number' ? snap(amount) : [snap(amount[0]), snap(amount[1])] };
+}
+
+function difference(before: number | undefined, after: number | undefined): number | undefined {
+  return before === undefined || after === undefined ? undefined : after - before;
+}
