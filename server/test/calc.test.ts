@@ -23,6 +23,24 @@ test('prints one recipe as JSON, scaled when asked', () => {
   expect(JSON.parse(stdout)).toMatchObject([{ recipe: 'chickpea-and-pepper-stew', servings: 10 }]);
 });
 
+test('computes every file of a folder in one run, and prints nothing when one is faulty', () => {
+  const cases = join(__dirname, '../../core/test/cases');
+  const mixed = mkdtempSync(join(tmpdir(), 'portiona-folder-'));
+  const kitchen = (id: string) =>
+    JSON.stringify({ format: 'portiona/1', recipes: [{ id, title: 'T', servings: 1, parts: [{ id: 'p', name: 'P', lines: [] }] }] });
+  writeFileSync(join(mixed, 'a.json'), kitchen('one'));
+  writeFileSync(join(mixed, 'b.json'), kitchen('two'));
+  const { stdout, status } = calc(mixed, '--json');
+  expect(status).toBe(0);
+  expect(JSON.parse(stdout)).toMatchObject([
+    { file: 'a.json', recipe: 'one' },
+    { file: 'b.json', recipe: 'two' },
+  ]);
+  const faulty = calc(cases, '--json'); // holds expected results as well, which are no kitchen files
+  expect(faulty).toMatchObject({ status: 2, stdout: '' });
+  expect(faulty.stderr).toMatch(/^01-units\.expected\.json: must be an object/);
+});
+
 test('prints a table without --json', () => {
   const { stdout } = calc(DEMO, '--recipe', 'smoky-lentil-and-squash-dal');
   expect(stdout).toMatch(/Energy +671\.5 kcal +61\d\.\d to 72\d\.\d/);

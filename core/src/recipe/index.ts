@@ -1,4 +1,5 @@
 export * from './derived.js';
+export * from './indexFormula.js';
 export * from './kitchen.js';
 export * from './lineWeights.js';
 export * from './macroExchange.js';

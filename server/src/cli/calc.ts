@@ -1,9 +1,10 @@
-import { readFileSync } from 'node:fs';
+import { readdirSync, readFileSync, statSync } from 'node:fs';
+import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { faultText, Kitchen, readKitchen, recipeReport, type RecipeReport } from '@portiona/core';
 import { reportTable } from './reportTable.js';
 
-const USAGE = 'usage: portiona calc FILE [--recipe ID] [--servings N] [--json]';
+const USAGE = 'usage: portiona calc FILE|FOLDER [--recipe ID] [--servings N] [--json]';
 /** Larger than any kitchen, small enough to refuse at once. */
 const MOST_BYTES = 64 * 1024 * 1024;
 
@@ -25,13 +26,56 @@ interface CalcArguments {
 function main(): void {
   try {
     const wanted = argumentsOf(process.argv.slice(2));
-    const reports = reportsOf(wanted);
-    process.stdout.write(wanted.json ? `${JSON.stringify(reports, null, 1)}\n` : reports.map(reportTable).join('\n'));
+    process.stdout.write(isFolder(wanted.file) ? folderText(wanted) : textOf(reportsOf(wanted), wanted.json));
   } catch (error) {
     if (!(error instanceof CalcFault)) throw error;
     process.stderr.write(`${error.lines.join('\n')}\n`);
     process.exitCode = 2;
   }
+}
+
+/** Reports as printed: JSON, or a table each. */
+function textOf(reports: readonly object[], json: boolean): string {
+  return json ? `${JSON.stringify(reports, null, 1)}\n` : (reports as readonly RecipeReport[]).map(reportTable).join('\n');
+}
+
+/** Every kitchen file of a folder in one run, each report with its file. One fault in any of them, and nothing is printed. */
+function folderText(wanted: CalcArguments): string {
+  const files = readdirSync(wanted.file)
+    .filter((name) => name.endsWith('.json'))
+    .sort();
+  if (files.length === 0) throw new CalcFault([`${wanted.file}: holds no .json file`]);
+  const faults: string[] = [];
+  const computed = files.flatMap((name) => {
+    try {
+      return reportsOf({ ...wanted, file: join(wanted.file, name) }, true).map((report) => ({ file: name, report }));
+    } catch (error) {
+      if (!(error instanceof CalcFault)) throw error;
+      faults.push(...error.lines.map((line) => `${name}: ${line}`));
+      return [];
+    }
+  });
+  if (faults.length > 0) throw new CalcFault(faults);
+  if (wanted.recipe !== undefined && computed.length === 0)
+    throw new CalcFault([`--recipe: no file of ${wanted.file} has a recipe "${wanted.recipe}"`]);
+  if (wanted.json)
+    return textOf(
+      computed.map(({ file, report }) => ({ file, ...report })),
+      true,
+    );
+  return files
+    .map(
+      (name) =>
+        `${name}\n\n${textOf(
+          computed.filter(({ file }) => file === name).map(({ report }) => report),
+          false,
+        )}`,
+    )
+    .join('\n');
+}
+
+function isFolder(path: string): boolean {
+  return statSync(path, { throwIfNoEntry: false })?.isDirectory() ?? false;
 }
 
 function argumentsOf(words: string[]): CalcArguments {
@@ -58,12 +102,13 @@ function servingsOf(word: string | undefined): number | undefined {
   return servings;
 }
 
-function reportsOf({ file, recipe, servings }: CalcArguments): RecipeReport[] {
+/** @param many one of several files: a recipe that is asked for may be in another */
+function reportsOf({ file, recipe, servings }: CalcArguments, many = false): RecipeReport[] {
   const read = readKitchen(parsed(file), today());
   if (!read.ok) throw new CalcFault(read.faults.map(faultText));
   const kitchen = new Kitchen(read.entry);
   const chosen = read.entry.recipes.filter(({ id }) => recipe === undefined || id === recipe);
-  if (recipe !== undefined && chosen.length === 0) throw new CalcFault([`--recipe: ${file} has no recipe "${recipe}"`]);
+  if (recipe !== undefined && chosen.length === 0 && !many) throw new CalcFault([`--recipe: ${file} has no recipe "${recipe}"`]);
   return chosen.map((one) => recipeReport(one, kitchen, servings));
 }
 

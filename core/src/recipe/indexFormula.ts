@@ -1,0 +1,136 @@
+import jsep, { type Expression } from 'jsep';
+import { NO_GAPS, type Figure } from '../figure/index.js';
+import { SALT_GRAMS_PER_SODIUM_MG, type CarbohydrateConvention, type Nutrient, NUTRIENTS } from '../food/index.js';
+import { roundHalfAway } from '../quantity/index.js';
+import { derivedFigures } from './derived.js';
+import { figureKey } from './nutrientAmounts.js';
+import type { ServingFigures } from './recipeFigures.js';
+
+/** Something in a formula that cannot be computed: what, and what may stand there. */
+export class FormulaError extends Error {
+  constructor(
+    readonly formula: string,
+    reason: string,
+  ) {
+    super(`the formula "${formula}" cannot be read: ${reason}`);
+    this.name = 'FormulaError';
+  }
+}
+
+/** An index that a kitchen defines for itself: a formula over a serving's figures, and how it is rounded. */
+export interface IndexFormula {
+  readonly name: string;
+  /** "(energyKcal / 50) + fat / 12 - min(fibre, 4) / 5" */
+  readonly formula: string;
+  /** Rounded to the nearest multiple of this, half away from zero; not rounded when left out. */
+  readonly step?: number;
+}
+
+/** Longer than any index, short enough to be nobody's weapon. */
+const LONGEST = 500;
+const DEEPEST = 40;
+
+const FUNCTIONS: { readonly [name: string]: (...terms: number[]) => number } = {
+  min: Math.min,
+  max: Math.max,
+  abs: Math.abs,
+};
+const OPERATORS: { readonly [operator: string]: (a: number, b: number) => number } = {
+  '+': (a, b) => a + b,
+  '-': (a, b) => a - b,
+  '*': (a, b) => a * b,
+  '/': (a, b) => a / b,
+};
+
+/**
+ * An index over a serving's figures (domain page, 4.9), by a formula of + - * /, min, max, abs, numbers and names: every
+ * nutrient, `salt`, `weight`, `cost`, `kcalPer100g`, `proteinPer100kcal`. Parsed by a library and walked; nothing is run.
+ *
+ * @returns the index; unknown when a figure in it is, and with the gaps of every figure in it
+ * @throws FormulaError for what is no such formula
+ * @example indexOf({ name: 'points', formula: 'energyKcal / 50', step: 1 }, serving, 'available').amount // 13
+ */
+export function indexOf({ formula, step }: IndexFormula, serving: ServingFigures, convention: CarbohydrateConvention): Figure {
+  const gaps = new Set<string>();
+  const walk = (node: Expression, depth: number): number | undefined => {
+    if (depth > DEEPEST) throw new FormulaError(formula, 'it is nested too deep');
+    switch (node.type) {
+      case 'Literal':
+        if (typeof node.value !== 'number') throw new FormulaError(formula, `"${String(node.raw)}" is no number`);
+        return node.value;
+      case 'Identifier': {
+        const figure = figureNamed(String(node.name), serving, convention);
+        if (!figure)
+          throw new FormulaError(formula, `there is no figure "${String(node.name)}"; use one of ${[...NUTRIENTS, ...OTHERS].join(', ')}`);
+        figure.gaps.forEach((gap) => gaps.add(gap));
+        return figure.amount;
+      }
+      case 'UnaryExpression': {
+        const { operator, argument } = node as Expression & { operator: string; argument: Expression };
+        const term = walk(argument, depth + 1);
+        if (operator !== '-' && operator !== '+') throw new FormulaError(formula, `"${operator}" may not stand in it`);
+        return term === undefined ? undefined : operator === '-' ? -term : term;
+      }
+      case 'BinaryExpression': {
+        const { operator, left, right } = node as Expression & { operator: string; left: Expression; right: Expression };
+        const act = Object.hasOwn(OPERATORS, operator) ? OPERATORS[operator] : undefined;
+        if (!act) throw new FormulaError(formula, `"${operator}" may not stand in it; use + - * /`);
+        return combined([walk(left, depth + 1), walk(right, depth + 1)], ([a, b]) => act(a ?? 0, b ?? 0));
+      }
+      case 'CallExpression': {
+        const { callee, arguments: terms } = node as Expression & { callee: Expression; arguments: Expression[] };
+        const name = callee.type === 'Identifier' ? String(callee.name) : '';
+        const act = Object.hasOwn(FUNCTIONS, name) ? FUNCTIONS[name] : undefined;
+        if (!act || terms.length === 0)
+          throw new FormulaError(formula, `"${name}" is no function of it; use min, max or abs with something in it`);
+        return combined(
+          terms.map((term) => walk(term, depth + 1)),
+          (known) => act(...known),
+        );
+      }
+      default:
+        throw new FormulaError(formula, 'only + - * /, min, max, abs, numbers and figures may stand in it');
+    }
+  };
+  const computed = walk(parsed(formula), 0);
+  const amount =
+    computed === undefined || !Number.isFinite(computed) ? undefined : step === undefined ? computed : roundHalfAway(computed, step);
+  return { amount, gaps: gaps.size > 0 ? [...gaps] : NO_GAPS };
+}
+
+const OTHERS = ['salt', 'weight', 'cost', 'kcalPer100g', 'proteinPer100kcal'] as const;
+
+function figureNamed(name: string, serving: ServingFigures, convention: CarbohydrateConvention): Figure | undefined {
+  const nutrient = NUTRIENTS.find((one): one is Nutrient => one === name);
+  if (nutrient) return serving.nutrients[figureKey(nutrient, convention)];
+  const { sodium } = serving.nutrients;
+  switch (name) {
+    case 'salt':
+      return { amount: sodium.amount === undefined ? undefined : sodium.amount * SALT_GRAMS_PER_SODIUM_MG, gaps: sodium.gaps };
+    case 'weight':
+      return { amount: serving.weight, gaps: NO_GAPS };
+    case 'cost':
+      return serving.usedCost;
+    case 'kcalPer100g':
+      return derivedFigures(serving).kcalPer100g;
+    case 'proteinPer100kcal':
+      return derivedFigures(serving).proteinPer100kcal;
+    default:
+      return undefined;
+  }
+}
+
+function combined(terms: readonly (number | undefined)[], act: (known: number[]) => number): number | undefined {
+  const known = terms.filter((term) => term !== undefined);
+  return known.length === terms.length ? act(known) : undefined;
+}
+
+function parsed(formula: string): Expression {
+  if (formula.trim() === '') throw new FormulaError(formula, 'it is empty');
+  if (formula.length > LONGEST) throw new FormulaError(`${formula.slice(0, 40)}…`, `it is longer than ${LONGEST} characters`);
+  try {
+    return jsep(formula);
+  } catch (error) {
+    throw new FormulaError(formula, error instanceof Error ? error.message : String(error));
+  }
+}
