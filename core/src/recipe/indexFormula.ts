@@ -56,12 +56,12 @@ export function indexOf({ formula, step }: IndexFormula, serving: ServingFigures
     if (depth > DEEPEST) throw new FormulaError(formula, 'it is nested too deep');
     switch (node.type) {
       case 'Literal':
-        if (typeof node.value !== 'number') throw new FormulaError(formula, `"${String(node.raw)}" is no number`);
+        if (typeof node.value !== 'number') throw new FormulaError(formula, `"${nameIn(node)}" is no number`);
         return node.value;
       case 'Identifier': {
-        const figure = figureNamed(String(node.name), serving, convention);
+        const figure = figureNamed(nameIn(node), serving, convention);
         if (!figure)
-          throw new FormulaError(formula, `there is no figure "${String(node.name)}"; use one of ${[...NUTRIENTS, ...OTHERS].join(', ')}`);
+          throw new FormulaError(formula, `there is no figure "${nameIn(node)}"; use one of ${[...NUTRIENTS, ...OTHERS].join(', ')}`);
         figure.gaps.forEach((gap) => gaps.add(gap));
         return figure.amount;
       }
@@ -79,7 +79,7 @@ export function indexOf({ formula, step }: IndexFormula, serving: ServingFigures
       }
       case 'CallExpression': {
         const { callee, arguments: terms } = node as Expression & { callee: Expression; arguments: Expression[] };
-        const name = callee.type === 'Identifier' ? String(callee.name) : '';
+        const name = callee.type === 'Identifier' ? nameIn(callee) : '';
         const act = Object.hasOwn(FUNCTIONS, name) ? FUNCTIONS[name] : undefined;
         if (!act || terms.length === 0)
           throw new FormulaError(formula, `"${name}" is no function of it; use min, max or abs with something in it`);
@@ -118,6 +118,12 @@ function figureNamed(name: string, serving: ServingFigures, convention: Carbohyd
     default:
       return undefined;
   }
+}
+
+/** The name or text a node holds. */
+function nameIn({ name, raw }: Expression): string {
+  const text = name ?? raw;
+  return typeof text === 'string' ? text : '';
 }
 
 function combined(terms: readonly (number | undefined)[], act: (known: number[]) => number): number | undefined {
