@@ -53,6 +53,19 @@ test('words that fit no food are said to, and lead to the pantry with the name f
   await expect(page.getByLabel('Name of the food')).toHaveValue('moon dust');
 });
 
+test('a unit misspelt is said to be none, counts for nothing, and is mended with one press', async ({ page }) => {
+  await startRecipe(page, 'A slip');
+  await typeLine(page, '2 cupp leeks');
+  await expect(page.locator('.under')).toContainText('“cupp” is no unit. Did you mean cup?');
+  await expect(page.getByRole('complementary', { name: 'Docket' })).toContainText('1 wrong');
+  await page.keyboard.press('Tab');
+  await expect(page.getByRole('button', { name: 'cup', exact: true })).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel('Ingredient: 2 cup leeks')).toBeFocused();
+  await expect(page.locator('.under')).not.toContainText('is no unit');
+  await expect(docketFigure(page, 'Energy')).toBeVisible();
+});
+
 test('a "to taste" is assumed, shown as such, and confirmed', async ({ page }) => {
   await startRecipe(page, 'Seasoned', '5');
   await typeLine(page, 'salt, to taste');

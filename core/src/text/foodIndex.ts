@@ -48,7 +48,7 @@ export const SURE_ENOUGH = 0.62;
 /** Finds foods by words, tolerant of plurals, accents, word order and small slips. Made once per list of foods. */
 export class FoodIndex {
   readonly #names: readonly IndexedName[];
-  readonly #vocabulary: readonly string[];
+  readonly #vocabulary: ReadonlySet<string>;
   /** Words asked for before, with every known word like them: what is typed repeats with each key. */
   readonly #alike = new Map<string, ReadonlyMap<string, number>>();
 
@@ -56,7 +56,7 @@ export class FoodIndex {
     this.#names = foods.flatMap((food) =>
       [food.name, ...(food.names ?? [])].map((name, i) => ({ food, words: wordsOf(name), other: i > 0 })),
     );
-    this.#vocabulary = [...new Set(this.#names.flatMap(({ words }) => words))];
+    this.#vocabulary = new Set(this.#names.flatMap(({ words }) => words));
   }
 
   /**
@@ -81,11 +81,16 @@ export class FoodIndex {
     const before = this.#alike.get(word);
     if (before) return before;
     const alike = new Map(
-      this.#vocabulary.flatMap((named) => (likeness(word, named) > 0 ? [[named, likeness(word, named)] as const] : [])),
+      [...this.#vocabulary].flatMap((named) => (likeness(word, named) > 0 ? [[named, likeness(word, named)] as const] : [])),
     );
     if (this.#alike.size >= REMEMBERED) this.#alike.clear();
     this.#alike.set(word, alike);
     return alike;
+  }
+
+  /** Whether any food is named by the word. */
+  names(word: string): boolean {
+    return wordsOf(word).every((bare) => this.#vocabulary.has(bare));
   }
 
   /** The one food the words mean, or undefined when none is sure enough. */

@@ -5,3 +5,4 @@ export * from './lineFromText.js';
 export * from './lineText.js';
 export * from './parseLineText.js';
 export * from './unitAliases.js';
+export * from './unitSlip.js';

@@ -4,6 +4,7 @@ import type { Line } from '../recipe/index.js';
 import { SURE_ENOUGH, type FoodIndex, type FoodMatch } from './foodIndex.js';
 import { parseLineText, type ParsedLine } from './parseLineText.js';
 import { CONTAINERS } from './unitAliases.js';
+import { unitSlip } from './unitSlip.js';
 
 /** Grams a serving is assumed to take "to taste" until the developer says otherwise: an assumption, with 50 % uncertainty. */
 const TO_TASTE_GRAMS_PER_SERVING = { salt: 1.2, other: 0.3 } as const;
@@ -15,11 +16,11 @@ const SALTY = 300;
  *
  * @param servings of the recipe, for what "to taste" is assumed to come to
  * @param chosen the food a person picked for these words, over any match
- * @returns a line with only its text when no food is sure enough
+ * @returns a line with only its text when no food is sure enough, or when a word where the unit stands is nearly one
  */
 export function lineFromText(text: string, index: FoodIndex, servings: number, chosen?: Food): Line {
   const parsed = parseLineText(text);
-  const food = chosen ?? foodFor(parsed, index);
+  const food = chosen ?? (unitSlip(parsed, index) ? undefined : foodFor(parsed, index));
   if (!food) return { text };
   const { note } = parsed;
   return {

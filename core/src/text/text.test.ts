@@ -6,7 +6,9 @@ import { idFromName } from './idFromName.js';
 import { leadingAmount } from './leadingNumber.js';
 import { lineFromText } from './lineFromText.js';
 import { amountWords, lineText } from './lineText.js';
+import { parseLineText } from './parseLineText.js';
 import { unitOfWord } from './unitAliases.js';
+import { unitSlip } from './unitSlip.js';
 
 const demo = join(__dirname, '../../../demo');
 const foods = readdirSync(demo)
@@ -35,6 +37,24 @@ test.each([
 test('words that fit no food stay words', () => {
   expect(lineFromText('200 g moon dust', index, 5)).toEqual({ text: '200 g moon dust' });
 });
+
+test.each([
+  ['2 cupp leeks', 'cupp', ['cup']],
+  ['2 tbps rapeseed oil', 'tbps', ['tbsp', 'tsp']],
+  ['2 tbp rapeseed oil', 'tbp', ['tsp', 'tbsp']],
+  ['300 grms red lentils', 'grms', ['g']],
+  ['1 slicce bread', 'slicce', ['slice']],
+])('%s has no unit, and is no number of pieces', (text, word, meant) => {
+  expect(unitSlip(parseLineText(text), index)).toEqual({ word, meant });
+  expect(lineFromText(text, index, 5)).toEqual({ text });
+});
+
+test.each(['3 pears', '2 thin leeks', '2 black garlic cloves', '3 spring onions', '2 red onions', '300 g cupp leeks', '2 hot chillies', 'cupp leeks'])(
+  '%s has no slip of a unit',
+  (text) => {
+    expect(unitSlip(parseLineText(text), index)).toBeUndefined();
+  },
+);
 
 test('a food picked by hand is kept over any match', () => {
   expect(lineFromText('2 onions', index, 5, byId.get('onion-red'))).toMatchObject({ food: 'onion-red', amount: 2 });

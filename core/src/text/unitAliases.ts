@@ -37,6 +37,12 @@ const ALIASES: ReadonlyMap<string, WrittenUnitWord> = new Map([
   ...ROWS.flatMap(([unit, aliases, times = 1]) => aliases.split(' ').map((alias) => [alias, { unit, times }] as const)),
 ]);
 
+/** Every word a unit is written by, those of weight and volume first. */
+export const UNIT_WORDS: readonly string[] = [
+  ...ROWS.flatMap(([, aliases]) => aliases.split(' ')),
+  ...[...ALIASES.keys()].filter((alias) => !ROWS.some(([, aliases]) => aliases.split(' ').includes(alias))),
+];
+
 /** Units that hold a weight of their own, stated in brackets: "2 cans (400 g)". */
 export const CONTAINERS: ReadonlySet<string> = new Set([
   'can',

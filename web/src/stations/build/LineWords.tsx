@@ -1,3 +1,4 @@
+import { Fragment } from 'react';
 import {
   amountWords,
   lineText,
@@ -5,6 +6,7 @@ import {
   namedAllergens,
   nameOfLine,
   parseLineText,
+  unitSlip,
   type Food,
   type Line,
   type LineFigures,
@@ -13,6 +15,7 @@ import type { LinePlace } from '../../features/recipes/editRecipe';
 import { numberText } from '../../ui/numberText';
 import { FoodPicker } from './FoodPicker';
 import type { SheetActions } from './Sheet';
+import { useStation } from '../station';
 import { ToTasteChip } from './ToTasteChip';
 
 export interface LineWordsProps {
@@ -150,9 +153,32 @@ function Understood({
   readonly figures: LineFigures | undefined;
   readonly actions: SheetActions;
 }) {
+  const { here } = useStation();
   const food = figures?.of.kind === 'food' ? figures.of.basis.food : undefined;
+  const text = line.text ?? '';
+  const slip = food ? undefined : unitSlip(parseLineText(text), here.index);
   return (
     <span className="under">
+      {slip && (
+        <span className="bad">
+          “{slip.word}” is no unit. Did you mean{' '}
+          {slip.meant.map((unit, i) => (
+            <Fragment key={unit}>
+              {i > 0 && ' or '}
+              <button
+                className="btn-quiet"
+                onClick={() => {
+                  actions.type(place, text.replace(slip.word, unit));
+                  actions.setCaret({ ...place, empty: false });
+                }}
+              >
+                {unit}
+              </button>
+            </Fragment>
+          ))}
+          ?
+        </span>
+      )}
       <FoodPicker line={line} onPick={(next) => actions.write(place, next)} />
       {food && <span className="chip">{food.source ?? 'estimate'}</span>}
       {food && figures?.weights && figures.weights.unit?.from !== 'mass' && (
