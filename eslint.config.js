@@ -7,7 +7,21 @@ import globals from 'globals';
 import tseslint from 'typescript-eslint';
 
 /** Folders of core, from what everything rests on to what rests on everything: a folder imports only from those before it. */
-const CORE_ORDER = ['quantity', 'figure', 'food', 'price', 'recipe', 'text', 'scale', 'sureness', 'claims', 'check', 'card', 'format'];
+const CORE_ORDER = [
+  'quantity',
+  'figure',
+  'food',
+  'price',
+  'recipe',
+  'text',
+  'scale',
+  'sureness',
+  'book',
+  'claims',
+  'check',
+  'card',
+  'format',
+];
 /** Folders of web, likewise. */
 const WEB_ORDER = ['ui', 'api', 'features', 'working', 'docket', 'stations', 'app'];
 

@@ -3,9 +3,11 @@ import { spawnSync } from 'node:child_process';
 import { startDatabase, startServer } from './throwaway.mjs';
 
 const root = new URL('..', import.meta.url).pathname;
-const run = (script, ...args) => spawnSync(process.execPath, [script, ...args], { cwd: root, stdio: 'inherit', timeout: 120_000 });
+const run = (script, ...args) => spawnSync(process.execPath, [script, ...args], { cwd: root, stdio: 'inherit', timeout: 300_000 });
 
-console.log('core');
+console.log('the engine');
+run('core/bench/engine.mjs');
+console.log('\nwhat the page asks of core at every key press');
 run('core/bench/recompute.mjs');
 console.log('\nthe running product, in Chromium');
 const database = startDatabase();

@@ -52,5 +52,5 @@ measure(`figures, findings, bands and card of ${LINES} lines`, () => {
   findingsOf(figures, kitchen);
   bandOf(boxed, 'energyKcal');
   weighNext(boxed);
-  cardContent(figures, kitchen);
+  cardContent(recipe, kitchen);
 });

@@ -119,6 +119,20 @@ function headline(figure: Nutrient | 'salt' | 'usedCost', { perServing }: Recipe
   return perServing.nutrients[figure === 'carbohydrate' ? 'carbohydrateAvailable' : figure].amount ?? 0;
 }
 
+test('what the till charges is what the pot uses, what is left over, and what smaller packs cost more', () => {
+  fc.assert(
+    fc.property(anyDish, (dish) => {
+      const { kitchen, recipe } = dishOf(dish);
+      for (const { food, need, mix, left, leftWorth, premium } of recipeFigures(recipe, kitchen).batch.till.rows) {
+        const rate = kitchen.basisOf(food).best?.rate ?? NaN;
+        close(need * rate + leftWorth + premium, mix.price.toNumber());
+        close(leftWorth, left * rate);
+        expect(premium).toBeGreaterThanOrEqual(-1e-9 * mix.price.toNumber());
+      }
+    }),
+  );
+});
+
 test('the pot never uses more money than the till charges', () => {
   fc.assert(
     fc.property(anyDish, (dish) => {

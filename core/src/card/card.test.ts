@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { Kitchen, recipeFigures, type KitchenContent } from '../recipe/index.js';
+import { kitchenOf, recipeOf } from '../../test/kitchens.js';
+import { Kitchen, type KitchenContent } from '../recipe/index.js';
 import { cardContent, energySharesOf } from './cardContent.js';
 import { cardPriceText, cardSmallPrint, dayText, leadOf, unbroken } from './cardSentences.js';
 import { cautionsFor } from './cautions.js';
@@ -15,10 +16,7 @@ const kitchen = new Kitchen({
 });
 const cardOf = (id: string) =>
   cardContent(
-    recipeFigures(
-      demo.recipes.find((recipe) => recipe.id === id)!,
-      kitchen,
-    ),
+    demo.recipes.find((recipe) => recipe.id === id)!,
     kitchen,
   );
 const dal = cardOf('smoky-lentil-and-squash-dal');
@@ -48,6 +46,13 @@ test('every line has its amount in two systems, and what to buy', () => {
   const [lentils, squash] = dal.sections[0]?.lines ?? [];
   expect(lentils).toMatchObject({ amount: '300 g', food: 'red lentils', note: 'rinsed', second: '10 ½ oz' });
   expect(squash?.second).toBe('2 lb; buy 1.1 kg');
+});
+
+test('amounts are printed as people can measure them, and the figures are of what is printed', () => {
+  const within = kitchenOf({ foods: [{ id: 'oats', name: 'Oats', nutrients: { energyKcal: 400 } }] });
+  const card = cardContent(recipeOf([{ food: 'oats', amount: 347, unit: 'g', text: '347 g oats' }], { servings: 1 }), within);
+  expect(card.sections[0]?.lines[0]).toMatchObject({ amount: '350 g', food: 'oats' });
+  expect(card.energy?.text).toBe('1400');
 });
 
 test('prices carry their dates', () => {

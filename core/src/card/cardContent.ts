@@ -22,10 +22,12 @@ import {
   type Kitchen,
   type LineFigures,
   type PartFigures,
+  type Recipe,
   type RecipeFigures,
   type Served,
   type ServingFigures,
 } from '../recipe/index.js';
+import { snappedRecipe } from '../scale/index.js';
 import { lineWords } from '../text/index.js';
 import { cautionsFor, type Cautions } from './cautions.js';
 import { gramsText, secondMeasure } from './secondMeasure.js';
@@ -94,11 +96,17 @@ export interface CardContent {
 const MACROS: readonly Printable[] = ['protein', 'carbohydrate', 'fat', 'saturates', 'fibre', 'salt'];
 
 /**
- * What a recipe's card says (domain page, sections 5 and 8). Each figure is rounded once, here, by the kitchen's rule set.
+ * What a recipe's card says (domain page, sections 5, 6 and 8): its amounts as people can measure them, and the figures of
+ * just these amounts, each rounded once, here, by the kitchen's rule set.
  *
- * @param figures of the recipe at its own size
+ * @param recipe at its own size
+ * @throws UnknownFoodError, UnknownPartError, CircularPartError
  */
-export function cardContent(figures: RecipeFigures, kitchen: Kitchen): CardContent {
+export function cardContent(recipe: Recipe, kitchen: Kitchen): CardContent {
+  return contentOf(snappedRecipe(recipe, kitchen).figures, kitchen);
+}
+
+function contentOf(figures: RecipeFigures, kitchen: Kitchen): CardContent {
   const { recipe, parts, perServing, withTopping, hasTopping, batch } = figures;
   const { rules, currency } = kitchen.settings;
   const used = parts.filter(({ part }) => servedOf(part) !== 'optional');

@@ -12,7 +12,7 @@ import {
 } from 'class-validator';
 import { Type } from 'class-transformer';
 import { isSound } from './amountShape.js';
-import { noteOptional, noteSchema, schemaRef, type SchemaPiece } from './schemaNotes.js';
+import { noteClass, noteOptional, noteSchema, schemaRef, type SchemaPiece } from './schemaNotes.js';
 
 /** The greatest number a kitchen file may hold. */
 const MOST = 1e9;
@@ -168,7 +168,7 @@ export function Texts(most: number): PropertyDecorator {
 /** One object of a class. */
 export function One(type: () => new () => object): PropertyDecorator {
   return all(
-    must('must be an object', (found) => typeof found === 'object' && found !== null && !Array.isArray(found), {}),
+    must('must be an object', isObject, {}),
     ValidateNested({ message: 'must be an object' }),
     Type(type),
     noteRef(type, (ref) => ref),
@@ -179,6 +179,8 @@ export function One(type: () => new () => object): PropertyDecorator {
 export function Many(type: () => new () => object): PropertyDecorator {
   return all(
     IsArray({ message: 'must be a list' }),
+    // class-validator takes a list within the list for more of its members.
+    must('must be a list of objects', (found) => Array.isArray(found) && found.every(isObject), {}),
     ValidateNested({ each: true, message: 'must be a list of objects' }),
     Type(type),
     noteRef(type, (items) => ({ type: 'array', items })),
@@ -196,13 +198,17 @@ export function must(message: string, holds: (found: unknown, owner: object) => 
 
 /** Classes refer to classes defined before them, so the reference can be taken at once. */
 function noteRef(type: () => new () => object, wrap: (ref: SchemaPiece) => SchemaPiece): PropertyDecorator {
-  return noteSchema(wrap(schemaRef(type())));
+  return all(noteSchema(wrap(schemaRef(type()))), noteClass(type()));
 }
 
 function all(...decorators: readonly PropertyDecorator[]): PropertyDecorator {
   return (target, key) => {
     for (const decorate of decorators) decorate(target, key);
   };
+}
+
+function isObject(found: unknown): boolean {
+  return typeof found === 'object' && found !== null && !Array.isArray(found);
 }
 
 function isDay(found: unknown): boolean {

@@ -12,6 +12,9 @@ export function faultText({ path, message }: Fault): string {
   return path === '' ? message : `${path}: ${message}`;
 }
 
+/** Words compared at most: a hint must not take longer than reading. */
+const MOST_COMPARED = 5000;
+
 /**
  * The known word a person most likely meant, as the end of a message.
  *
@@ -19,7 +22,7 @@ export function faultText({ path, message }: Fault): string {
  */
 export function didYouMean(word: string, known: readonly string[]): string {
   if (known.length === 0 || word.length > 60) return '';
-  const nearest = closest(word.toLowerCase(), known);
+  const nearest = closest(word.toLowerCase(), known.slice(0, MOST_COMPARED));
   return distance(word.toLowerCase(), nearest.toLowerCase()) <= Math.max(1, Math.floor(word.length / 3))
     ? `; did you mean "${nearest}"?`
     : '';

@@ -2,6 +2,7 @@ import 'reflect-metadata';
 import { plainToInstance } from 'class-transformer';
 import { getMetadataStorage, validateSync, type ValidationError } from 'class-validator';
 import { didYouMean, type Fault } from './fault.js';
+import { isSoundEntry } from './soundness.js';
 
 /** Something read from outside: itself, or every fault in it. */
 export type Read<T> = { readonly ok: true; readonly entry: T } | { readonly ok: false; readonly faults: readonly Fault[] };
@@ -9,7 +10,7 @@ export type Read<T> = { readonly ok: true; readonly entry: T } | { readonly ok: 
 /** Deeper than anything a kitchen file holds. */
 const DEEPEST = 12;
 /** Faults told at once; more would bury the first. */
-const MOST_FAULTS = 50;
+export const MOST_FAULTS = 50;
 
 /**
  * Reads one object from outside by its class: every key known, every number in bounds.
@@ -21,25 +22,36 @@ const MOST_FAULTS = 50;
 export function readEntry<T extends object>(type: new () => T, found: unknown, path = ''): Read<T> {
   const shape = shapeFault(found, path);
   if (shape) return { ok: false, faults: [shape] };
+  if (isSoundEntry(type, found as object)) return { ok: true, entry: found as T };
   const entry = plainToInstance(type, found);
   const errors = validateSync(entry, { whitelist: true, forbidNonWhitelisted: true, forbidUnknownValues: true, stopAtFirstError: true });
-  if (errors.length === 0) return { ok: true, entry };
-  return { ok: false, faults: errors.flatMap((error) => faultsOf(error, path)).slice(0, MOST_FAULTS) };
+  const faults = errors.flatMap((error) => faultsOf(error, path)).slice(0, MOST_FAULTS);
+  return { ok: false, faults: faults.length > 0 ? faults : [{ path, message: 'cannot be read as a kitchen file' }] };
 }
 
 /** Faults no class could tell safely: not an object, nested too deep, keys that reach into the runtime. */
 function shapeFault(found: unknown, path: string): Fault | undefined {
   if (typeof found !== 'object' || found === null || Array.isArray(found)) return { path, message: 'must be an object' };
-  const waiting: { readonly at: string; readonly node: object; readonly depth: number }[] = [{ at: path, node: found, depth: 0 }];
-  for (let next = waiting.pop(); next; next = waiting.pop()) {
-    if (next.depth > DEEPEST) return { path: next.at, message: 'is nested too deep to be a kitchen file' };
-    const { at, node, depth } = next;
-    for (const [key, child] of Object.entries(node)) {
-      const childPath = Array.isArray(node) ? `${at}[${key}]` : joined(at, key);
-      if (key === '__proto__' || key === 'constructor' || key === 'prototype')
-        return { path: childPath, message: `unknown key "${key}"; take it out` };
-      if (typeof child === 'object' && child !== null) waiting.push({ at: childPath, node: child as object, depth: depth + 1 });
+  return nodeFault(found, () => path, 0);
+}
+
+/** @param path told only when it is needed: most of what is read is sound */
+function nodeFault(node: object, path: () => string, depth: number): Fault | undefined {
+  if (depth > DEEPEST) return { path: path(), message: 'is nested too deep to be a kitchen file' };
+  if (Array.isArray(node)) {
+    for (let i = 0; i < node.length; i++) {
+      const child: unknown = node[i];
+      const fault = typeof child === 'object' && child !== null ? nodeFault(child, () => `${path()}[${i}]`, depth + 1) : undefined;
+      if (fault) return fault;
     }
+    return undefined;
+  }
+  for (const key of Object.keys(node)) {
+    if (key === '__proto__' || key === 'constructor' || key === 'prototype')
+      return { path: joined(path(), key), message: `unknown key "${key}"; take it out` };
+    const child = (node as Record<string, unknown>)[key];
+    const fault = typeof child === 'object' && child !== null ? nodeFault(child, () => joined(path(), key), depth + 1) : undefined;
+    if (fault) return fault;
   }
   return undefined;
 }

@@ -12,11 +12,12 @@ import {
   VOLUME_UNITS,
   type MeasuringSystem,
 } from '../quantity/index.js';
-import { placeOf, type KitchenContent, type Line, type Part, type Recipe, type Settings } from '../recipe/index.js';
+import { placeOf, type KitchenContent, type Line, type Recipe, type Settings } from '../recipe/index.js';
 import type { Pack } from '../price/index.js';
 import { didYouMean, type Fault } from './fault.js';
 import { KitchenFile, type KitchenSettings } from './kitchenFile.js';
-import { readEntry, type Read } from './readEntry.js';
+import { circleFaults } from './circleFaults.js';
+import { MOST_FAULTS, readEntry, type Read } from './readEntry.js';
 
 /**
  * Reads a kitchen file: its shape by the classes, then what refers to what.
@@ -39,16 +40,29 @@ export function fullSettings(settings: KitchenSettings | undefined, today: strin
 }
 
 /** Faults between entries: ids used twice, foods and parts nobody holds, units nobody knows, parts that hold themselves. */
-export function referenceFaults({ settings, foods, packs, recipes }: KitchenContent): Fault[] {
-  const byId = new Map(foods.map((food) => [food.id, food]));
-  return [
-    ...twice(foods, 'foods'),
-    ...foods.flatMap((food, i) => foodFaults(food, `foods[${i}]`)),
-    ...packs.flatMap((pack, i) => packFaults(pack, byId, `packs[${i}]`)),
-    ...twice(recipes, 'recipes'),
-    ...recipes.flatMap((recipe, i) => recipeFaults(recipe, byId, recipes, settings, `recipes[${i}]`)),
-    ...circleFaults(recipes),
-  ];
+export function referenceFaults(content: KitchenContent): Fault[] {
+  return firstOf(eachReferenceFault(content));
+}
+
+function* eachReferenceFault({ settings, foods, packs, recipes }: KitchenContent): Generator<Fault> {
+  const foodsById = new Map(foods.map((food) => [food.id, food]));
+  const recipesById = new Map(recipes.map((recipe) => [recipe.id, recipe]));
+  yield* twice(foods, 'foods');
+  for (const [i, food] of foods.entries()) yield* foodFaults(food, `foods[${i}]`);
+  for (const [i, pack] of packs.entries()) yield* packFaults(pack, foodsById, `packs[${i}]`);
+  yield* twice(recipes, 'recipes');
+  for (const [i, recipe] of recipes.entries()) yield* eachRecipeFault(recipe, foodsById, recipesById, settings, `recipes[${i}]`);
+  yield* circleFaults(recipes);
+}
+
+/** As many faults as are told at once. */
+function firstOf(faults: Iterable<Fault>): Fault[] {
+  const told: Fault[] = [];
+  for (const fault of faults) {
+    told.push(fault);
+    if (told.length === MOST_FAULTS) break;
+  }
+  return told;
 }
 
 /** Faults of a food that its shape cannot tell. */
@@ -89,28 +103,46 @@ export function recipeFaults(
   settings: Pick<Settings, 'measures'>,
   path: string,
 ): Fault[] {
-  const system = recipe.measures ?? settings.measures;
-  return [
-    ...twice(recipe.parts, `${path}.parts`),
-    ...ratioCircleFaults(recipe, path),
-    ...recipe.parts.flatMap((part, p) => {
-      const partPath = `${path}.parts[${p}]`;
-      return [
-        ...part.lines.flatMap((line, l) => lineFaults(line, foods, recipes, recipe, system, `${partPath}.lines[${l}]`)),
-        ...(part.discards ?? []).flatMap(({ food, unit }, d) => foodAndUnitFaults(food, unit, foods, system, `${partPath}.discards[${d}]`)),
-      ];
-    }),
-  ];
+  return firstOf(eachRecipeFault(recipe, foods, new Map(recipes.map((one) => [one.id, one])), settings, path));
 }
 
-function lineFaults(
-  line: Line,
-  foods: ReadonlyMap<string, Food>,
-  recipes: readonly Recipe[],
+function* eachRecipeFault(
   recipe: Recipe,
-  system: MeasuringSystem,
+  foods: ReadonlyMap<string, Food>,
+  recipes: ReadonlyMap<string, Recipe>,
+  settings: Pick<Settings, 'measures'>,
   path: string,
-): Fault[] {
+): Generator<Fault> {
+  const system = recipe.measures ?? settings.measures;
+  const lines = recipe.parts.reduce((sum, part) => sum + part.lines.length, 0);
+  if (lines > MOST_LINES) {
+    yield { path: `${path}.parts`, message: `hold ${lines} lines; a recipe has ${MOST_LINES} at most: split it` };
+    return;
+  }
+  const places = new Set(recipe.parts.flatMap((part) => [part.id, ...part.lines.map((_, i) => placeOf(part, i))]));
+  yield* twice(recipe.parts, `${path}.parts`);
+  yield* ratioCircleFaults(recipe, path);
+  for (const [p, part] of recipe.parts.entries()) {
+    for (const [l, line] of part.lines.entries())
+      yield* lineFaults(line, { foods, recipes, places, system }, `${path}.parts[${p}].lines[${l}]`);
+    for (const [d, { food, unit }] of (part.discards ?? []).entries())
+      yield* foodAndUnitFaults(food, unit, foods, system, `${path}.parts[${p}].discards[${d}]`);
+  }
+}
+
+/** More than any recipe has. */
+const MOST_LINES = 5000;
+
+/** What a line's words may refer to. */
+interface Known {
+  readonly foods: ReadonlyMap<string, Food>;
+  readonly recipes: ReadonlyMap<string, Recipe>;
+  /** Lines and parts of the same recipe. */
+  readonly places: ReadonlySet<string>;
+  readonly system: MeasuringSystem;
+}
+
+function lineFaults(line: Line, { foods, recipes, places, system }: Known, path: string): Fault[] {
   const named = [line.food, line.recipe].filter((id) => id !== undefined).length;
   if (named === 0 && line.text !== undefined && line.text.trim() !== '') return [];
   if (named !== 1 || (line.recipe === undefined) !== (line.part === undefined))
@@ -124,23 +156,18 @@ function lineFaults(
   else faults.push(...partLineFaults(line, recipes, path));
   const food = line.food === undefined ? undefined : foods.get(line.food);
   if (line.also && food) faults.push(...unitFaults(line.also.unit, food, system, `${path}.also.unit`));
-  if (typeof line.scaling === 'object' && 'ratioTo' in line.scaling)
-    faults.push(...ratioFaults(line.scaling.ratioTo, recipe, `${path}.scaling.ratioTo`));
+  if (typeof line.scaling === 'object' && 'ratioTo' in line.scaling && !places.has(line.scaling.ratioTo))
+    faults.push({
+      path: `${path}.scaling.ratioTo`,
+      message: `unknown line or part "${line.scaling.ratioTo}"${didYouMean(line.scaling.ratioTo, [...places])}`,
+    });
   return faults;
 }
 
-function partLineFaults(line: Line, recipes: readonly Recipe[], path: string): Fault[] {
-  const other = recipes.find(({ id }) => id === line.recipe);
+function partLineFaults(line: Line, recipes: ReadonlyMap<string, Recipe>, path: string): Fault[] {
+  const other = recipes.get(line.recipe ?? '');
   if (!other)
-    return [
-      {
-        path: `${path}.recipe`,
-        message: `unknown recipe "${line.recipe}"${didYouMean(
-          line.recipe ?? '',
-          recipes.map(({ id }) => id),
-        )}`,
-      },
-    ];
+    return [{ path: `${path}.recipe`, message: `unknown recipe "${line.recipe}"${didYouMean(line.recipe ?? '', [...recipes.keys()])}` }];
   const parts = other.parts.map(({ id }) => id);
   if (!parts.includes(line.part ?? ''))
     return [{ path: `${path}.part`, message: `recipe "${other.id}" has no part "${line.part}"${didYouMean(line.part ?? '', parts)}` }];
@@ -186,75 +213,52 @@ function unitFaults(unit: string, food: Food, system: MeasuringSystem, path: str
   return [{ path, message: `unknown unit "${unit}"${didYouMean(unit, known) || `; use g, ml, or a measure that ${food.name} has`}` }];
 }
 
-function ratioFaults(ratioTo: string, recipe: Recipe, path: string): Fault[] {
-  const places = recipe.parts.flatMap((part) => [part.id, ...part.lines.map((_, i) => placeOf(part, i))]);
-  return places.includes(ratioTo) ? [] : [{ path, message: `unknown line or part "${ratioTo}"${didYouMean(ratioTo, places)}` }];
-}
-
 /** Ratios that go round in a circle: a line's weight would depend on itself. */
 function ratioCircleFaults(recipe: Recipe, path: string): Fault[] {
-  const lines = recipe.parts.flatMap((part, p) =>
-    part.lines.map((line, l) => ({
-      at: placeOf(part, l),
-      part: part.id,
-      scaling: line.scaling,
-      path: `${path}.parts[${p}].lines[${l}].scaling.ratioTo`,
-    })),
+  const ratios = new Map<string, { readonly to: string; readonly part: string; readonly path: string }>();
+  recipe.parts.forEach((part, p) =>
+    part.lines.forEach(({ scaling }, l) => {
+      if (typeof scaling === 'object' && 'ratioTo' in scaling)
+        ratios.set(placeOf(part, l), { to: scaling.ratioTo, part: part.id, path: `${path}.parts[${p}].lines[${l}].scaling.ratioTo` });
+    }),
   );
-  const dependsOn = (at: string): string[] => {
-    const scaling = lines.find((line) => line.at === at)?.scaling;
-    if (typeof scaling !== 'object' || !('ratioTo' in scaling)) return [];
-    return lines.filter((line) => line.at !== at && (line.at === scaling.ratioTo || line.part === scaling.ratioTo)).map((line) => line.at);
+  const ofPart = new Map<string, string[]>();
+  for (const [place, { part }] of ratios) {
+    const places = ofPart.get(part);
+    if (places) places.push(place);
+    else ofPart.set(part, [place]);
+  }
+  // Lines that are no ratio depend on nothing: only ratios can go round.
+  const dependsOn = (at: string): readonly string[] => {
+    const to = ratios.get(at)?.to ?? '';
+    return ratios.has(to) ? [to] : (ofPart.get(to) ?? []);
   };
-  const reaches = (from: string, target: string, seen: Set<string>): boolean =>
-    dependsOn(from).some((next) => next === target || (!seen.has(next) && reaches(next, target, seen.add(next))));
-  const round = lines.find(({ at }) => reaches(at, at, new Set()));
-  return round ? [{ path: round.path, message: `${round.at} would be a ratio of itself; give one of the lines another rule` }] : [];
+  const settled = new Set<string>();
+  for (const [start, { path: place }] of ratios) {
+    const waiting = dependsOn(start).filter((next) => next !== start || ratios.get(start)?.to === start);
+    const seen = new Set<string>();
+    for (let next = waiting.pop(); next !== undefined; next = waiting.pop()) {
+      const further = next === start ? [start] : dependsOn(next);
+      if (further.includes(start))
+        return [{ path: place, message: `${start} would be a ratio of itself; give one of the lines another rule` }];
+      if (seen.has(next) || settled.has(next)) continue;
+      seen.add(next);
+      waiting.push(...further.filter((one) => one !== next));
+    }
+    settled.add(start);
+  }
+  return [];
 }
 
 function unknownFood(id: string, foods: ReadonlyMap<string, Food>, path: string): Fault {
   return { path, message: `unknown food "${id}"${didYouMean(id, [...foods.keys()])}` };
 }
 
-function twice(entries: readonly { readonly id: string }[], path: string): Fault[] {
+function* twice(entries: readonly { readonly id: string }[], path: string): Generator<Fault> {
   const first = new Map<string, number>();
-  return entries.flatMap(({ id }, i) => {
+  for (const [i, { id }] of entries.entries()) {
     const before = first.get(id);
     if (before === undefined) first.set(id, i);
-    return before === undefined
-      ? []
-      : [{ path: `${path}[${i}].id`, message: `"${id}" is already the id of ${path}[${before}]; give one of them another` }];
-  });
-}
-
-/**
- * Parts that hold themselves, directly or through others: each circle told once, at the line that closes it.
- *
- * @param paths of the recipes, in their order; `recipes[i]` where left out
- */
-export function circleFaults(recipes: readonly Recipe[], paths: readonly string[] = []): Fault[] {
-  const parts = new Map<string, { readonly part: Part; readonly path: string }>();
-  recipes.forEach((recipe, r) =>
-    recipe.parts.forEach((part, p) => parts.set(`${recipe.id}/${part.id}`, { part, path: `${paths[r] ?? `recipes[${r}]`}.parts[${p}]` })),
-  );
-  const faults: Fault[] = [];
-  const done = new Set<string>();
-  const visit = (key: string, within: readonly string[]): void => {
-    const entry = parts.get(key);
-    if (!entry || done.has(key)) return;
-    entry.part.lines.forEach((line, l) => {
-      if (line.recipe === undefined) return;
-      const next = `${line.recipe}/${line.part}`;
-      const chain = [...within, key];
-      if (chain.includes(next))
-        faults.push({
-          path: `${entry.path}.lines[${l}]`,
-          message: `part "${next}" would hold itself: ${[...chain.slice(chain.indexOf(next)), next].join(' -> ')}; take this line out`,
-        });
-      else visit(next, chain);
-    });
-    done.add(key);
-  };
-  for (const key of parts.keys()) visit(key, []);
-  return faults;
+    else yield { path: `${path}[${i}].id`, message: `"${id}" is already the id of ${path}[${before}]; give one of them another` };
+  }
 }

@@ -10,6 +10,28 @@ interface Noted {
 
 type Class = abstract new () => object;
 
+/** The class of what stands at a key, where that is an object or a list of them. */
+const CLASSES = new Map<Class, Map<string, new () => object>>();
+
+/** Notes the class of what stands at a key. */
+export function noteClass(type: new () => object): PropertyDecorator {
+  return (target, key) => {
+    const owner = target.constructor as Class;
+    CLASSES.set(owner, (CLASSES.get(owner) ?? new Map<string, new () => object>()).set(String(key), type));
+  };
+}
+
+/**
+ * The class of what stands at a key.
+ *
+ * @throws TypeError where none was noted
+ */
+export function classOfKey(owner: Class, key: string): new () => object {
+  const type = CLASSES.get(owner)?.get(key);
+  if (!type) throw new TypeError(`${owner.name}.${key} is no object of a class`);
+  return type;
+}
+
 /** What the constraints of each class say of its keys, noted as the classes are defined: the schema follows from them. */
 const NOTES = new Map<Class, Map<string, Noted>>();
 

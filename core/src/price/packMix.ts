@@ -12,6 +12,7 @@ export interface PackMix {
 
 /** A need met but for binary noise is met: one part in 10^9. */
 const SLACK = 1e-9;
+const NOTHING = new Big(0);
 /** Steps of the search before the best mix found stands. Never reached by sizes that shops sell; it keeps a hostile list from hanging. */
 const MOST_STEPS = 300_000;
 
@@ -28,11 +29,11 @@ const MOST_STEPS = 300_000;
  */
 export function packMix(need: number, candidates: readonly CandidatePack[]): PackMix | undefined {
   if (candidates.length === 0) return undefined;
-  const pinned = candidates.some(({ pack }) => pack.pinned) ? bestPack(candidates) : undefined;
-  const sizes = pinned ? [pinned] : worthBuying(candidates);
+  const shelf = shelfOf(candidates);
+  const { sizes } = shelf;
   const wanted = need * (1 - SLACK);
   const certain = certainCount(wanted, sizes);
-  const counts = cheapestCounts(wanted - certain * (sizes[0]?.grams ?? 0), sizes);
+  const counts = cheapestCounts(wanted - certain * (sizes[0]?.grams ?? 0), shelf);
   const packs = sizes.flatMap((candidate, i) => {
     const count = (counts[i] ?? 0) + (i === 0 ? certain : 0);
     return count > 0 ? [{ candidate, count }] : [];
@@ -40,8 +41,29 @@ export function packMix(need: number, candidates: readonly CandidatePack[]): Pac
   return {
     packs,
     grams: packs.reduce((grams, { candidate, count }) => grams + candidate.grams * count, 0),
-    price: packs.reduce((price, { candidate, count }) => price.plus(candidate.price.times(count)), new Big(0)),
+    price: packs
+      .map(({ candidate: { price }, count }) => (count === 1 ? price : price.times(count)))
+      .reduce((sum, price) => (sum === NOTHING ? price : sum.plus(price)), NOTHING),
   };
+}
+
+/** What of a food's candidates is worth looking at, and its prices as integers of their smallest place. */
+interface Shelf {
+  readonly sizes: readonly CandidatePack[];
+  readonly minor: readonly bigint[];
+}
+
+/** The same list of candidates is asked at every key press. */
+const SHELVES = new WeakMap<readonly CandidatePack[], Shelf>();
+
+function shelfOf(candidates: readonly CandidatePack[]): Shelf {
+  const ready = SHELVES.get(candidates);
+  if (ready) return ready;
+  const pinned = candidates.some(({ pack }) => pack.pinned) ? bestPack(candidates) : undefined;
+  const sizes = pinned ? [pinned] : worthBuying(candidates);
+  const shelf = { sizes, minor: toMinor(sizes) };
+  SHELVES.set(candidates, shelf);
+  return shelf;
 }
 
 /** Packs worth buying, cheapest rate first: none for which another is at least as big, and cheaper. */
@@ -60,15 +82,14 @@ function certainCount(need: number, sizes: readonly CandidatePack[]): number {
   const [cheapest, ...others] = sizes;
   if (!cheapest) return 0;
   const byOthers = others.map(({ grams, rate }) => {
-    const byCost = rate > cheapest.rate ? cheapest.price.toNumber() / (rate - cheapest.rate) : Infinity;
+    const byCost = rate > cheapest.rate ? (cheapest.rate * cheapest.grams) / (rate - cheapest.rate) : Infinity;
     return Math.min(byCost, Math.ceil(cheapest.grams) * grams);
   });
   const left = byOthers.reduce((most, grams) => Math.max(most, grams), 0) * Math.max(1, others.length);
   return Math.max(0, Math.floor((need - left) / cheapest.grams) - 1);
 }
 
-function cheapestCounts(need: number, sizes: readonly CandidatePack[]): number[] {
-  const minor = toMinor(sizes);
+function cheapestCounts(need: number, { sizes, minor }: Shelf): number[] {
   let best: { price: bigint; grams: number; counts: number[] } | undefined;
   let steps = 0;
   const counts = sizes.map(() => 0);

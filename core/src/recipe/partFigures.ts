@@ -1,8 +1,9 @@
 import { NUTRIENTS, type Food } from '../food/index.js';
 import { figureOf, type Figure } from '../figure/index.js';
-import { compensatedSum, gramsOfMassUnit, midpointOf, relativeHalfWidth } from '../quantity/index.js';
+import { compensatedSum, gramsOfMassUnit, midpointOf, relativeHalfWidth, type MeasuringSystem } from '../quantity/index.js';
 import { UnknownPartError, type FoodBasis, type Kitchen } from './kitchen.js';
 import { cookedPerEaten, lineWeights, type LineWeights } from './lineWeights.js';
+import { Memo } from './memo.js';
 import { addNutrientFigures, eachKey, figuresOfGrams, figuresOfShare, noFigures, type NutrientFigures } from './nutrientAmounts.js';
 import { placeOf, type Discard, type Line, type Part, type Recipe } from './recipe.js';
 import { divide, type Share } from './share.js';
@@ -164,10 +165,44 @@ function unmatchedFigures(line: Line, at: string): LineFigures {
   };
 }
 
+/** Lines whose figures are kept: an edit changes one line of a recipe, and the others need not be worked out again. */
+const MOST_REMEMBERED = 2000;
+
+interface RememberedLine {
+  readonly system: MeasuringSystem;
+  readonly times: number;
+  readonly figures: LineFigures;
+}
+
+const REMEMBERED = new WeakMap<Kitchen, Memo<Line, RememberedLine>>();
+
+function rememberedIn(kitchen: Kitchen): Memo<Line, RememberedLine> {
+  const ready = REMEMBERED.get(kitchen) ?? new Memo<Line, RememberedLine>(MOST_REMEMBERED);
+  REMEMBERED.set(kitchen, ready);
+  return ready;
+}
+
 function foodLineFigures(line: Line, foodId: string, at: string, { kitchen, recipe }: PartContext): LineFigures {
-  const basis = kitchen.basisOf(foodId);
   const system = recipe.measures ?? kitchen.settings.measures;
-  const weights = lineWeights(line, basis.food, system, kitchen.packsOf(foodId), timesWritten(recipe));
+  const times = timesWritten(recipe);
+  const remembered = rememberedIn(kitchen);
+  const before = remembered.get(line);
+  if (before?.figures.at === at && before.system === system && before.times === times) return before.figures;
+  const figures = freshFoodLineFigures(line, foodId, at, kitchen, system, times);
+  remembered.set(line, { system, times, figures });
+  return figures;
+}
+
+function freshFoodLineFigures(
+  line: Line,
+  foodId: string,
+  at: string,
+  kitchen: Kitchen,
+  system: MeasuringSystem,
+  times: number,
+): LineFigures {
+  const basis = kitchen.basisOf(foodId);
+  const weights = lineWeights(line, basis.food, system, kitchen.packsOf(foodId), times);
   const nutrients = weights ? figuresOfGrams(at, weights.eaten, basis, line.retention) : noFigures(at);
   const factoredKcal = weights && basis.factoredKcal !== undefined ? weights.eaten * basis.factoredKcal : undefined;
   return {
@@ -216,7 +251,8 @@ function partLineFigures(line: Line, at: string, context: PartContext): LineFigu
   };
 }
 
-function partLineWeights(line: Line, times: number): LineWeights | undefined {
+/** Weights of a line that takes a part of another recipe, by grams of its cooked weight; undefined without a mass unit. */
+export function partLineWeights(line: Line, times: number): LineWeights | undefined {
   const unit = line.amount === undefined ? undefined : gramsOfMassUnit(line.unit ?? 'g');
   const grams = line.amount === undefined ? line.toTaste : unit === undefined ? undefined : midpointOf(line.amount) * times * unit;
   if (grams === undefined) return undefined;

@@ -12,6 +12,10 @@ export interface TillRow {
   readonly mix: PackMix;
   /** Grams left over, 0 or more. */
   readonly left: number;
+  /** What is left over is worth at its used rate, major units. */
+  readonly leftWorth: number;
+  /** What smaller packs cost above the used rate, major units; 0 where the packs bought are the ones used is reckoned by. */
+  readonly premium: number;
 }
 
 /** What the till charges for a recipe. */
@@ -40,7 +44,7 @@ export function tillOf(lines: readonly LineFigures[], kitchen: Kitchen): Till {
     }
     const mix = packMix(need, basis.candidates);
     if (!mix) unpriced.push(food);
-    else rows.push({ food, need, mix, left: leftOver(mix.grams, need) });
+    else rows.push(tillRow(food, need, mix, basis.best?.rate ?? 0));
   }
   const nothing = rows.length === 0 && !free && (unpriced.length > 0 || lines.some(({ weights }) => !weights));
   return { cost: nothing ? undefined : rows.reduce((sum, { mix }) => sum.plus(mix.price), new Big(0)), rows, unpriced };
@@ -55,6 +59,20 @@ function needs(lines: readonly LineFigures[]): Map<string, number> {
       else grams.set(purchase.food, [purchase.grams]);
     }
   return new Map([...grams].map(([food, terms]) => [food, compensatedSum(terms)]));
+}
+
+/**
+ * Whole packs of one food against what is used of it (domain page, 4.8): price = used + what is left, at the used rate + what
+ * smaller packs cost above that rate.
+ *
+ * @param rate used cost of a gram, major units
+ */
+function tillRow(food: string, need: number, mix: PackMix, rate: number): TillRow {
+  const left = leftOver(mix.grams, need);
+  const leftWorth = left * rate;
+  const price = mix.price.toNumber();
+  const premium = price - need * rate - leftWorth;
+  return { food, need, mix, left, leftWorth, premium: Math.abs(premium) < 1e-9 * price ? 0 : premium };
 }
 
 /** Left over, freed of binary noise: exactly used up is 0. */

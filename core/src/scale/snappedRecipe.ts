@@ -1,14 +1,5 @@
 import { midpointOf, snapAmount, type Amount } from '../quantity/index.js';
-import {
-  figureKey,
-  placeOf,
-  recipeFigures,
-  timesWritten,
-  type Kitchen,
-  type Line,
-  type Recipe,
-  type RecipeFigures,
-} from '../recipe/index.js';
+import { placeOf, recipeFigures, timesWritten, type Kitchen, type Line, type Recipe, type RecipeFigures } from '../recipe/index.js';
 
 /** One line's amount made measurable. */
 export interface SnapDrift {
@@ -19,11 +10,15 @@ export interface SnapDrift {
   readonly drift: number;
 }
 
-/** A recipe in amounts that people can measure, and what that changes. */
-export interface SnappedRecipe {
+/** A recipe in amounts that people can measure. */
+export interface SnappedAmounts {
   readonly recipe: Recipe;
   /** Lines whose amount changed. */
   readonly lines: readonly SnapDrift[];
+}
+
+/** A recipe in amounts that people can measure, and what that changes. */
+export interface SnappedRecipe extends SnappedAmounts {
   /** Figures of the recipe as printed: what readers will weigh. */
   readonly figures: RecipeFigures;
   /** What snapping adds to one serving: kcal, grams, major units; undefined where unknown. */
@@ -35,12 +30,10 @@ export interface SnappedRecipe {
 }
 
 /**
- * Snaps every amount to what people can measure, and computes the figures again from what the card will print (domain page,
- * section 6). Amounts "to taste" and parts of other recipes taken by weight are snapped in grams; ranges at both ends.
- *
- * @throws UnknownFoodError, UnknownPartError, CircularPartError
+ * Snaps every amount to what people can measure (domain page, section 6). Amounts "to taste" and parts of other recipes
+ * taken by weight are snapped in grams; ranges at both ends.
  */
-export function snappedRecipe(recipe: Recipe, kitchen: Kitchen): SnappedRecipe {
+export function snappedAmounts(recipe: Recipe): SnappedAmounts {
   const times = timesWritten(recipe);
   const lines: SnapDrift[] = [];
   const snapped: Recipe = {
@@ -49,27 +42,31 @@ export function snappedRecipe(recipe: Recipe, kitchen: Kitchen): SnappedRecipe {
       ...part,
       lines: part.lines.map((line, i) => {
         const next = snappedLine(line, times);
-        if (line.amount !== undefined && next.amount !== undefined && midpointOf(next.amount) !== midpointOf(line.amount))
-          lines.push({
-            at: placeOf(part, i),
-            from: line.amount,
-            to: next.amount,
-            drift: midpointOf(next.amount) / midpointOf(line.amount) - 1,
-          });
+        const [from, to] = [line.amount ?? line.toTaste, next.amount ?? next.toTaste];
+        if (from !== undefined && to !== undefined && Math.abs(midpointOf(to) - midpointOf(from)) > 1e-9 * midpointOf(from))
+          lines.push({ at: placeOf(part, i), from, to, drift: midpointOf(to) / midpointOf(from) - 1 });
         return next;
       }),
     })),
   };
+  return { recipe: snapped, lines };
+}
+
+/**
+ * Snaps every amount, and computes the figures again from what the card will print (domain page, section 6).
+ *
+ * @throws UnknownFoodError, UnknownPartError, CircularPartError
+ */
+export function snappedRecipe(recipe: Recipe, kitchen: Kitchen): SnappedRecipe {
+  const snapped = snappedAmounts(recipe);
   const before = recipeFigures(recipe, kitchen).perServing;
-  const figures = recipeFigures(snapped, kitchen);
+  const figures = recipeFigures(snapped.recipe, kitchen);
   const after = figures.perServing;
-  const key = figureKey('energyKcal', kitchen.convention);
   return {
-    recipe: snapped,
-    lines,
+    ...snapped,
     figures,
     perServing: {
-      energyKcal: difference(before.nutrients[key].amount, after.nutrients[key].amount),
+      energyKcal: difference(before.nutrients.energyKcal.amount, after.nutrients.energyKcal.amount),
       protein: difference(before.nutrients.protein.amount, after.nutrients.protein.amount),
       usedCost: difference(before.usedCost.amount, after.usedCost.amount),
     },

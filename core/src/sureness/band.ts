@@ -1,14 +1,9 @@
-import type { FigureKey, LineFigures, PartFigures } from '../recipe/index.js';
-import { amountVariance, UNCERTAINTY_OF_METHOD, UNCERTAINTY_OF_SOURCE } from './uncertainty.js';
+import type { FigureKey, PartFigures } from '../recipe/index.js';
+import { errorModelOf } from './errorModel.js';
+import { amountVariance, UNCERTAINTY_OF_METHOD } from './uncertainty.js';
 
 /** 95 % of a normal distribution lies within this many standard uncertainties. */
 const COVERAGE = 1.96;
-
-/** One independent source of error: what it moves the figure by, and its relative variance. */
-interface ErrorTerm {
-  moves: number;
-  readonly variance: number;
-}
 
 /**
  * The 95 % band of one figure of a serving: value -/+ 1.96 u, never below 0 (domain page, 4.10). Independent errors add
@@ -27,38 +22,19 @@ export function bandOf(parts: readonly PartFigures[], key: FigureKey): readonly 
   return [Math.max(0, figure - spread), figure + spread];
 }
 
-/** Standard uncertainty of one figure of a serving, in the figure's unit. */
+/**
+ * Standard uncertainty of one figure of a serving, in the figure's unit: what each source of error moves, in squares. A range
+ * adds its half-width / sqrt 3 (domain page, 4.10).
+ */
 export function standardUncertainty(parts: readonly PartFigures[], key: FigureKey): number {
-  const terms = new Map<string, ErrorTerm>();
-  for (const part of parts) collect(terms, part, key, part.share.share, '');
-  let variance = 0;
-  for (const { moves, variance: relative } of terms.values()) variance += moves ** 2 * relative;
+  const { sources, contributions } = errorModelOf(parts, [key]);
+  const moved = sources.map(() => 0);
+  for (const { moves, sources: of } of contributions) for (const source of of) moved[source] = (moved[source] ?? 0) + (moves[0] ?? 0);
+  const variance = sources.reduce(
+    (sum, { relative, halfWidth }, i) => sum + (moved[i] ?? 0) ** 2 * (relative ** 2 + halfWidth ** 2 / 3),
+    0,
+  );
   return Math.sqrt(variance);
-}
-
-function collect(terms: Map<string, ErrorTerm>, part: PartFigures, key: FigureKey, share: number, owner: string): void {
-  for (const line of part.lines) if (line.counted) collectLine(terms, line, key, share, owner);
-  for (const { at, basis, weights, nutrients } of part.discards) {
-    const moves = -(nutrients[key].amount ?? 0) * share;
-    if (!weights || moves === 0) continue;
-    add(terms, `amount ${owner}${at}`, moves, amountVariance(weights.method, 0));
-    add(terms, `food ${basis.food.id}`, moves, UNCERTAINTY_OF_SOURCE[basis.food.source ?? 'estimate'] ** 2);
-  }
-}
-
-function collectLine(terms: Map<string, ErrorTerm>, line: LineFigures, key: FigureKey, share: number, owner: string): void {
-  const { at, weights, nutrients, of } = line;
-  const moves = (nutrients[key].amount ?? 0) * share;
-  if (!weights || moves === 0) return;
-  add(terms, `amount ${owner}${at}`, moves, amountVariance(weights.method, weights.halfWidth));
-  if (of.kind === 'food') add(terms, `food ${of.basis.food.id}`, moves, UNCERTAINTY_OF_SOURCE[of.basis.food.source ?? 'estimate'] ** 2);
-  if (of.kind === 'part') collect(terms, of.part, key, of.share * share, `${of.recipe.id}:`);
-}
-
-function add(terms: Map<string, ErrorTerm>, source: string, moves: number, variance: number): void {
-  const term = terms.get(source);
-  if (term) term.moves += moves;
-  else terms.set(source, { moves, variance });
 }
 
 /** A line worth weighing, and what weighing it would do. */

@@ -49,12 +49,18 @@ test.each([
   expect(lineFromText(text, index, 5)).toEqual({ text });
 });
 
-test.each(['3 pears', '2 thin leeks', '2 black garlic cloves', '3 spring onions', '2 red onions', '300 g cupp leeks', '2 hot chillies', 'cupp leeks'])(
-  '%s has no slip of a unit',
-  (text) => {
-    expect(unitSlip(parseLineText(text), index)).toBeUndefined();
-  },
-);
+test.each([
+  '3 pears',
+  '2 thin leeks',
+  '2 black garlic cloves',
+  '3 spring onions',
+  '2 red onions',
+  '300 g cupp leeks',
+  '2 hot chillies',
+  'cupp leeks',
+])('%s has no slip of a unit', (text) => {
+  expect(unitSlip(parseLineText(text), index)).toBeUndefined();
+});
 
 test('a food picked by hand is kept over any match', () => {
   expect(lineFromText('2 onions', index, 5, byId.get('onion-red'))).toMatchObject({ food: 'onion-red', amount: 2 });

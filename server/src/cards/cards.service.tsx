@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import { renderToBuffer } from '@react-pdf/renderer';
-import { cardContent, recipeFigures, type CardContent, type Recipe } from '@portiona/core';
+import { cardContent, type CardContent, type Recipe } from '@portiona/core';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { RecipesService } from '../recipes/recipes.service.js';
 import { registerCardFonts } from './cardFonts.js';
@@ -17,7 +17,7 @@ export class CardsService {
     const { document, bases } = await this.recipes.open(id);
     const recipe = document as Recipe;
     const kitchen = await this.recipes.kitchenWith([recipe, ...(bases as Recipe[])]);
-    return cardContent(recipeFigures(recipe, kitchen), kitchen);
+    return cardContent(recipe, kitchen);
   }
 
   /** The card as a self-contained page. @throws NotFoundError */

@@ -120,8 +120,10 @@ function today(): string {
 
 function parsed(file: string): unknown {
   try {
+    // Asked before anything is read: a file of gigabytes is refused at once. A pipe has no size, and is counted as it comes.
+    if (statSync(file).size > MOST_BYTES) throw tooLarge(file);
     const bytes = readFileSync(file);
-    if (bytes.length > MOST_BYTES) throw new CalcFault([`${file}: is larger than ${MOST_BYTES / 1024 / 1024} MB; split it`]);
+    if (bytes.length > MOST_BYTES) throw tooLarge(file);
     // Some editors put a byte order mark in front; it is no part of the text.
     return JSON.parse(bytes.toString('utf8').replace(/^\uFEFF/, '')) as unknown;
   } catch (error) {
@@ -129,6 +131,10 @@ function parsed(file: string): unknown {
     if (error instanceof SyntaxError) throw new CalcFault([`${file}: is not JSON: ${error.message}`]);
     throw new CalcFault([`${file}: cannot be read: ${error instanceof Error ? error.message : String(error)}`]);
   }
+}
+
+function tooLarge(file: string): CalcFault {
+  return new CalcFault([`${file}: is larger than ${MOST_BYTES / 1024 / 1024} MB; split it`]);
 }
 
 main();

@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useState } from 'react';
-import { NavLink, Outlet, useNavigate, useParams, useSearchParams } from 'react-router';
-import type { Recipe, WorkedFigure } from '@portiona/core';
+import { NavLink, Outlet, useNavigate, useMatch, useParams, useSearchParams } from 'react-router';
+import { snappedAmounts, type Recipe, type WorkedFigure } from '@portiona/core';
 import { api } from '../api/api.gen';
 import { asRecipe, asRecipes } from '../api/documents';
 import { problemOf, problemText } from '../api/problem';
@@ -22,7 +22,10 @@ export function RecipePage() {
   const trouble = useOpenRecipe(recipeId);
   const { present, id, bases } = useRecipeState();
   const here = useKitchen(bases);
-  const computed = useFigures(present, here);
+  // The card prints what people can measure, and its figures are of just that: so are the docket and the working beside it.
+  const onCard = useMatch('/recipes/:id/card') !== null;
+  const shown = useMemo(() => (onCard && present ? snappedAmounts(present).recipe : present), [onCard, present]);
+  const computed = useFigures(shown, here);
   const [search, setSearch] = useSearchParams();
   const working = search.get('working') as WorkedFigure | null;
   const showWorking = useMemo(
@@ -58,7 +61,14 @@ export function RecipePage() {
         )}
         <div className="slot">
           {computed.ok && (
-            <Docket figures={computed.figures} findings={computed.findings} kitchen={here.kitchen} open={working} onOpen={showWorking} />
+            <Docket
+              recipe={present}
+              figures={computed.figures}
+              findings={computed.findings}
+              kitchen={here.kitchen}
+              open={working}
+              onOpen={showWorking}
+            />
           )}
         </div>
       </div>

@@ -13,6 +13,7 @@ import {
   type Figure,
   type Kitchen,
   type Nutrient,
+  type Recipe,
   type RecipeFigures,
   type WorkedFigure,
 } from '@portiona/core';
@@ -23,6 +24,8 @@ import { EnergySplit } from '../ui/EnergySplit';
 import { docketText, leastText, numberText, priceText } from '../ui/numberText';
 
 interface DocketProps {
+  /** As it is written: what a change of its boxes starts from. On the card, the figures are of the amounts printed. */
+  readonly recipe: Recipe;
   readonly figures: RecipeFigures;
   readonly findings: readonly Finding[];
   readonly kitchen: Kitchen;
@@ -41,8 +44,8 @@ const SMALL: readonly (readonly [Nutrient | 'salt', string])[] = [
 ];
 
 /** The docket: what one serving delivers and costs, live, each figure a way to its working. */
-export function Docket({ figures, findings, kitchen, open, onOpen }: DocketProps) {
-  const { recipe, perServing, withTopping, hasTopping, batch, parts } = figures;
+export function Docket({ recipe, figures, findings, kitchen, open, onOpen }: DocketProps) {
+  const { perServing, withTopping, hasTopping, batch, parts } = figures;
   const boxed = useMemo(() => parts.filter(({ part }) => servedOf(part) === 'box'), [parts]);
   const toggle = (figure: WorkedFigure) => onOpen(open === figure ? null : figure);
   const { currency } = kitchen.settings;
@@ -56,7 +59,7 @@ export function Docket({ figures, findings, kitchen, open, onOpen }: DocketProps
         <span>Docket</span>
         <span>per {recipe.servingName ?? 'serving'}</span>
       </h2>
-      <Boxes figures={figures} kitchen={kitchen} open={open} onOpen={toggle} />
+      <Boxes recipe={recipe} figures={figures} kitchen={kitchen} open={open} onOpen={toggle} />
       <BigFigure
         name="Energy"
         figure={energy}
@@ -130,18 +133,20 @@ export function Docket({ figures, findings, kitchen, open, onOpen }: DocketProps
 }
 
 function Boxes({
+  recipe,
   figures,
   kitchen,
   open,
   onOpen,
 }: {
+  readonly recipe: Recipe;
   readonly figures: RecipeFigures;
   readonly kitchen: Kitchen;
   readonly open: WorkedFigure | null;
   readonly onOpen: (figure: WorkedFigure) => void;
 }) {
   const dispatch = useAppDispatch();
-  const { recipe, perServing } = figures;
+  const { perServing } = figures;
   /** The number before it was changed here, while the amounts still stand as they were. */
   const [before, setBefore] = useState<{ readonly from: number; readonly to: number }>();
   const name = recipe.servingName ?? 'serving';

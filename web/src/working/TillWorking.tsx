@@ -6,6 +6,8 @@ import { numberText, priceText } from '../ui/numberText';
 export function TillWorking({ figures, kitchen }: { readonly figures: RecipeFigures; readonly kitchen: Kitchen }) {
   const { till, usedCost } = figures.batch;
   const { currency } = kitchen.settings;
+  const leftWorth = till.rows.reduce((sum, row) => sum + row.leftWorth, 0);
+  const premium = till.rows.reduce((sum, row) => sum + row.premium, 0);
   return (
     <>
       <h2>
@@ -14,7 +16,9 @@ export function TillWorking({ figures, kitchen }: { readonly figures: RecipeFigu
       </h2>
       <p className="intro">
         The cheapest whole packs that cover each need. The pot uses{' '}
-        {usedCost.amount === undefined ? 'an unknown part' : priceText(usedCost.amount, currency)} of it; the rest stays in the kitchen.
+        {usedCost.amount === undefined ? 'an unknown part' : priceText(usedCost.amount, currency)} of it
+        {leftWorth > 0.005 && <>; what is left over is worth {priceText(leftWorth, currency)}</>}
+        {premium > 0.005 && <>; smaller packs cost {priceText(premium, currency)} more than the best price a kilo</>}.
       </p>
       <table>
         <thead>
@@ -24,10 +28,11 @@ export function TillWorking({ figures, kitchen }: { readonly figures: RecipeFigu
             <th style={{ textAlign: 'left' }}>packs</th>
             <th>price</th>
             <th>left over</th>
+            <th>worth</th>
           </tr>
         </thead>
         <tbody>
-          {till.rows.map(({ food, need, mix, left }) => (
+          {till.rows.map(({ food, need, mix, left, leftWorth }) => (
             <tr key={food}>
               <td>
                 <Link to={`/pantry/${food}?show=usedCost`}>{kitchen.food(food)?.name}</Link>
@@ -43,6 +48,7 @@ export function TillWorking({ figures, kitchen }: { readonly figures: RecipeFigu
               </td>
               <td className="num">{moneyText(mix.price.toNumber(), currency)}</td>
               <td className="num">{left > 0 ? `${numberText(left, 0)} g` : ''}</td>
+              <td className="num">{left > 0 ? moneyText(leftWorth, currency) : ''}</td>
             </tr>
           ))}
           <tr className="sum">
@@ -51,6 +57,7 @@ export function TillWorking({ figures, kitchen }: { readonly figures: RecipeFigu
             <td />
             <td className="num">{till.cost ? moneyText(till.cost.toNumber(), currency) : '?'}</td>
             <td />
+            <td className="num">{moneyText(leftWorth, currency)}</td>
           </tr>
         </tbody>
       </table>

@@ -1,7 +1,9 @@
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { Download, FileText, Printer } from 'lucide-react';
-import type { WorkedFigure } from '@portiona/core';
+import { Popover } from 'radix-ui';
+import { amountWords, nameOfLine, snappedRecipe, type WorkedFigure } from '@portiona/core';
 import { useStation } from '../station';
+import { numberText } from '../../ui/numberText';
 import { useRecipeState } from '../../features/recipes/useRecipeState';
 
 type Paper = 'a5' | 'a4';
@@ -29,6 +31,7 @@ export function CardStation() {
             </button>
           ))}
         </span>
+        <Snapped />
         {saveState !== 'saved' && <span className="muted">The card shows what is saved; one moment.</span>}
         <span className="ml-auto flex gap-2">
           <button className="btn" onClick={() => frame.current?.contentWindow?.print()}>
@@ -52,6 +55,55 @@ export function CardStation() {
       />
     </>
   );
+}
+
+/** What printing only measurable amounts changes, line by line. */
+function Snapped() {
+  const { recipe, here, computed } = useStation();
+  const snapped = useMemo(() => (computed.ok ? snappedRecipe(recipe, here.kitchen) : undefined), [recipe, here, computed.ok]);
+  if (!snapped || snapped.lines.length === 0) return null;
+  const { lines, perServing } = snapped;
+  return (
+    <Popover.Root>
+      <Popover.Trigger className="btn-quiet">
+        {lines.length === 1 ? 'One amount' : `${lines.length} amounts`} made measurable: {signed(perServing.energyKcal, 0)} kcal a{' '}
+        {recipe.servingName ?? 'serving'}
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content className="menu w-[380px] p-3" align="start" sideOffset={4} aria-label="Amounts made measurable">
+          <p className="mb-2">
+            The card prints what readers can measure, and its figures are of these amounts: {signed(perServing.energyKcal, 1)} kcal,{' '}
+            {signed(perServing.protein, 1)} g protein, {signed(perServing.usedCost, 2)} {here.kitchen.settings.currency} a{' '}
+            {recipe.servingName ?? 'serving'} against the sheet.
+          </p>
+          <table className="drifts">
+            <tbody>
+              {lines.map(({ at, from, to, drift }) => {
+                const line = snapped.figures.lines.find((one) => one.at === at);
+                const unit = line?.line.amount === undefined ? 'g' : (line.line.unit ?? 'g');
+                return (
+                  <tr key={at}>
+                    <td>{line ? nameOfLine(line) : at}</td>
+                    <td className="num">
+                      {amountWords(from, unit)} → {amountWords(to, unit)}
+                    </td>
+                    <td className="num faint">{signed(drift * 100, 0)} %</td>
+                  </tr>
+                );
+              })}
+            </tbody>
+          </table>
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}
+
+/** With its sign: "+1.2", "−3", "±0"; a question mark for what is unknown. */
+function signed(amount: number | undefined, decimals: number): string {
+  if (amount === undefined) return '?';
+  const text = numberText(Math.abs(amount), decimals);
+  return Number(text) === 0 ? '±0' : `${amount < 0 ? '−' : '+'}${text}`;
 }
 
 interface CardFrameProps {
