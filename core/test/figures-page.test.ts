@@ -1,6 +1,20 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { bandOf, Kitchen, readKitchen, recipeFigures, roundedStrings, servedOf } from '../src/index.js';
+import {
+  bandOf,
+  claimsOf,
+  endsOf,
+  errorModelOf,
+  Kitchen,
+  quantileOf,
+  readKitchen,
+  recipeFigures,
+  roundedStrings,
+  servedOf,
+  shareWithin,
+  Simulation,
+  snappedRecipe,
+} from '../src/index.js';
 
 // docs/figures.md walks through these numbers; this is its test.
 const page = readFileSync(join(__dirname, '../../docs/figures.md'), 'utf8').replace(/\s+/g, ' ');
@@ -11,7 +25,20 @@ const figures = recipeFigures(kitchen.recipe('smoky-lentil-and-squash-dal')!, ki
 const line = (at: string) => figures.lines.find((one) => one.at === at)!;
 const [dal, rice] = figures.parts;
 
+const till = figures.batch.till;
+const onions = till.rows.find(({ food }) => food.startsWith('onion'));
+const boxed = figures.parts.filter(({ part }) => servedOf(part) === 'box');
+
 test.each([
+  ['9 x 1.5 + 2 x 11.2 = 339.9 kcal', (kitchen.basisOf('red-lentils-weir-lane').factoredKcal ?? 0) * 100, 339.9],
+  ['3 x 341 = 1023 kcal', line('dal/1').nutrients.energyKcal.amount, 1023],
+  ['The batch uses 7.06', figures.batch.usedCost.amount, 7.06],
+  ['The till charges 23.80', till.cost?.toNumber(), 23.8],
+  ['worth 15.03 at the same prices', till.rows.reduce((sum, { leftWorth }) => sum + leftWorth, 0), 15.03],
+  ['1.72 that smaller packs cost more', till.rows.reduce((sum, { premium }) => sum + premium, 0), 1.72],
+  ['which leaves 750 g', onions?.left, 750],
+  ['worth 0.66', onions?.leftWorth, 0.66],
+  ['0.42 less', onions?.premium, 0.42],
   ['as written: 2 x 125 g = 250 g', line('dal/3').weights?.grams, 250],
   ['250 g x (1 - 0.10) = 225 g', line('dal/3').weights?.edible, 225],
   ['= 90 kcal', line('dal/3').nutrients.energyKcal.amount, 90],
@@ -40,4 +67,19 @@ test('what the card prints, what is lacking, and the band', () => {
     'energyKcal',
   );
   expect(band?.map(Math.round)).toEqual([615, 728]);
+});
+
+test('open ends, draws on paper and claims', () => {
+  expect(snappedRecipe(figures.recipe, kitchen).lines).toEqual([]);
+  expect(page).toContain('between 636 and 1257 mg');
+  expect(endsOf(boxed, 'sodium')?.map(Math.round)).toEqual([636, 1257]);
+  const run = new Simulation(errorModelOf(boxed, ['energyKcal']), { seed: 1, draws: 50_000 });
+  run.make(50_000);
+  const [spread] = run.distributions();
+  expect(page).toContain('between 615 and 729 kcal, and 83 % of them at 700 or less');
+  expect([0.025, 0.975].map((share) => Math.round(quantileOf(spread!, share)))).toEqual([615, 729]);
+  expect(Math.round(shareWithin(spread!, { atMost: 700 }) * 100)).toBe(83);
+  const held = claimsOf(figures.perServing, []).filter(({ rules }) => rules === 'eu');
+  expect(held.filter(({ holds }) => holds === 'yes').map(({ name }) => name)).toEqual(['low fat', 'low sugars', 'source of protein']);
+  expect(held.find(({ name }) => name === 'low saturates')?.holds).toBe('unknown');
 });

@@ -1,6 +1,19 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { faultText, findingsOf, foodEnergyAgreement, Kitchen, readEntry, readKitchen, recipeFigures, RecipeEntry } from '../src/index.js';
+import fc from 'fast-check';
+import {
+  faultText,
+  findingsOf,
+  foodEnergyAgreement,
+  Kitchen,
+  kitchenFileText,
+  readEntry,
+  readKitchen,
+  recipeFigures,
+  RecipeEntry,
+  type WrittenKitchen,
+} from '../src/index.js';
+import { anyDish, dishOf } from './kitchens.js';
 
 const FOOD = { id: 'oats', name: 'Oats', nutrients: { energyKcal: 370 } };
 const dish = (line: object, over: object = {}) => ({
@@ -167,4 +180,45 @@ describe('the demo kitchen', () => {
       expect(findingsOf(figures, kitchen).filter(({ severity }) => severity === 'wrong')).toEqual([]);
     },
   );
+});
+
+test('what is written is read back key for key', () => {
+  const demo = JSON.parse(readFileSync(join(__dirname, '../../demo/saltmarsh-suppers.json'), 'utf8')) as WrittenKitchen;
+  const written = JSON.parse(kitchenFileText(demo)) as object;
+  expect(written).toEqual({ format: 'portiona/1', ...demo });
+  expect(readKitchen(written, '2026-11-25')).toMatchObject({
+    ok: true,
+    entry: { foods: demo.foods, packs: demo.packs, recipes: demo.recipes },
+  });
+  fc.assert(
+    fc.property(anyDish, (dish) => {
+      const { kitchen, recipe } = dishOf(dish);
+      const { settings, foods, packs } = kitchen.content;
+      const read = readKitchen(JSON.parse(kitchenFileText({ settings, foods, packs, recipes: [recipe] })), '2026-11-25');
+      const entry: unknown = JSON.parse(JSON.stringify({ settings, foods, packs, recipes: [recipe] }));
+      expect(read).toEqual({ ok: true, entry });
+    }),
+  );
+});
+
+test('a recipe of thousands of lines, and parts built on parts without end, are refused before anything is computed', () => {
+  const line = { food: 'a', amount: 1, unit: 'g' };
+  const file = (recipes: readonly object[]) => ({ format: 'portiona/1', foods: [{ id: 'a', name: 'A' }], recipes });
+  const recipe = (id: string, lines: readonly object[]) => ({ id, title: id, servings: 1, parts: [{ id: 'p', name: 'P', lines }] });
+  const faultsOf = (recipes: readonly object[]) => {
+    const read = readKitchen(file(recipes), '2026-11-25');
+    return read.ok ? [] : read.faults.map(faultText);
+  };
+  expect(faultsOf([recipe('long', new Array(5001).fill(line))])).toEqual([
+    'recipes[0].parts: hold 5001 lines; a recipe has 5000 at most: split it',
+  ]);
+  const chain = (length: number, times: number) =>
+    Array.from({ length }, (_, i) =>
+      recipe(`r${i}`, i === 0 ? [line] : new Array(times).fill({ recipe: `r${i - 1}`, part: 'p', amount: 1, unit: 'g' })),
+    );
+  expect(faultsOf(chain(50, 1))).toEqual([]);
+  expect(faultsOf(chain(51, 1))).toEqual([expect.stringMatching(/^recipes\[50\].*more than 50 deep/)]);
+  expect(faultsOf(chain(51, 1).reverse())).toEqual([expect.stringMatching(/^recipes\[0\].*more than 50 deep/)]);
+  expect(faultsOf(chain(20, 2))[0]).toMatch(/more than 20000 lines/);
+  expect(faultsOf(chain(5000, 1))).toHaveLength(50);
 });

@@ -2,6 +2,8 @@ import { Module } from '@nestjs/common';
 import { TypeOrmModule } from '@nestjs/typeorm';
 import { CardsModule } from './cards/cards.module.js';
 import { dataSourceOptions } from './database/dataSource.js';
+import { DistributionsModule } from './distributions/distributions.module.js';
+import { ExportsModule } from './exports/exports.module.js';
 import { FoodsModule } from './foods/foods.module.js';
 import { HealthController } from './health/health.controller.js';
 import { ImportsModule } from './imports/imports.module.js';
@@ -20,6 +22,8 @@ import { RecipesModule } from './recipes/recipes.module.js';
     RecipesModule,
     CardsModule,
     ImportsModule,
+    ExportsModule,
+    DistributionsModule,
   ],
   controllers: [HealthController],
 })

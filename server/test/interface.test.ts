@@ -203,3 +203,65 @@ test('an import is whole or nothing', async () => {
   await server.http.get('/api/foods/brand-new').expect(404);
   await server.http.post('/api/imports/kitchen-file').send({ format: 'portiona/9' }).expect(422);
 });
+
+test('the whole kitchen leaves as a file, and comes in again as it left', async () => {
+  const file = (await server.http.get('/api/exports/kitchen-file').expect(200)).body as { recipes: object[] };
+  expect(file).toMatchObject({ format: 'portiona/1', settings: expect.any(Object) as object });
+  expect(file.recipes.length).toBeGreaterThan(8);
+  const other = await testServer({ demo: false });
+  await other.http.post('/api/imports/kitchen-file').send(file).expect(201);
+  expect((await other.http.get('/api/exports/kitchen-file').expect(200)).body).toEqual(file);
+  await other.close();
+});
+
+test('settings change one by one; what cannot be is refused', async () => {
+  await server.http.patch('/api/kitchen/settings').send({ rules: 'eu' }).expect(200);
+  const { body } = (await server.http.patch('/api/kitchen/settings').send({ maxPriceAge: 400 }).expect(200)) as { body: object };
+  expect(body).toMatchObject({ rules: 'eu', maxPriceAge: 400, currency: 'EUR' });
+  const refused = (await server.http.patch('/api/kitchen/settings').send({ rules: 'eux' }).expect(422)) as { body: Body };
+  expect(refused.body.faults).toEqual([{ path: 'rules', message: expect.stringMatching(/did you mean "eu"/) as string }]);
+  await server.http.patch('/api/kitchen/settings').send({ rules: 'plain' }).expect(200);
+});
+
+describe('distributions', () => {
+  const path = '/api/recipes/beef-shin-and-barley/distributions';
+  const wait = async (id: string): Promise<Record<string, unknown>> => {
+    for (;;) {
+      const { body } = (await server.http.get(`/api/distributions/${id}`).expect(200)) as { body: Record<string, unknown> };
+      if (body.state !== 'running') return body;
+      await new Promise((resolve) => setTimeout(resolve, 30));
+    }
+  };
+
+  test('a run is drawn beside the server, and the same seed draws the same', async () => {
+    const runs = await Promise.all(
+      [5, 5].map(async (seed) => {
+        const { body } = (await server.http.post(path).send({ figure: 'energyKcal', draws: 30_000, seed }).expect(202)) as {
+          body: { id: string };
+        };
+        return wait(body.id);
+      }),
+    );
+    expect(runs[0]).toMatchObject({ state: 'done', made: 30_000 });
+    expect(runs[0]?.distribution).toEqual(runs[1]?.distribution);
+    const { mean, quantiles } = runs[0]?.distribution as { mean: number; quantiles: number[] };
+    expect(mean).toBeCloseTo(418.5, -1);
+    expect(quantiles).toHaveLength(5);
+  });
+
+  test('a run is ended, and more than two at once are refused', async () => {
+    const begun = [];
+    for (let i = 0; i < 2; i++)
+      begun.push((await server.http.post(path).send({ figure: 'protein', draws: 1_000_000 }).expect(202)).body as { id: string });
+    await server.http.post(path).send({ figure: 'protein' }).expect(503);
+    for (const { id } of begun) await server.http.delete(`/api/distributions/${id}`).expect(204);
+    await server.http.get(`/api/distributions/${begun[0]?.id}`).expect(404);
+    await server.http.post(path).send({ figure: 'protein', draws: 10 }).expect(202);
+  });
+
+  test('what cannot be drawn is refused', async () => {
+    await server.http.post(path).send({ figure: 'beauty' }).expect(422);
+    await server.http.post(path).send({ figure: 'protein', draws: 1e9 }).expect(422);
+    await server.http.post('/api/recipes/none/distributions').send({ figure: 'protein' }).expect(404);
+  });
+});

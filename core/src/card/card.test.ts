@@ -55,6 +55,24 @@ test('amounts are printed as people can measure them, and the figures are of wha
   expect(card.energy?.text).toBe('1400');
 });
 
+test('a part that does not fit its vessel at once is cooked in batches, and the method says so first', () => {
+  const within = kitchenOf({ foods: [{ id: 'oats', name: 'Oats', nutrients: { energyKcal: 400 } }] });
+  const stepsIn = (capacity: number) =>
+    cardContent(
+      recipeOf(
+        [{ food: 'oats', amount: 3000, unit: 'g' }],
+        { steps: ['Cook.'] },
+        { vessel: { name: 'slow cooker', capacity, fillLimit: 0.5 } },
+      ),
+      within,
+    ).steps;
+  expect(stepsIn(6000)).toEqual(['Cook.']);
+  expect(stepsIn(5900)).toEqual([
+    'Pot: cook in 2 batches: the slow cooker is filled to 50 % at most. Check each by temperature, not by the clock.',
+    'Cook.',
+  ]);
+});
+
 test('prices carry their dates', () => {
   expect(cardPriceText(dal)).toBe('prices of 17 Nov 2026, oldest 8 Sep');
   expect(cardPriceText({ ...dal, prices: undefined })).toBe('');

@@ -27,7 +27,7 @@ import {
   type Served,
   type ServingFigures,
 } from '../recipe/index.js';
-import { snappedRecipe } from '../scale/index.js';
+import { fitVessel, snappedRecipe } from '../scale/index.js';
 import { lineWords } from '../text/index.js';
 import { cautionsFor, type Cautions } from './cautions.js';
 import { gramsText, secondMeasure } from './secondMeasure.js';
@@ -147,7 +147,7 @@ function contentOf(figures: RecipeFigures, kitchen: Kitchen): CardContent {
       served: servedOf(part.part),
       lines: part.lines.map((line) => cardLine(line, figures, kitchen)),
     })),
-    steps: recipe.steps ?? [],
+    steps: [...parts.flatMap(splitText), ...(recipe.steps ?? [])],
     activeMinutes: recipe.activeMinutes,
     totalMinutes: recipe.totalMinutes,
     cautions: cautionsFor(used.flatMap(foodsOf), recipe.steps ?? [], recipe.storage),
@@ -241,6 +241,16 @@ function cardLine(figures: LineFigures, { recipe }: RecipeFigures, kitchen: Kitc
     allergens: preciseAllergens(foodsOfLine(figures).flatMap(({ allergens }) => allergens ?? [])).map(allergenWord),
     optional: line.optional === true,
   };
+}
+
+/** What must be said where a part does not fit its vessel at once. Raw or cooked, whichever takes more room, at 1 g per ml. */
+function splitText({ part, lines, cooked }: PartFigures): string[] {
+  if (!part.vessel) return [];
+  const raw = lines.reduce((sum, { counted, weights }) => sum + (counted ? (weights?.edible ?? 0) : 0), 0);
+  const { batches, says } = fitVessel(Math.max(raw, cooked), part.vessel);
+  return batches === 1
+    ? []
+    : [`${part.name}: ${says.charAt(0).toLowerCase()}${says.slice(1)} Check each by temperature, not by the clock.`];
 }
 
 /** What to buy, where peel, bone or liquid make it at least a tenth more than what is written as ready to eat. */

@@ -4,3 +4,4 @@ export * from './fault.js';
 export * from './kitchenFile.js';
 export * from './readEntry.js';
 export * from './readKitchen.js';
+export * from './writeKitchen.js';

@@ -29,6 +29,7 @@ import {
   type Scaling,
   type Served,
   type Storage,
+  type Vessel,
 } from '../recipe/index.js';
 import { schemaOf, type SchemaPiece } from './schemaNotes.js';
 import { isPortion, isScaling, PORTION_SCHEMA, SCALING_SCHEMA } from './amountShape.js';
@@ -155,6 +156,12 @@ export class DiscardEntry implements Discard {
   @Text(60, true) unit: string;
 }
 
+export class VesselEntry implements Vessel {
+  @Text(60, true) name: string;
+  @Quantity({ above: 0 }) capacity: number;
+  @Quantity({ above: 0, most: 1 }) fillLimit: number;
+}
+
 export class PartEntry implements Part {
   @Id() id: string;
   @Text(200, true) name: string;
@@ -170,6 +177,7 @@ export class PartEntry implements Part {
     PORTION_SCHEMA,
   )
   portion?: Portion;
+  @Optional() @One(() => VesselEntry) vessel?: VesselEntry;
 }
 
 export class StorageEntry implements Storage {
@@ -216,6 +224,7 @@ const CLASSES = [
   AlsoEntry,
   LineEntry,
   DiscardEntry,
+  VesselEntry,
   PartEntry,
   StorageEntry,
   RecipeEntry,

@@ -56,6 +56,15 @@ export type Portion =
   | { readonly by: 'pieces'; readonly made: number; readonly each: number }
   | { readonly by: 'volume'; readonly made: number; readonly each: number };
 
+/** Something to cook in. */
+export interface Vessel {
+  readonly name: string;
+  /** Millilitres to the brim. */
+  readonly capacity: number;
+  /** Share of the capacity that may be filled. */
+  readonly fillLimit: number;
+}
+
 /** Lines cooked and portioned together. */
 export interface Part {
   readonly id: string;
@@ -67,6 +76,8 @@ export interface Part {
   readonly cookedWeight?: number;
   readonly yield?: number;
   readonly portion?: Portion;
+  /** What it is cooked in; over its fill limit the batch is split, and the method says so. */
+  readonly vessel?: Vessel;
 }
 
 /** How long boxes keep, and what a recipe says of it. Days; absent: not said. */

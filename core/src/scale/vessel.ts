@@ -1,11 +1,4 @@
-/** Something to cook in. */
-export interface Vessel {
-  readonly name: string;
-  /** Millilitres to the brim. */
-  readonly capacity: number;
-  /** Share of the capacity that may be filled. */
-  readonly fillLimit: number;
-}
+import type { Vessel } from '../recipe/index.js';
 
 /** How full kinds of vessel may be (domain page, section 6); the slow cooker's upper bound of "half to two thirds". */
 export const FILL_LIMITS = { 'slow cooker': 2 / 3, pot: 0.8, 'oven dish': 0.85, 'pressure cooker': 2 / 3 } as const;

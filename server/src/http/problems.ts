@@ -43,3 +43,11 @@ export class UnreadableError extends Error {
     this.name = 'UnreadableError';
   }
 }
+
+/** Too much under way to take more on: 503, try again. */
+export class BusyError extends Error {
+  constructor(readonly what: string) {
+    super(`${what}; nothing was begun. Wait for one to end, or end one, and try again`);
+    this.name = 'BusyError';
+  }
+}

@@ -1,4 +1,4 @@
-import { ApiProperty, ApiPropertyOptional } from '@nestjs/swagger';
+import { ApiProperty, ApiPropertyOptional, OmitType, PartialType } from '@nestjs/swagger';
 
 /** A kitchen's name and settings, what is left out filled in. */
 export class KitchenDto {
@@ -11,3 +11,6 @@ export class KitchenDto {
   @ApiPropertyOptional({ description: 'Days' }) maxPriceAge?: number;
   @ApiProperty({ description: 'Whether it holds no foods and no recipes yet' }) empty: boolean;
 }
+
+/** Settings to change; read by the kitchen file's own class. */
+export class SettingsDto extends PartialType(OmitType(KitchenDto, ['name', 'empty'] as const)) {}

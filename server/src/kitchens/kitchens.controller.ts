@@ -1,6 +1,6 @@
-import { Controller, Get } from '@nestjs/common';
-import { ApiOkResponse, ApiOperation, ApiTags } from '@nestjs/swagger';
-import { KitchenDto } from './kitchen.dto.js';
+import { Body, Controller, Get, Patch } from '@nestjs/common';
+import { ApiBody, ApiOkResponse, ApiOperation, ApiTags } from '@nestjs/swagger';
+import { KitchenDto, SettingsDto } from './kitchen.dto.js';
 import { KitchensService } from './kitchens.service.js';
 
 @ApiTags('kitchen')
@@ -13,5 +13,13 @@ export class KitchensController {
   @ApiOkResponse({ type: KitchenDto })
   get(): Promise<KitchenDto> {
     return this.kitchens.describe();
+  }
+
+  @Patch('settings')
+  @ApiOperation({ operationId: 'changeSettings', summary: 'Changes the settings given, and leaves the others' })
+  @ApiBody({ type: SettingsDto })
+  @ApiOkResponse({ type: KitchenDto })
+  change(@Body() body: object): Promise<KitchenDto> {
+    return this.kitchens.change(body);
   }
 }

@@ -1,8 +1,9 @@
 import { Injectable } from '@nestjs/common';
 import { InjectDataSource } from '@nestjs/typeorm';
-import { fullSettings, type Settings } from '@portiona/core';
+import { fullSettings, KitchenSettings, type Settings } from '@portiona/core';
 import { DataSource } from 'typeorm';
 import { FoodEntity } from '../foods/food.entity.js';
+import { readBody } from '../http/readBody.js';
 import { RecipeEntity } from '../recipes/recipe.entity.js';
 import type { KitchenDto } from './kitchen.dto.js';
 import { KitchenEntity } from './kitchen.entity.js';
@@ -23,6 +24,26 @@ export class KitchensService {
   /** The kitchen's settings, with today's date where none is fixed. */
   async settings(): Promise<Settings> {
     return fullSettings((await this.#entity()).settings, today());
+  }
+
+  /** The settings as stated: what is left out is left out. */
+  async stated(): Promise<KitchenSettings> {
+    return (await this.#entity()).settings;
+  }
+
+  /**
+   * Changes the settings given, and leaves the others as they are.
+   *
+   * @throws UnreadableError
+   */
+  async change(found: object): Promise<KitchenDto> {
+    const changes = readBody(KitchenSettings, found, '');
+    const id = await this.id();
+    await this.database.transaction(async (manager) => {
+      const { settings } = await manager.findOneOrFail(KitchenEntity, { where: { id }, lock: { mode: 'pessimistic_write' } });
+      await manager.update(KitchenEntity, { id }, { settings: { ...settings, ...changes } });
+    });
+    return this.describe();
   }
 
   async describe(): Promise<KitchenDto> {

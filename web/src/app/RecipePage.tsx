@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useState } from 'react';
 import { NavLink, Outlet, useNavigate, useMatch, useParams, useSearchParams } from 'react-router';
-import { snappedAmounts, type Recipe, type WorkedFigure } from '@portiona/core';
+import { snappedAmounts, type Recipe } from '@portiona/core';
 import { api } from '../api/api.gen';
 import { asRecipe, asRecipes } from '../api/documents';
 import { problemOf, problemText } from '../api/problem';
@@ -11,6 +11,7 @@ import { keptHere } from '../features/recipes/keptHere';
 import { recipeActions } from '../features/recipes/recipeSlice';
 import { useFigures } from '../features/recipes/useFigures';
 import type { StationContext } from '../stations/station';
+import type { PanelName } from '../working/panelName';
 import { WorkingPanel } from '../working/WorkingPanel';
 import { SaveNotice } from './SaveNotice';
 import { useAppDispatch, useRecipeState } from '../features/recipes/useRecipeState';
@@ -27,9 +28,9 @@ export function RecipePage() {
   const shown = useMemo(() => (onCard && present ? snappedAmounts(present).recipe : present), [onCard, present]);
   const computed = useFigures(shown, here);
   const [search, setSearch] = useSearchParams();
-  const working = search.get('working') as WorkedFigure | null;
+  const working = search.get('working') as PanelName | null;
   const showWorking = useMemo(
-    () => (figure: WorkedFigure | null) => setSearch(figure === null ? {} : { working: figure }, { replace: true }),
+    () => (figure: PanelName | null) => setSearch(figure === null ? {} : { working: figure }, { replace: true }),
     [setSearch],
   );
   useStationKeys(recipeId);

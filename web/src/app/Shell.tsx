@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react';
 import { NavLink, Outlet } from 'react-router';
-import { Keyboard, Moon, Sun } from 'lucide-react';
+import { Keyboard, Moon, Settings, Sun } from 'lucide-react';
+import { KitchenSettings } from '../features/kitchen/KitchenSettings';
 import { useTheme } from '../ui/useTheme';
 import { CommandPalette } from './CommandPalette';
 import { KeysHelp } from './KeysHelp';
@@ -11,6 +12,7 @@ export function Shell() {
   const { theme, toggle } = useTheme();
   const [finding, setFinding] = useState(false);
   const [keys, setKeys] = useState(false);
+  const [settings, setSettings] = useState(false);
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'k') {
@@ -50,6 +52,9 @@ export function Shell() {
         >
           {theme === 'dark' ? <Sun size={16} /> : <Moon size={16} />}
         </button>
+        <button className="icon" onClick={() => setSettings(true)} aria-label="Kitchen settings" title="Kitchen settings">
+          <Settings size={16} />
+        </button>
         <button className="icon" onClick={() => setKeys(true)} aria-label="Keys" title="Keys (?)">
           <Keyboard size={16} />
         </button>
@@ -57,6 +62,7 @@ export function Shell() {
       <div id="content">
         <Outlet />
       </div>
+      <KitchenSettings open={settings} onClose={() => setSettings(false)} />
       <CommandPalette open={finding} onClose={() => setFinding(false)} />
       <KeysHelp open={keys} onClose={() => setKeys(false)} />
     </>

@@ -15,11 +15,12 @@ import {
   type Nutrient,
   type Recipe,
   type RecipeFigures,
-  type WorkedFigure,
 } from '@portiona/core';
 import { useAppDispatch } from '../features/recipes/useRecipeState';
 import { scaledFrom } from '../features/recipes/editRecipe';
 import { recipeActions } from '../features/recipes/recipeSlice';
+import { claimsHere } from '../working/ClaimsPanel';
+import type { PanelName } from '../working/panelName';
 import { EnergySplit } from '../ui/EnergySplit';
 import { docketText, leastText, numberText, priceText } from '../ui/numberText';
 
@@ -29,8 +30,8 @@ interface DocketProps {
   readonly figures: RecipeFigures;
   readonly findings: readonly Finding[];
   readonly kitchen: Kitchen;
-  readonly open: WorkedFigure | null;
-  readonly onOpen: (figure: WorkedFigure | null) => void;
+  readonly open: PanelName | null;
+  readonly onOpen: (figure: PanelName | null) => void;
 }
 
 /** Figures below the two big ones, with what they are called here. */
@@ -47,7 +48,7 @@ const SMALL: readonly (readonly [Nutrient | 'salt', string])[] = [
 export function Docket({ recipe, figures, findings, kitchen, open, onOpen }: DocketProps) {
   const { perServing, withTopping, hasTopping, batch, parts } = figures;
   const boxed = useMemo(() => parts.filter(({ part }) => servedOf(part) === 'box'), [parts]);
-  const toggle = (figure: WorkedFigure) => onOpen(open === figure ? null : figure);
+  const toggle = (figure: PanelName) => onOpen(open === figure ? null : figure);
   const { currency } = kitchen.settings;
   const till = batch.till.cost?.toNumber();
   const prices = cardPriceText({ prices: pricesOf(figures) });
@@ -117,6 +118,7 @@ export function Docket({ recipe, figures, findings, kitchen, open, onOpen }: Doc
           </span>
         </button>
       )}
+      <ClaimsRow figures={figures} kitchen={kitchen} open={open === 'claims'} onOpen={() => toggle('claims')} />
       <WeighNextRow figures={figures} />
       <p className={`text-[12px] mt-1 ${wrong > 0 ? 'bad' : 'faint'}`}>
         {findings.length === 0
@@ -142,8 +144,8 @@ function Boxes({
   readonly recipe: Recipe;
   readonly figures: RecipeFigures;
   readonly kitchen: Kitchen;
-  readonly open: WorkedFigure | null;
-  readonly onOpen: (figure: WorkedFigure) => void;
+  readonly open: PanelName | null;
+  readonly onOpen: (figure: PanelName) => void;
 }) {
   const dispatch = useAppDispatch();
   const { perServing } = figures;
@@ -277,6 +279,31 @@ function Money({ figure, currency }: { readonly figure: Figure; readonly currenc
       {figure.amount !== undefined && figure.gaps.length > 0 && <span className="least">at least </span>}
       {figure.amount === undefined ? <span className="least">no price</span> : priceText(figure.amount, currency)}
     </span>
+  );
+}
+
+/** Claims that hold under the rule set of the cards; plain cards are held to those of the EU. */
+function ClaimsRow({
+  figures,
+  kitchen,
+  open,
+  onOpen,
+}: {
+  readonly figures: RecipeFigures;
+  readonly kitchen: Kitchen;
+  readonly open: boolean;
+  readonly onOpen: () => void;
+}) {
+  const rules = kitchen.settings.rules === 'us' ? 'us' : 'eu';
+  const held = useMemo(() => claimsHere(figures).filter((claim) => claim.rules === rules && claim.holds === 'yes'), [figures, rules]);
+  const names = held
+    .map(({ name }) => name)
+    .filter((name, _, all) => !(name.startsWith('source of') && all.some((one) => one === name.replace('source of', 'high'))));
+  return (
+    <button className="fig" aria-expanded={open} onClick={onOpen}>
+      <span className="n whitespace-nowrap">May claim</span>
+      <span className="text-[13px] font-semibold text-right whitespace-normal">{names.length === 0 ? 'nothing' : names.join(', ')}</span>
+    </button>
   );
 }
 

@@ -1,6 +1,7 @@
 import { useOutletContext } from 'react-router';
-import type { Recipe, WorkedFigure } from '@portiona/core';
+import type { Recipe } from '@portiona/core';
 import type { KitchenHere } from '../features/kitchen/useKitchen';
+import type { PanelName } from '../working/panelName';
 import type { FiguresHere } from '../features/recipes/useFigures';
 
 /** What a station works with: the recipe, the kitchen it is computed in, and its figures. */
@@ -9,7 +10,7 @@ export interface StationContext {
   readonly here: KitchenHere;
   readonly computed: FiguresHere;
   /** Opens the working of a figure. */
-  readonly showWorking: (figure: WorkedFigure) => void;
+  readonly showWorking: (figure: PanelName) => void;
 }
 
 /** The context of the station being stood at. */

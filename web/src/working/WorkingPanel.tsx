@@ -7,11 +7,15 @@ import {
   currencySign,
   dayText,
   edibleShare,
+  endsOf,
   figureKey,
   moneyText,
   NUTRIENT_DESCRIPTIONS,
+  SALT_GRAMS_PER_SODIUM_MG,
+  shareOfDailyValue,
   servedOf,
   workingOf,
+  type FigureKey,
   type Gap,
   type Kitchen,
   type PartFigures,
@@ -21,10 +25,13 @@ import {
   type WorkingLine,
 } from '@portiona/core';
 import { docketText, leastText, numberText, priceText } from '../ui/numberText';
+import { ClaimsPanel } from './ClaimsPanel';
+import type { PanelName } from './panelName';
+import { Spread } from './Spread';
 import { TillWorking } from './TillWorking';
 
 interface WorkingProps {
-  readonly figure: WorkedFigure;
+  readonly figure: PanelName;
   readonly figures: RecipeFigures;
   readonly kitchen: Kitchen;
   readonly onClose: () => void;
@@ -45,11 +52,17 @@ export function WorkingPanel(props: WorkingProps) {
     ref.current?.scrollTo(0, 0);
   }, [figure]);
   return (
-    <section className="working" aria-label={`Working of ${nameOf(figure)}`} ref={ref} tabIndex={0}>
+    <section className="working" aria-label={figure === 'claims' ? 'Claims' : `Working of ${nameOf(figure)}`} ref={ref} tabIndex={0}>
       <button className="icon float-right" onClick={onClose} aria-label="Close the working">
         <X size={16} />
       </button>
-      {figure === 'tillCost' ? <TillWorking figures={figures} kitchen={kitchen} /> : <FigureWorking {...props} figure={figure} />}
+      {figure === 'claims' ? (
+        <ClaimsPanel figures={figures} />
+      ) : figure === 'tillCost' ? (
+        <TillWorking figures={figures} kitchen={kitchen} />
+      ) : (
+        <FigureWorking {...props} figure={figure} />
+      )}
     </section>
   );
 }
@@ -71,7 +84,7 @@ function FigureWorking({ figure, figures, kitchen }: WorkingProps & { readonly f
         a {serving}
       </h2>
       <p className="intro">
-        {introOf(working)} {bandText(figure, figures, kitchen)}
+        {introOf(working)} {bandText(figure, figures, kitchen)} {endsText(figure, figures, kitchen)}
       </p>
       <table>
         <thead>
@@ -108,6 +121,7 @@ function FigureWorking({ figure, figures, kitchen }: WorkingProps & { readonly f
             <tr>
               <td>
                 the card prints <span className="src">{roundingOf(kitchen)}</span>
+                {dailyText(working, kitchen)}
               </td>
               <td />
               <td />
@@ -119,6 +133,14 @@ function FigureWorking({ figure, figures, kitchen }: WorkingProps & { readonly f
         </tbody>
       </table>
       {working.serving.gaps.length > 0 && <Gaps working={working} />}
+      {!money && figure !== 'weight' && working.serving.amount !== undefined && (
+        <Spread
+          figures={figures}
+          figureKey={keyOf(figure, kitchen)}
+          unit={working.unit}
+          times={figure === 'salt' ? SALT_GRAMS_PER_SODIUM_MG : 1}
+        />
+      )}
       <p className="src mt-2">Figures are estimates for healthy adults, not medical advice.</p>
     </>
   );
@@ -298,12 +320,38 @@ export function shareText({ part, share, cooked, estimated }: PartFigures): stri
 }
 
 function bandText(figure: WorkedFigure, figures: RecipeFigures, kitchen: Kitchen): string {
-  if (figure === 'usedCost' || figure === 'weight' || figure === 'tillCost' || figure === 'salt') return '';
-  const band = bandOf(
-    figures.parts.filter(({ part }) => servedOf(part) === 'box'),
-    figureKey(figure, kitchen.convention),
-  );
-  return band ? `Band ${docketText(band[0])} to ${docketText(band[1])}.` : '';
+  if (figure === 'usedCost' || figure === 'weight' || figure === 'tillCost') return '';
+  const band = bandOf(boxOf(figures), keyOf(figure, kitchen));
+  return band ? `Band ${shown(band[0], figure)} to ${shown(band[1], figure)}.` : '';
+}
+
+/** What readers get who take least and most of what the recipe leaves open. */
+function endsText(figure: WorkedFigure, figures: RecipeFigures, kitchen: Kitchen): string {
+  if (figure === 'usedCost' || figure === 'weight' || figure === 'tillCost') return '';
+  const ends = endsOf(boxOf(figures), keyOf(figure, kitchen));
+  if (!ends || ends[1] - ends[0] < 1e-6 * ends[1] || shown(ends[0], figure) === shown(ends[1], figure)) return '';
+  return `Ranges and “to taste” from least to most: ${shown(ends[0], figure)} to ${shown(ends[1], figure)}.`;
+}
+
+function boxOf({ parts }: RecipeFigures): RecipeFigures['parts'] {
+  return parts.filter(({ part }) => servedOf(part) === 'box');
+}
+
+function keyOf(figure: Exclude<WorkedFigure, 'usedCost' | 'weight' | 'tillCost'>, kitchen: Kitchen): FigureKey {
+  return figure === 'salt' ? 'sodium' : figureKey(figure, kitchen.convention);
+}
+
+function shown(amount: number, figure: WorkedFigure): string {
+  return docketText(figure === 'salt' ? amount * SALT_GRAMS_PER_SODIUM_MG : amount);
+}
+
+/** Share of the day's reference, where the rule set has one. */
+function dailyText({ figure, serving }: Working, kitchen: Kitchen): string {
+  if (serving.amount === undefined || figure === 'usedCost' || figure === 'weight' || figure === 'tillCost') return '';
+  const { rules } = kitchen.settings;
+  const share = shareOfDailyValue(rules, figure, serving.amount);
+  if (share === undefined) return '';
+  return `, ${leastText(serving)}${numberText(share * 100, 0)} % of the ${rules === 'us' ? 'daily value' : 'reference intake'}`;
 }
 
 function printedText({ figure, serving }: Working, kitchen: Kitchen): string | undefined {

@@ -4,6 +4,7 @@ import { Popover } from 'radix-ui';
 import { amountWords, nameOfLine, snappedRecipe, type WorkedFigure } from '@portiona/core';
 import { useStation } from '../station';
 import { numberText } from '../../ui/numberText';
+import { RuleSetChoice } from '../../features/kitchen/KitchenSettings';
 import { useRecipeState } from '../../features/recipes/useRecipeState';
 
 type Paper = 'a5' | 'a4';
@@ -16,7 +17,7 @@ const PAGE: Readonly<Record<Paper, { readonly width: number; readonly height: nu
 
 /** The card as readers get it: the very page that is printed and sent. */
 export function CardStation() {
-  const { recipe, showWorking } = useStation();
+  const { recipe, here, showWorking } = useStation();
   const { revision, saveState } = useRecipeState();
   const [paper, setPaper] = useState<Paper>('a5');
   const frame = useRef<HTMLIFrameElement>(null);
@@ -31,6 +32,7 @@ export function CardStation() {
             </button>
           ))}
         </span>
+        <RuleSetChoice />
         <Snapped />
         {saveState !== 'saved' && <span className="muted">The card shows what is saved; one moment.</span>}
         <span className="ml-auto flex gap-2">
@@ -48,7 +50,7 @@ export function CardStation() {
       <CardFrame
         key={`${paper}`}
         frame={frame}
-        src={`${address}.html?paper=${paper}&revision=${revision}`}
+        src={`${address}.html?paper=${paper}&revision=${revision}&rules=${here.kitchen.settings.rules}`}
         paper={paper}
         title={`Card of ${recipe.title}`}
         onFigure={showWorking}

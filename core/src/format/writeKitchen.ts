@@ -1,0 +1,30 @@
+import type { Food } from '../food/index.js';
+import type { Pack } from '../price/index.js';
+import type { Recipe } from '../recipe/index.js';
+import type { KitchenSettings } from './kitchenFile.js';
+
+/** What a kitchen file is written from. */
+export interface WrittenKitchen {
+  readonly settings: KitchenSettings;
+  readonly foods: readonly Food[];
+  readonly packs: readonly Pack[];
+  readonly recipes: readonly Recipe[];
+}
+
+/**
+ * A kitchen as a kitchen file, without loss: what is read back is what was written, key for key. An entry a line, so that two
+ * files can be compared.
+ */
+export function kitchenFileText({ settings, foods, packs, recipes }: WrittenKitchen): string {
+  const list = (entries: readonly object[]) =>
+    entries.length === 0 ? '[]' : `[\n${entries.map((entry) => `    ${JSON.stringify(entry)}`).join(',\n')}\n  ]`;
+  return [
+    '{',
+    '  "format": "portiona/1",',
+    `  "settings": ${JSON.stringify(settings)},`,
+    `  "foods": ${list(foods)},`,
+    `  "packs": ${list(packs)},`,
+    `  "recipes": ${list(recipes)}`,
+    '}\n',
+  ].join('\n');
+}

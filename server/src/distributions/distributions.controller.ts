@@ -1,0 +1,33 @@
+import { Body, Controller, Delete, Get, HttpCode, Param, Post } from '@nestjs/common';
+import { ApiAcceptedResponse, ApiNoContentResponse, ApiOkResponse, ApiOperation, ApiTags } from '@nestjs/swagger';
+import { DrawDto, DrawingDto } from './distribution.dto.js';
+import { DistributionsService } from './distributions.service.js';
+
+@ApiTags('distributions')
+@Controller()
+export class DistributionsController {
+  constructor(private readonly distributions: DistributionsService) {}
+
+  @Post('recipes/:id/distributions')
+  @HttpCode(202)
+  @ApiOperation({ operationId: 'drawDistribution', summary: 'Begins to draw how a figure of a serving spreads' })
+  @ApiAcceptedResponse({ type: DrawingDto })
+  start(@Param('id') id: string, @Body() body: DrawDto): Promise<DrawingDto> {
+    return this.distributions.start(id, body);
+  }
+
+  @Get('distributions/:id')
+  @ApiOperation({ operationId: 'getDistribution', summary: 'How far a run is, and what came of it' })
+  @ApiOkResponse({ type: DrawingDto })
+  get(@Param('id') id: string): DrawingDto {
+    return this.distributions.get(id);
+  }
+
+  @Delete('distributions/:id')
+  @HttpCode(204)
+  @ApiOperation({ operationId: 'cancelDistribution', summary: 'Ends a run' })
+  @ApiNoContentResponse()
+  cancel(@Param('id') id: string): Promise<void> {
+    return this.distributions.cancel(id);
+  }
+}

@@ -1,0 +1,14 @@
+import { Module } from '@nestjs/common';
+import { FoodsModule } from '../foods/foods.module.js';
+import { KitchensModule } from '../kitchens/kitchens.module.js';
+import { PacksModule } from '../packs/packs.module.js';
+import { RecipesModule } from '../recipes/recipes.module.js';
+import { ExportsController } from './exports.controller.js';
+import { ExportsService } from './exports.service.js';
+
+@Module({
+  imports: [KitchensModule, FoodsModule, PacksModule, RecipesModule],
+  controllers: [ExportsController],
+  providers: [ExportsService],
+})
+export class ExportsModule {}

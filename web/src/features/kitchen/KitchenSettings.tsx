@@ -1,0 +1,130 @@
+import type { ReactNode } from 'react';
+import { useDispatch } from 'react-redux';
+import { api, useChangeSettingsMutation, useGetKitchenQuery, type KitchenDto, type SettingsDto } from '../../api/api.gen';
+
+import { problemOf, problemText } from '../../api/problem';
+import { Modal } from '../../ui/Modal';
+import { useToast } from '../../ui/Toasts';
+
+const RULES: readonly (readonly [KitchenDto['rules'], string])[] = [
+  ['plain', 'Plain: whole kcal and grams'],
+  ['eu', 'EU: Regulation 1169/2011'],
+  ['us', 'US: 21 CFR 101.9'],
+];
+const MEASURES: readonly (readonly [KitchenDto['measures'], string])[] = [
+  ['metric', 'Metric: cup 250 ml, tablespoon 15'],
+  ['us', 'US: cup 237 ml, tablespoon 14.8'],
+  ['au', 'Australian: cup 250 ml, tablespoon 20'],
+  ['imperial', 'Imperial: cup 284 ml, tablespoon 17.8'],
+];
+const STAPLES: readonly (readonly [KitchenDto['staples'], string])[] = [
+  ['counted', 'Counted like everything else'],
+  ['free', 'Free: the card says so'],
+];
+
+/** What holds for the whole kitchen; each choice is saved as it is made, and every figure follows. */
+export function KitchenSettings({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {
+  const kitchen = useGetKitchenQuery().data;
+  const change = useChangeSettings();
+  if (!kitchen) return null;
+  return (
+    <Modal
+      open={open}
+      onClose={onClose}
+      title={kitchen.name}
+      hint="These hold for every recipe and card of the kitchen. Changes are saved at once."
+    >
+      <div className="grid gap-3">
+        <Choice name="Rounding and claims on cards" options={RULES} chosen={kitchen.rules} onChoose={(rules) => change({ rules })} />
+        <Choice
+          name="Spoons and cups, where a recipe does not say"
+          options={MEASURES}
+          chosen={kitchen.measures}
+          onChoose={(measures) => change({ measures })}
+        />
+        <Choice name="Pantry staples" options={STAPLES} chosen={kitchen.staples} onChoose={(staples) => change({ staples })} />
+        <Row name="A price is stale after">
+          <span className="flex gap-2 items-baseline">
+            <input
+              className="field w-[80px] num"
+              type="number"
+              min={1}
+              max={3650}
+              key={kitchen.maxPriceAge}
+              defaultValue={kitchen.maxPriceAge ?? ''}
+              placeholder="never"
+              aria-label="A price is stale after, days"
+              onBlur={({ target }) => {
+                const days = Math.round(Number(target.value));
+                if (days >= 1 && days !== kitchen.maxPriceAge) change({ maxPriceAge: days });
+              }}
+            />
+            days
+          </span>
+        </Row>
+      </div>
+    </Modal>
+  );
+}
+
+/** The rule set of the kitchen's cards, as a control beside the card. */
+export function RuleSetChoice() {
+  const kitchen = useGetKitchenQuery().data;
+  const change = useChangeSettings();
+  if (!kitchen) return null;
+  return (
+    <span className="seg" role="group" aria-label="Rounding of the kitchen's cards">
+      {RULES.map(([rules, name]) => (
+        <button key={rules} aria-pressed={kitchen.rules === rules} title={name} onClick={() => change({ rules })}>
+          {rules === 'plain' ? 'Plain' : rules.toUpperCase()}
+        </button>
+      ))}
+    </span>
+  );
+}
+
+function useChangeSettings(): (changes: SettingsDto) => void {
+  const [save] = useChangeSettingsMutation();
+  const say = useToast();
+  const dispatch = useDispatch();
+  return (settingsDto) => {
+    save({ settingsDto })
+      .unwrap()
+      // What a box costs and delivers follows the settings.
+      .then(() => dispatch(api.util.invalidateTags(['recipes'])))
+      .catch((error: unknown) => say(problemText(problemOf(error))));
+  };
+}
+
+function Choice<Word extends string>({
+  name,
+  options,
+  chosen,
+  onChoose,
+}: {
+  readonly name: string;
+  readonly options: readonly (readonly [Word, string])[];
+  readonly chosen: Word;
+  readonly onChoose: (word: Word) => void;
+}) {
+  return (
+    <Row name={name}>
+      <select className="field" value={chosen} onChange={({ target }) => onChoose(target.value as Word)} aria-label={name}>
+        {options.map(([word, text]) => (
+          <option key={word} value={word}>
+            {text}
+          </option>
+        ))}
+      </select>
+    </Row>
+  );
+}
+
+function Row({ name, children }: { readonly name: string; readonly children: ReactNode }) {
+  return (
+    <div className="grid gap-1">
+      <span className="muted">{name}</span>
+      {children}
+    </div>
+  );
+}
