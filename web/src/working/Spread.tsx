@@ -54,13 +54,10 @@ function scaled(distribution: Distribution, times: number): Distribution {
 
 function Drawn({ distribution, unit, serving }: { readonly distribution: Distribution; readonly unit: string; readonly serving: string }) {
   const [limit, setLimit] = useState('');
-  const [low, median, high] = [0.025, 0.5, 0.975].map((share) => quantileOf(distribution, share)) as [number, number, number];
   const atMost = Number(limit.replace(',', '.'));
   const promise = limit.trim() !== '' && Number.isFinite(atMost) ? atMost : undefined;
-  const draw = useCallback(
-    (colours: Colours) => histogramOption(distribution, [low, high], promise, unit, colours),
-    [distribution, low, high, promise, unit],
-  );
+  const draw = useCallback((colours: Colours) => histogramOption(distribution, promise, unit, colours), [distribution, promise, unit]);
+  const [low, median, high] = [0.025, 0.5, 0.975].map((share) => quantileOf(distribution, share)) as [number, number, number];
   return (
     <>
       <Chart
@@ -94,14 +91,10 @@ function Drawn({ distribution, unit, serving }: { readonly distribution: Distrib
   );
 }
 
-function histogramOption(
-  distribution: Distribution,
-  [low, high]: readonly [number, number],
-  promise: number | undefined,
-  unit: string,
-  colours: Colours,
-) {
+function histogramOption(distribution: Distribution, promise: number | undefined, unit: string, colours: Colours) {
   const bars = histogramOf(distribution, 44);
+  const low = quantileOf(distribution, 0.025);
+  const high = quantileOf(distribution, 0.975);
   const first = bars[0]?.from ?? 0;
   const last = bars.at(-1)?.to ?? 1;
   const line = (at: number, text: string, color: string, distance: number) => ({
