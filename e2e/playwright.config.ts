@@ -5,7 +5,9 @@ export default defineConfig({
   testDir: './tests',
   outputDir: './results',
   workers: 1,
-  timeout: 45_000,
+  // Generous: a machine that is busy elsewhere is slow, not wrong.
+  timeout: 150_000,
+  expect: { timeout: 25_000 },
   reporter: [['list'], ['json', { outputFile: process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ?? './results/e2e.json' }]],
   use: {
     baseURL: process.env.PORTIONA_ADDRESS ?? 'http://127.0.0.1:4180',

@@ -130,7 +130,7 @@ class Compiler {
       retention: line.retention ?? 1,
       amounts: [amountError(at, weights)],
     };
-    return { entries: [entry], eaten: weights.eaten, cookedPerEaten: cookedPerEaten(basis.food) };
+    return { entries: [entry], eaten: weights.eaten, cookedPerEaten: cookedPerEaten(basis.food, line.cooking) };
   }
 
   #partLine(line: Line, recipe: Recipe, at: string, within: readonly string[]) {

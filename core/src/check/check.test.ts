@@ -71,7 +71,7 @@ const CASES: Readonly<
   },
   'energy-mismatch': {
     at: 'food:spread',
-    says: /477 kcal too much\. Check the fat: 70 would have to be 17/,
+    says: /477 too much\. Check the fat: 70 would have to be about 17/,
     wrong: () => findings([{ food: 'spread', amount: 10, unit: 'g' }]),
     right: () => findings([{ food: 'leek', amount: 10, unit: 'g' }]),
   },

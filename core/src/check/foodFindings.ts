@@ -1,5 +1,4 @@
-import { foodEnergyAgreement, likelySlip, NUTRIENT_DESCRIPTIONS, type Food } from '../food/index.js';
-import { roundHalfAway } from '../quantity/index.js';
+import { foodDoubts, type Food } from '../food/index.js';
 import { isFreeStaple, type FoodBasis, type Kitchen } from '../recipe/index.js';
 import type { Finding } from './finding.js';
 
@@ -31,19 +30,7 @@ export function stalePrice(basis: FoodBasis, kitchen: Kitchen): Finding[] {
 
 /** Declared and factored energy of a food disagree: one of its numbers is a slip. */
 export function foodEnergyMismatch(food: Food): Finding[] {
-  const agreement = foodEnergyAgreement(food);
-  if (!agreement || agreement.agrees) return [];
-  const { declared, factored, difference } = agreement;
-  const slip = likelySlip(food);
-  const hint = slip
-    ? ` Check the ${NUTRIENT_DESCRIPTIONS[slip.nutrient].name.toLowerCase()}: ${slip.typed} would have to be ${roundHalfAway(slip.would, 0.1)}.`
-    : '';
-  return [
-    {
-      code: 'energy-mismatch',
-      at: `food:${food.id}`,
-      severity: 'wrong',
-      message: `${food.name} declares ${Math.round(declared)} kcal per 100 g, its macros make ${Math.round(factored)}: ${Math.abs(Math.round(difference))} kcal too ${difference > 0 ? 'much' : 'little'}.${hint}`,
-    },
-  ];
+  return foodDoubts(food)
+    .filter(({ code }) => code === 'energy-mismatch')
+    .map(({ message }) => ({ code: 'energy-mismatch', at: `food:${food.id}`, severity: 'wrong', message: `${food.name}: ${message}` }));
 }

@@ -1,6 +1,7 @@
 import 'reflect-metadata';
 import {
   ALLERGENS,
+  COOKING_METHODS,
   CARBOHYDRATE_CONVENTIONS,
   NUTRIENTS,
   RULE_SETS,
@@ -8,6 +9,7 @@ import {
   STATES,
   type Allergen,
   type CarbohydrateConvention,
+  type CookingMethod,
   type Food,
   type PrintedBasis,
   type PrintedNutrients,
@@ -133,6 +135,7 @@ export class LineEntry implements Line {
   @Optional() @Text(60, true) unit?: string;
   @Optional() @OneOf(['AP', 'EP']) as?: 'AP' | 'EP';
   @Optional() @OneOf(STATES) state?: State;
+  @Optional() @OneOf(COOKING_METHODS) cooking?: CookingMethod;
   @Optional() @Quantity({ most: 1 }) retained?: number;
   @Optional() @Quantity() toTaste?: number;
   @Optional() @OneOf(METHODS) method?: Method;

@@ -1,4 +1,4 @@
-import { edibleShare, type Food } from '../food/index.js';
+import { edibleShare, yieldOf, type CookingMethod, type Food } from '../food/index.js';
 import { midpointOf, relativeHalfWidth, type MeasuringSystem } from '../quantity/index.js';
 import type { Pack } from '../price/index.js';
 import type { Line, Method } from './recipe.js';
@@ -71,13 +71,13 @@ function writtenAmount(line: Line, food: Food, system: MeasuringSystem, packs: r
 function acrossStates(line: Line, food: Food): { inFoodsState: number; bought: number } {
   const foodCooked = food.state === 'cooked';
   const lineCooked = line.state === undefined ? foodCooked : line.state === 'cooked';
-  const cookingYield = food.yield ?? 1;
+  const cookingYield = yieldOf(food, line.cooking);
   if (lineCooked && !foodCooked) return { inFoodsState: 1 / cookingYield, bought: 1 / cookingYield };
   if (!lineCooked && foodCooked) return { inFoodsState: cookingYield, bought: 1 };
   return { inFoodsState: 1, bought: 1 };
 }
 
-/** Grams eaten to grams cooked: the food's yield, 1 where its composition is already of the cooked food. */
-export function cookedPerEaten(food: Food): number {
-  return food.state === 'cooked' ? 1 : (food.yield ?? 1);
+/** Grams eaten to grams cooked: the food's yield by the line's cooking, 1 where its composition is already of the cooked food. */
+export function cookedPerEaten(food: Food, cooking?: CookingMethod): number {
+  return food.state === 'cooked' ? 1 : yieldOf(food, cooking);
 }

@@ -137,9 +137,9 @@ export function costOfLines(lines: readonly LineFigures[]): Figure {
  * less discards. Water never adds or takes nutrients, only weight.
  */
 function estimatedCookedWeight(part: Part, counted: readonly LineFigures[], discards: readonly DiscardFigures[]): number {
-  const eaten = counted.map(({ weights, of }) => {
+  const eaten = counted.map(({ weights, of, line }) => {
     const grams = weights?.eaten ?? 0;
-    return part.yield !== undefined ? grams * part.yield : grams * (of.kind === 'food' ? cookedPerEaten(of.basis.food) : 1);
+    return part.yield !== undefined ? grams * part.yield : grams * (of.kind === 'food' ? cookedPerEaten(of.basis.food, line.cooking) : 1);
   });
   const discarded = discards.map(({ weights }) => -(weights?.eaten ?? 0));
   return Math.max(0, compensatedSum([...eaten, ...discarded]));

@@ -1,4 +1,4 @@
-import type { State } from '../food/index.js';
+import type { CookingMethod, State } from '../food/index.js';
 import type { Amount, MeasuringSystem } from '../quantity/index.js';
 
 /** How an amount was measured; decides its uncertainty. */
@@ -27,6 +27,8 @@ export interface Line {
   readonly unit?: string;
   readonly as?: 'AP' | 'EP';
   readonly state?: State;
+  /** How it is cooked, where the food's yield depends on that. */
+  readonly cooking?: CookingMethod;
   /** Share of the edible weight that is eaten. */
   readonly retained?: number;
   /** Grams assumed for the batch. */

@@ -1,6 +1,6 @@
-import pluralize from 'pluralize';
 import { distance } from 'fastest-levenshtein';
 import type { Food } from '../food/index.js';
+import { searchWords } from './searchWords.js';
 
 /** A food found for words, the better the nearer to 1. */
 export interface FoodMatch {
@@ -40,6 +40,7 @@ const WEAK: ReadonlySet<string> = new Set([
   'on',
 ]);
 const WEAK_WEIGHT = 0.35;
+const NONE: ReadonlySet<string> = new Set();
 /** Most words whose likenesses are kept. */
 const REMEMBERED = 2000;
 /** Below this a match is a guess, not an answer. */
@@ -49,12 +50,15 @@ export const SURE_ENOUGH = 0.62;
 export class FoodIndex {
   readonly #names: readonly IndexedName[];
   readonly #vocabulary: ReadonlySet<string>;
+  readonly #athand: ReadonlySet<string>;
   /** Words asked for before, with every known word like them: what is typed repeats with each key. */
   readonly #alike = new Map<string, ReadonlyMap<string, number>>();
 
-  constructor(foods: readonly Food[]) {
+  /** @param athand ids of foods that are bought or cooked with already: of two that fit, these go first */
+  constructor(foods: readonly Food[], athand: ReadonlySet<string> = NONE) {
+    this.#athand = athand;
     this.#names = foods.flatMap((food) =>
-      [food.name, ...(food.names ?? [])].map((name, i) => ({ food, words: wordsOf(name), other: i > 0 })),
+      [food.name, ...(food.names ?? [])].map((name, i) => ({ food, words: searchWords(name), other: i > 0 })),
     );
     this.#vocabulary = new Set(this.#names.flatMap(({ words }) => words));
   }
@@ -66,11 +70,11 @@ export class FoodIndex {
    * @param limit most foods returned
    */
   find(words: string, limit = 6): FoodMatch[] {
-    const asked = wordsOf(words).map((word) => ({ word, alike: this.#wordsLike(word) }));
+    const asked = searchWords(words).map((word) => ({ word, alike: this.#wordsLike(word) }));
     if (asked.length === 0) return [];
     const best = new Map<string, FoodMatch>();
     for (const name of this.#names) {
-      const score = scoreOf(asked, name);
+      const score = scoreOf(asked, name, this.#athand.has(name.food.id));
       const sofar = best.get(name.food.id);
       if (score > 0.35 && (!sofar || sofar.score < score)) best.set(name.food.id, { food: name.food, score });
     }
@@ -90,7 +94,7 @@ export class FoodIndex {
 
   /** Whether any food is named by the word. */
   names(word: string): boolean {
-    return wordsOf(word).every((bare) => this.#vocabulary.has(bare));
+    return searchWords(word).every((bare) => this.#vocabulary.has(bare));
   }
 
   /** The one food the words mean, or undefined when none is sure enough. */
@@ -98,17 +102,6 @@ export class FoodIndex {
     const [first] = this.find(words, 1);
     return first && first.score >= SURE_ENOUGH ? first.food : undefined;
   }
-}
-
-/** Words of a name, bare of case, accents and plural. */
-function wordsOf(text: string): string[] {
-  return text
-    .normalize('NFD')
-    .replace(/[\u0300-\u036f]/g, '')
-    .toLowerCase()
-    .split(/[^a-z0-9%]+/)
-    .filter(Boolean)
-    .map((word) => pluralize.singular(word));
 }
 
 interface AskedWord {
@@ -120,7 +113,7 @@ interface AskedWord {
  * How much of what was asked the name says, and how little it says beside. A label of one's own goes before a table row,
  * the raw food before the cooked one.
  */
-function scoreOf(asked: readonly AskedWord[], { food, words, other }: IndexedName): number {
+function scoreOf(asked: readonly AskedWord[], { food, words, other }: IndexedName, athand: boolean): number {
   const said = words.map(() => 0);
   let weight = 0;
   let met = 0;
@@ -141,7 +134,10 @@ function scoreOf(asked: readonly AskedWord[], { food, words, other }: IndexedNam
   const named = words.reduce((sum, word) => sum + weightOf(word), 0);
   const covered = words.reduce((sum, word, j) => sum + weightOf(word) * (said[j] ?? 0), 0);
   const preferred =
-    (food.source === 'label' || food.source === 'lab' ? 0.02 : 0) - (other ? 0.005 : 0) - (food.state === 'cooked' ? 0.06 : 0);
+    (athand ? 0.05 : 0) +
+    (food.source === 'label' || food.source === 'lab' ? 0.02 : 0) -
+    (other ? 0.005 : 0) -
+    (food.state === 'cooked' ? 0.06 : 0);
   return 0.72 * (met / weight) + 0.28 * (covered / named) + preferred;
 }
 

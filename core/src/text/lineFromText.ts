@@ -1,6 +1,7 @@
 import { edibleShare, measureOf, type Food } from '../food/index.js';
 import { gramsOfMassUnit, isVolumeWord, roundHalfAway } from '../quantity/index.js';
 import type { Line } from '../recipe/index.js';
+import { cookingWord } from './cookingWord.js';
 import { SURE_ENOUGH, type FoodIndex, type FoodMatch } from './foodIndex.js';
 import { parseLineText, type ParsedLine } from './parseLineText.js';
 import { CONTAINERS } from './unitAliases.js';
@@ -27,10 +28,21 @@ export function lineFromText(text: string, index: FoodIndex, servings: number, c
     food: food.id,
     ...amountOf(parsed, food, servings),
     ...(parsed.cooked ? { state: 'cooked' as const } : {}),
+    ...cookingFor(parsed, food),
     ...(parsed.optional ? { optional: true } : {}),
     ...(note === undefined ? {} : { note }),
     text,
   };
+}
+
+/**
+ * How the line is cooked, where the food's yield depends on it. "300 g roasted squash" is weighed roasted; "300 g squash,
+ * roasted" is weighed before. A food that is called so ("Peppers, roasted, in a jar") was cooked by whoever sold it.
+ */
+function cookingFor({ cooking, cooked }: ParsedLine, food: Food): Pick<Line, 'cooking' | 'state'> {
+  if (!cooking || food.state === 'cooked' || food.yields?.[cooking.method] === undefined) return {};
+  if ([food.name, ...(food.names ?? [])].some((name) => cookingWord(name)?.method === cooking.method)) return {};
+  return { cooking: cooking.method, ...(cooking.before || cooked ? { state: 'cooked' as const } : {}) };
 }
 
 /**
@@ -40,14 +52,19 @@ export function lineFromText(text: string, index: FoodIndex, servings: number, c
 function foodFor(parsed: ParsedLine, index: FoodIndex): Food | undefined {
   const canned = parsed.unit === 'can' || parsed.also?.unit === 'can' ? cannedFood(parsed.foodWords, index) : undefined;
   if (canned) return canned;
-  const bare = parsed.countWord === undefined ? [] : [parsed.foodWords.replace(/\s+\S+$/, '')];
+  const bare = [
+    ...(parsed.countWord === undefined ? [] : [parsed.foodWords.replace(/\s+\S+$/, '')]),
+    ...(parsed.cooking?.before ? [parsed.foodWords.replace(parsed.cooking.word, '').trim()] : []),
+  ];
   const found = [parsed.foodWords, ...bare].flatMap((words) => index.find(words, 1));
   const best = found.reduce<FoodMatch | undefined>((sofar, match) => (sofar && sofar.score >= match.score ? sofar : match), undefined);
   return best && best.score >= SURE_ENOUGH ? best.food : undefined;
 }
 
+/** The food in a can that the words mean: as they stand, or with "canned" behind them. */
 function cannedFood(words: string, index: FoodIndex): Food | undefined {
-  return index.find(`${words} canned`).find(({ food, score }) => score >= SURE_ENOUGH && measureOf(food, 'can'))?.food;
+  const inCans = (sought: string) => index.find(sought, 12).filter(({ food, score }) => score >= SURE_ENOUGH && measureOf(food, 'can'));
+  return [...inCans(words), ...inCans(`${words} canned`)][0]?.food;
 }
 
 function amountOf(parsed: ParsedLine, food: Food, servings: number): Pick<Line, 'amount' | 'unit' | 'as' | 'also' | 'toTaste'> {

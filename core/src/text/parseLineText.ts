@@ -1,4 +1,6 @@
+import type { CookingMethod } from '../food/index.js';
 import { gramsOfMassUnit, midpointOf, timesAmount, type Amount } from '../quantity/index.js';
+import { cookingWord } from './cookingWord.js';
 import { leadingAmount } from './leadingNumber.js';
 import { CONTAINERS, unitOfWord } from './unitAliases.js';
 
@@ -21,6 +23,8 @@ export interface ParsedLine {
   readonly toTaste: boolean;
   readonly optional: boolean;
   readonly cooked: boolean;
+  /** How it is cooked: "roasted" before the food says that it is weighed so, behind the comma that it will be. */
+  readonly cooking?: { readonly method: CookingMethod; readonly word: string; readonly before: boolean };
 }
 
 interface Measured {
@@ -60,7 +64,15 @@ export function parseLineText(text: string): ParsedLine {
     toTaste,
     optional,
     cooked,
+    ...cookingOf(named.words),
   };
+}
+
+function cookingOf({ foodWords, note = '' }: { readonly foodWords: string; readonly note?: string }): Pick<ParsedLine, 'cooking'> {
+  const before = cookingWord(foodWords);
+  const after = before ? undefined : cookingWord(note);
+  if (before) return { cooking: { ...before, before: true } };
+  return after ? { cooking: { ...after, before: false } } : {};
 }
 
 /** Amount and unit at the front, with "2 x 400 g" multiplied out and "1 lb 4 oz" added up. */

@@ -1,4 +1,5 @@
 import { DataSource, type DataSourceOptions } from 'typeorm';
+import { FoodRevisionEntity } from '../foods/foodRevision.entity.js';
 import { FoodEntity } from '../foods/food.entity.js';
 import { KitchenEntity } from '../kitchens/kitchen.entity.js';
 import { PackEntity } from '../packs/pack.entity.js';
@@ -6,14 +7,15 @@ import { RecipeEntity } from '../recipes/recipe.entity.js';
 import { RecipeFoodEntity } from '../recipes/recipeFood.entity.js';
 import { RecipeRevisionEntity } from '../recipes/recipeRevision.entity.js';
 import { Kitchens1764000000001 } from './migrations/kitchens.migration.js';
+import { Pantry1764200000002 } from './migrations/pantry.migration.js';
 
 /** The database of an address; the schema changes by migration only. */
 export function dataSourceOptions(url: string | undefined): DataSourceOptions {
   return {
     type: 'postgres',
     ...(url === undefined ? {} : { url }),
-    entities: [KitchenEntity, FoodEntity, PackEntity, RecipeEntity, RecipeRevisionEntity, RecipeFoodEntity],
-    migrations: [Kitchens1764000000001],
+    entities: [KitchenEntity, FoodEntity, FoodRevisionEntity, PackEntity, RecipeEntity, RecipeRevisionEntity, RecipeFoodEntity],
+    migrations: [Kitchens1764000000001, Pantry1764200000002],
     migrationsRun: true,
     migrationsTransactionMode: 'all',
     synchronize: false,

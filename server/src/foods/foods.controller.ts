@@ -1,18 +1,37 @@
-import { Body, Controller, Get, Param, Post, Put } from '@nestjs/common';
-import { ApiCreatedResponse, ApiOkResponse, ApiOperation, ApiTags } from '@nestjs/swagger';
+import { Body, Controller, Delete, Get, HttpCode, Param, Post, Put, Query } from '@nestjs/common';
+import { ApiCreatedResponse, ApiNoContentResponse, ApiOkResponse, ApiOperation, ApiQuery, ApiTags } from '@nestjs/swagger';
 import { NewDto, SavedDto, SaveDto } from '../http/saved.dto.js';
+import { FoodUseDto, FoundFoodDto } from './food.dto.js';
 import { FoodsService } from './foods.service.js';
+import { FoodSearchService } from './foodSearch.service.js';
+
+/** Foods one search gives at most, and when it does not say. */
+const MOST_FOUND = 50;
+const USUALLY_FOUND = 12;
 
 @ApiTags('foods')
 @Controller('foods')
 export class FoodsController {
-  constructor(private readonly foods: FoodsService) {}
+  constructor(
+    private readonly foods: FoodsService,
+    private readonly search: FoodSearchService,
+  ) {}
 
   @Get()
-  @ApiOperation({ operationId: 'listFoods', summary: 'Every food of the pantry' })
+  @ApiOperation({ operationId: 'listFoods', summary: 'Foods at hand: the kitchen’s own, and of imported tables those in use' })
   @ApiOkResponse({ type: [SavedDto] })
   list(): Promise<SavedDto[]> {
     return this.foods.list();
+  }
+
+  @Get('search')
+  @ApiOperation({ operationId: 'findFoods', summary: 'Foods for words, of the whole pantry and every imported table, best first' })
+  @ApiQuery({ name: 'q', description: 'Words, in any order, slips allowed' })
+  @ApiQuery({ name: 'limit', required: false, description: `1 to ${MOST_FOUND}` })
+  @ApiOkResponse({ type: [FoundFoodDto] })
+  find(@Query('q') q = '', @Query('limit') limit?: string): Promise<FoundFoodDto[]> {
+    const wanted = Math.round(Number(limit ?? USUALLY_FOUND));
+    return this.search.find(q.slice(0, 200), Math.min(MOST_FOUND, Math.max(1, wanted || USUALLY_FOUND)));
   }
 
   @Get(':id')
@@ -20,6 +39,20 @@ export class FoodsController {
   @ApiOkResponse({ type: SavedDto })
   get(@Param('id') id: string): Promise<SavedDto> {
     return this.foods.get(id);
+  }
+
+  @Get(':id/history')
+  @ApiOperation({ operationId: 'foodHistory', summary: 'Every composition the food has had, newest first' })
+  @ApiOkResponse({ type: [SavedDto] })
+  history(@Param('id') id: string): Promise<SavedDto[]> {
+    return this.foods.history(id);
+  }
+
+  @Get(':id/used-in')
+  @ApiOperation({ operationId: 'foodUses', summary: 'Recipes that use the food' })
+  @ApiOkResponse({ type: [FoodUseDto] })
+  usedIn(@Param('id') id: string): Promise<FoodUseDto[]> {
+    return this.foods.usedIn(id);
   }
 
   @Post()
@@ -34,5 +67,29 @@ export class FoodsController {
   @ApiOkResponse({ type: SavedDto })
   save(@Param('id') id: string, @Body() body: SaveDto): Promise<SavedDto> {
     return this.foods.save(id, body.revision, body.document);
+  }
+
+  @Post(':id/archive')
+  @HttpCode(204)
+  @ApiOperation({ operationId: 'archiveFood', summary: 'Puts a food away; recipes that use it keep it' })
+  @ApiNoContentResponse()
+  archive(@Param('id') id: string): Promise<void> {
+    return this.foods.archive(id, true);
+  }
+
+  @Post(':id/restore')
+  @HttpCode(204)
+  @ApiOperation({ operationId: 'restoreFood', summary: 'Takes a food out again' })
+  @ApiNoContentResponse()
+  restore(@Param('id') id: string): Promise<void> {
+    return this.foods.archive(id, false);
+  }
+
+  @Delete(':id')
+  @HttpCode(204)
+  @ApiOperation({ operationId: 'removeFood', summary: 'Removes a food that no recipe has used; 409 otherwise' })
+  @ApiNoContentResponse()
+  remove(@Param('id') id: string): Promise<void> {
+    return this.foods.remove(id);
   }
 }

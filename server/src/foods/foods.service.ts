@@ -1,14 +1,25 @@
 import { Injectable } from '@nestjs/common';
 import { InjectRepository } from '@nestjs/typeorm';
 import { foodFaults, FoodEntry, type Food } from '@portiona/core';
-import { In, Repository } from 'typeorm';
+import { In, Repository, type EntityManager } from 'typeorm';
 import { isTaken } from '../database/isTaken.js';
-import { NotFoundError, StaleSaveError, TakenError, UnreadableError } from '../http/problems.js';
+import { InUseError, NotFoundError, StaleSaveError, TakenError, UnreadableError } from '../http/problems.js';
 import { readBody } from '../http/readBody.js';
 import type { SavedDto } from '../http/saved.dto.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
+import type { FoodUseDto } from './food.dto.js';
 import { FoodEntity } from './food.entity.js';
-import { toFood, toSavedFood } from './food.mapper.js';
+import { toFood, toFoodRow, toSavedFood } from './food.mapper.js';
+import { FoodRevisionEntity } from './foodRevision.entity.js';
+
+/** Rows one statement writes at most; a statement holds 65,535 parameters. */
+const ROWS_AT_ONCE = 1000;
+
+/** A row of an imported table: which table, and its code there. */
+export interface TableRow {
+  readonly fromTable: string;
+  readonly code: string;
+}
 
 @Injectable()
 export class FoodsService {
@@ -17,12 +28,22 @@ export class FoodsService {
     private readonly kitchens: KitchensService,
   ) {}
 
+  /** Foods at hand: the kitchen's own, and of imported tables those that are cooked with or bought. */
   async list(): Promise<SavedDto[]> {
-    const rows = await this.foods.find({ where: { kitchenId: await this.kitchens.id() }, order: { name: 'ASC' } });
+    const rows = await this.foods
+      .createQueryBuilder('food')
+      .where('food.kitchen_id = :kitchenId AND food.archived_at IS NULL', { kitchenId: await this.kitchens.id() })
+      .andWhere(
+        `(food.from_table IS NULL
+          OR EXISTS (SELECT 1 FROM recipe_foods used WHERE used.kitchen_id = food.kitchen_id AND used.food_id = food.id)
+          OR EXISTS (SELECT 1 FROM packs pack WHERE pack.kitchen_id = food.kitchen_id AND pack.food_id = food.id))`,
+      )
+      .orderBy('food.name', 'ASC')
+      .getMany();
     return rows.map(toSavedFood);
   }
 
-  /** Foods as core knows them: all, or those of some ids. */
+  /** Foods as core knows them: all, or those of some ids, put away or not. */
   async known(ids?: readonly string[]): Promise<Food[]> {
     const kitchenId = await this.kitchens.id();
     return (await this.foods.find({ where: { kitchenId, ...(ids ? { id: In(ids) } : {}) } })).map(toFood);
@@ -30,17 +51,32 @@ export class FoodsService {
 
   /** @throws NotFoundError */
   async get(id: string): Promise<SavedDto> {
-    const row = await this.foods.findOneBy({ kitchenId: await this.kitchens.id(), id });
-    if (!row) throw new NotFoundError('food', id);
-    return toSavedFood(row);
+    return toSavedFood(await this.#row(id));
+  }
+
+  /** Every composition a food has had, newest first. @throws NotFoundError */
+  async history(id: string): Promise<SavedDto[]> {
+    const { kitchenId } = await this.#row(id);
+    const rows = await this.foods.manager.find(FoodRevisionEntity, { where: { kitchenId, foodId: id }, order: { revision: 'DESC' } });
+    return rows.map(({ foodId, ...row }) => toSavedFood({ id: foodId, ...row }));
+  }
+
+  /** Recipes that use a food, by title. @throws NotFoundError */
+  async usedIn(id: string): Promise<FoodUseDto[]> {
+    const { kitchenId } = await this.#row(id);
+    return this.foods.manager.query<FoodUseDto[]>(
+      `SELECT recipe.id, recipe.title FROM recipe_foods used
+       JOIN recipes recipe ON recipe.kitchen_id = used.kitchen_id AND recipe.id = used.recipe_id
+       WHERE used.kitchen_id = $1 AND used.food_id = $2 AND recipe.archived_at IS NULL ORDER BY recipe.title`,
+      [kitchenId, id],
+    );
   }
 
   /** @throws UnreadableError, TakenError */
   async create(found: object): Promise<SavedDto> {
     const document = this.#read(found);
-    const kitchenId = await this.kitchens.id();
     try {
-      await this.foods.insert({ kitchenId, id: document.id, revision: 1, name: document.name, document });
+      await this.foods.manager.transaction((manager) => this.insert(manager, [document]));
     } catch (error) {
       if (isTaken(error)) throw new TakenError('food', document.id);
       throw error;
@@ -48,17 +84,71 @@ export class FoodsService {
     return this.get(document.id);
   }
 
+  /**
+   * Writes new foods with their first revision, in the caller's transaction.
+   *
+   * @param rowOf the table row a food stands for, where it is one
+   */
+  async insert(manager: EntityManager, documents: readonly FoodEntry[], rowOf?: (document: FoodEntry) => TableRow): Promise<void> {
+    const kitchenId = await this.kitchens.id();
+    for (let i = 0; i < documents.length; i += ROWS_AT_ONCE) {
+      const some = documents.slice(i, i + ROWS_AT_ONCE);
+      await manager.insert(
+        FoodEntity,
+        some.map((document) => ({ kitchenId, revision: 1, ...toFoodRow(document), ...rowOf?.(document) })),
+      );
+      await manager.insert(
+        FoodRevisionEntity,
+        some.map((document) => ({ kitchenId, foodId: document.id, revision: 1, document })),
+      );
+    }
+  }
+
   /** @throws UnreadableError, NotFoundError, StaleSaveError */
   async save(id: string, revision: number, found: object): Promise<SavedDto> {
     const document = this.#read(found);
     if (document.id !== id) throw new UnreadableError([{ path: 'document.id', message: `must stay "${id}"` }]);
-    const kitchenId = await this.kitchens.id();
-    const { affected } = await this.foods.update(
-      { kitchenId, id, revision },
-      { revision: revision + 1, name: document.name, document, savedAt: () => 'now()' },
-    );
-    if (affected === 1) return this.get(id);
+    const written = await this.foods.manager.transaction((manager) => this.write(manager, revision, document));
+    if (written) return this.get(id);
     throw new StaleSaveError('food', id, await this.get(id));
+  }
+
+  /** Writes a food's next revision, in the caller's transaction. False, and nothing written, when the revision is not the newest. */
+  async write(manager: EntityManager, revision: number, document: FoodEntry): Promise<boolean> {
+    const kitchenId = await this.kitchens.id();
+    const { affected } = await manager.update(
+      FoodEntity,
+      { kitchenId, id: document.id, revision },
+      { revision: revision + 1, ...toFoodRow(document), savedAt: () => 'now()' },
+    );
+    if (affected !== 1) return false;
+    await manager.insert(FoodRevisionEntity, { kitchenId, foodId: document.id, revision: revision + 1, document });
+    return true;
+  }
+
+  /** Puts a food away, or takes it out again: recipes that use it keep it. @throws NotFoundError */
+  async archive(id: string, away: boolean): Promise<void> {
+    const { affected } = await this.foods.update({ kitchenId: await this.kitchens.id(), id }, { archivedAt: away ? () => 'now()' : null });
+    if (affected !== 1) throw new NotFoundError('food', id);
+  }
+
+  /** Removes a food that no recipe, not even one put away, has ever used. @throws NotFoundError, InUseError */
+  async remove(id: string): Promise<void> {
+    const { kitchenId } = await this.#row(id);
+    await this.foods.manager.transaction(async (manager) => {
+      const [{ count }] = await manager.query<[{ count: number }]>(
+        'SELECT count(*)::int AS count FROM recipe_foods WHERE kitchen_id = $1 AND food_id = $2',
+        [kitchenId, id],
+      );
+      if (count > 0) throw new InUseError('food', id, count);
+      await manager.delete(FoodEntity, { kitchenId, id });
+    });
+  }
+
+  async #row(id: string): Promise<FoodEntity> {
+    const row = await this.foods.findOneBy({ kitchenId: await this.kitchens.id(), id });
+    if (!row) throw new NotFoundError('food', id);
+    return row;
   }
 
   #read(found: object): FoodEntry {

@@ -1,7 +1,7 @@
 import { Catch, HttpException, type ArgumentsHost, type ExceptionFilter } from '@nestjs/common';
 import { CircularPartError, UnknownFoodError, UnknownPartError, type Fault } from '@portiona/core';
 import type { Request, Response } from 'express';
-import { BusyError, NotFoundError, StaleSaveError, TakenError, UnreadableError } from './problems.js';
+import { BusyError, InUseError, NotFoundError, StaleSaveError, TakenError, UnreadableError } from './problems.js';
 
 /** Problem details, RFC 9457, with the faults of unreadable input and what stands there after a stale save. */
 interface ProblemDetails {
@@ -27,6 +27,7 @@ export class ProblemFilter implements ExceptionFilter {
 function problemOf(error: unknown): ProblemDetails {
   if (error instanceof NotFoundError) return problem(404, 'not-found', 'Not there', error.message);
   if (error instanceof BusyError) return problem(503, 'busy', 'Busy', error.message);
+  if (error instanceof InUseError) return problem(409, 'in-use', 'In use', error.message);
   if (error instanceof TakenError) return problem(409, 'taken', 'Already there', error.message);
   if (error instanceof StaleSaveError) return { ...problem(409, 'stale-save', 'Saved elsewhere', error.message), current: error.current };
   if (error instanceof UnreadableError) return { ...problem(422, 'unreadable', 'Cannot be read', error.message), faults: error.faults };

@@ -36,6 +36,18 @@ export class StaleSaveError extends Error {
   }
 }
 
+/** Something that others rest on and that cannot be removed: 409. */
+export class InUseError extends Error {
+  constructor(
+    readonly kind: string,
+    readonly id: string,
+    readonly times: number,
+  ) {
+    super(`this ${kind} is used in ${times} ${times === 1 ? 'recipe' : 'recipes'}; put it away instead, or take it out of them first`);
+    this.name = 'InUseError';
+  }
+}
+
 /** Input whose content cannot be read: 422, each fault with its place. */
 export class UnreadableError extends Error {
   constructor(readonly faults: readonly Fault[]) {

@@ -8,6 +8,13 @@ import { ImportsService } from './imports.service.js';
 export class ImportsController {
   constructor(private readonly imports: ImportsService) {}
 
+  @Post('starter-pantry')
+  @ApiOperation({ operationId: 'importStarterPantry', summary: 'Takes in the generic foods that are not there yet' })
+  @ApiCreatedResponse({ type: ImportedDto })
+  starterPantry(): Promise<ImportedDto> {
+    return this.imports.starterPantry();
+  }
+
   @Post('kitchen-file')
   @ApiOperation({ operationId: 'importKitchenFile', summary: 'Takes a kitchen file in: everything, or nothing' })
   @ApiBody({ schema: { type: 'object', additionalProperties: true } })

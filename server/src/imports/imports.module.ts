@@ -1,8 +1,9 @@
 import { Module } from '@nestjs/common';
+import { FoodsModule } from '../foods/foods.module.js';
 import { KitchensModule } from '../kitchens/kitchens.module.js';
 import { RecipesModule } from '../recipes/recipes.module.js';
 import { ImportsController } from './imports.controller.js';
 import { ImportsService } from './imports.service.js';
 
-@Module({ imports: [KitchensModule, RecipesModule], controllers: [ImportsController], providers: [ImportsService] })
+@Module({ imports: [KitchensModule, FoodsModule, RecipesModule], controllers: [ImportsController], providers: [ImportsService] })
 export class ImportsModule {}

@@ -4,13 +4,14 @@ import { InjectDataSource } from '@nestjs/typeorm';
 import { readKitchen, type FoodEntry, type PackEntry, type RecipeEntry } from '@portiona/core';
 import { DataSource } from 'typeorm';
 import { isTaken } from '../database/isTaken.js';
-import { FoodEntity } from '../foods/food.entity.js';
+import { FoodsService } from '../foods/foods.service.js';
 import { TakenError, UnreadableError } from '../http/problems.js';
 import { KitchenEntity } from '../kitchens/kitchen.entity.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
 import { PackEntity } from '../packs/pack.entity.js';
 import { RecipesService } from '../recipes/recipes.service.js';
 import type { ImportedDto } from './import.dto.js';
+import { starterFoods } from './starterFoods.js';
 
 /** Rows one statement writes at most; a statement holds 65,535 parameters. */
 const ROWS_AT_ONCE = 1000;
@@ -20,6 +21,7 @@ export class ImportsService {
   constructor(
     @InjectDataSource() private readonly database: DataSource,
     private readonly kitchens: KitchensService,
+    private readonly foods: FoodsService,
     private readonly recipes: RecipesService,
   ) {}
 
@@ -47,8 +49,7 @@ export class ImportsService {
             { id: kitchenId },
             { ...(name === undefined ? {} : { name }), ...(settings ? { settings } : {}) },
           );
-        const foodRows = foods.map((document) => ({ kitchenId, id: document.id, revision: 1, name: document.name, document }));
-        for (const rows of chunks(foodRows)) await manager.insert(FoodEntity, rows);
+        await this.foods.insert(manager, foods);
         const packRows = packs.map((document) => {
           const id = document.id ?? randomUUID();
           return { kitchenId, id, foodId: document.food, revision: 1, document: { ...document, id } };
@@ -61,6 +62,17 @@ export class ImportsService {
       throw error;
     }
     return { foods: foods.length, packs: packs.length, recipes: recipes.length };
+  }
+
+  /** Takes the starter pantry in: every generic food whose id is free. Nothing that is there is changed. */
+  async starterPantry(): Promise<ImportedDto> {
+    const foods = starterFoods();
+    return this.database.transaction(async (manager) => {
+      const there = new Set((await this.foods.known(foods.map(({ id }) => id))).map(({ id }) => id));
+      const added = foods.filter(({ id }) => !there.has(id));
+      await this.foods.insert(manager, added);
+      return { foods: added.length, packs: 0, recipes: 0 };
+    });
   }
 }
 

@@ -15,6 +15,7 @@ import {
   shareOfDailyValue,
   servedOf,
   workingOf,
+  yieldOf,
   type FigureKey,
   type Gap,
   type Kitchen,
@@ -241,7 +242,8 @@ function pathText({ figures: { line, weights, of } }: WorkingLine, figure: Worke
   const lost = 1 - edibleShare(food);
   if (weights.edible < weights.grams * 0.999 && lost > 0)
     steps.push(`less ${numberText(lost * 100, 0)} % ${food.drained === undefined ? 'not eaten' : 'liquid'}`);
-  if (line.state === 'cooked' && food.state !== 'cooked') steps.push(`÷ ${food.yield ?? 1} cooked to ${food.state ?? 'raw'}`);
+  if (line.state === 'cooked' && food.state !== 'cooked')
+    steps.push(`÷ ${yieldOf(food, line.cooking)} ${line.cooking ?? 'cooked'} to ${food.state ?? 'raw'}`);
   if (line.retained !== undefined && line.retained < 1) steps.push(`${numberText(line.retained * 100, 0)} % kept`);
   return steps.join(', ');
 }

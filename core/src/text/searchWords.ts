@@ -1,0 +1,23 @@
+import pluralize from 'pluralize';
+import type { Food } from '../food/index.js';
+
+/**
+ * Words to find a name by: bare of case, accents and plural, a percentage one word.
+ *
+ * @example searchWords('Crème fraîche, 30 % fat') // ['creme', 'fraiche', '30%', 'fat']
+ */
+export function searchWords(text: string): string[] {
+  return text
+    .normalize('NFD')
+    .replace(/[\u0300-\u036f]/g, '')
+    .toLowerCase()
+    .replace(/(\d)\s+%/g, '$1%')
+    .split(/[^a-z0-9%]+/)
+    .filter(Boolean)
+    .map((word) => pluralize.singular(word));
+}
+
+/** Every word a food is found by, its own name first. */
+export function searchTextOf({ name, names = [] }: Pick<Food, 'name' | 'names'>): string {
+  return [name, ...names].flatMap(searchWords).join(' ');
+}

@@ -1,0 +1,16 @@
+import { ApiProperty } from '@nestjs/swagger';
+import { SavedDto } from '../http/saved.dto.js';
+
+/** A recipe that uses a food. */
+export class FoodUseDto {
+  @ApiProperty() id: string;
+  @ApiProperty() title: string;
+}
+
+/** A food found for words. */
+export class FoundFoodDto {
+  @ApiProperty({ type: SavedDto }) food: SavedDto;
+  @ApiProperty({ description: '0 to 1, the better the nearer to 1' }) score: number;
+  @ApiProperty({ description: 'Recipes that use it' }) usedIn: number;
+  @ApiProperty({ description: 'The imported table it is a row of; empty: the kitchen’s own' }) fromTable: string;
+}
