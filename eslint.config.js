@@ -17,6 +17,7 @@ const CORE_ORDER = [
   'scale',
   'sureness',
   'book',
+  'compare',
   'claims',
   'check',
   'card',

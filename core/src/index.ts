@@ -7,6 +7,7 @@ export * from './text/index.js';
 export * from './scale/index.js';
 export * from './sureness/index.js';
 export * from './book/index.js';
+export * from './compare/index.js';
 export * from './claims/index.js';
 export * from './check/index.js';
 export * from './card/index.js';

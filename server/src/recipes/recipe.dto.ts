@@ -32,3 +32,19 @@ export class ListedRecipeDto {
 export class OpenRecipeDto extends SavedDto {
   @ApiProperty({ type: [Object], description: 'Other recipes that it draws on, as in the kitchen file' }) bases: object[];
 }
+
+/** What a serving of a recipe gains when one food stands in another's place; null where nobody knows. */
+export class SwapDto {
+  @ApiProperty() id: string;
+  @ApiProperty() title: string;
+  @ApiProperty() servingName: string;
+  @ApiProperty({ type: Number, nullable: true }) energyKcal: number | null;
+  @ApiProperty({ type: Number, nullable: true }) protein: number | null;
+  @ApiProperty({ type: Number, nullable: true, description: 'Major units' }) usedCost: number | null;
+}
+
+/** Recipes that one food could be swapped in, and what they hold of the foods compared. */
+export class SwapsDto {
+  @ApiProperty({ type: [SwapDto] }) swaps: SwapDto[];
+  @ApiProperty({ type: Number, nullable: true, description: 'Edible grams of a serving, in the middle of all' }) usualGrams: number | null;
+}

@@ -1,6 +1,6 @@
-import { figureKey, findingsOf, recipeFigures, type Figure, type Kitchen, type Recipe } from '@portiona/core';
+import { figureKey, findingsOf, recipeFigures, type Figure, type Kitchen, type Recipe, type SwapEffect } from '@portiona/core';
 import type { SavedDto } from '../http/saved.dto.js';
-import type { ListedFigureDto, ListedRecipeDto } from './recipe.dto.js';
+import type { ListedFigureDto, ListedRecipeDto, SwapDto } from './recipe.dto.js';
 import type { RecipeEntity } from './recipe.entity.js';
 import type { RecipeRevisionEntity } from './recipeRevision.entity.js';
 
@@ -41,4 +41,15 @@ export function toListedRecipe(head: RecipeEntity, recipe: Recipe, kitchen: Kitc
 
 function toListedFigure({ amount, gaps }: Figure): ListedFigureDto {
   return { amount: amount ?? null, atLeast: gaps.length > 0 };
+}
+
+export function toSwap({ recipe, energyKcal, protein, usedCost }: SwapEffect): SwapDto {
+  return {
+    id: recipe.id,
+    title: recipe.title,
+    servingName: recipe.servingName ?? 'serving',
+    energyKcal: energyKcal ?? null,
+    protein: protein ?? null,
+    usedCost: usedCost ?? null,
+  };
 }

@@ -1,7 +1,7 @@
-import { Body, Controller, Delete, Get, HttpCode, Param, Post, Put } from '@nestjs/common';
-import { ApiCreatedResponse, ApiNoContentResponse, ApiOkResponse, ApiOperation, ApiTags } from '@nestjs/swagger';
+import { Body, Controller, Delete, Get, HttpCode, Param, Post, Put, Query } from '@nestjs/common';
+import { ApiCreatedResponse, ApiNoContentResponse, ApiOkResponse, ApiOperation, ApiQuery, ApiTags } from '@nestjs/swagger';
 import { NewDto, SavedDto, SaveDto } from '../http/saved.dto.js';
-import { ListedRecipeDto, OpenRecipeDto } from './recipe.dto.js';
+import { ListedRecipeDto, OpenRecipeDto, SwapsDto } from './recipe.dto.js';
 import { RecipesService } from './recipes.service.js';
 
 @ApiTags('recipes')
@@ -14,6 +14,15 @@ export class RecipesController {
   @ApiOkResponse({ type: [ListedRecipeDto] })
   list(): Promise<ListedRecipeDto[]> {
     return this.recipes.list();
+  }
+
+  @Get('swaps')
+  @ApiOperation({ operationId: 'swapFood', summary: 'What each recipe that uses a food gains with another in its place' })
+  @ApiQuery({ name: 'from', description: 'The food that is in the recipes' })
+  @ApiQuery({ name: 'to', description: 'The food to stand in its place' })
+  @ApiOkResponse({ type: SwapsDto })
+  swaps(@Query('from') from = '', @Query('to') to = ''): Promise<SwapsDto> {
+    return this.recipes.swaps(from, to);
   }
 
   @Get(':id')

@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import { InjectDataSource } from '@nestjs/typeorm';
-import { circleFaults, Kitchen, recipeFaults, RecipeEntry, type Recipe } from '@portiona/core';
+import { circleFaults, Kitchen, recipeFaults, RecipeEntry, swapEffect, usualGrams, type Recipe } from '@portiona/core';
 import { DataSource, In, IsNull, type EntityManager } from 'typeorm';
 import { isTaken } from '../database/isTaken.js';
 import { FoodsService } from '../foods/foods.service.js';
@@ -9,9 +9,9 @@ import { readBody } from '../http/readBody.js';
 import type { SavedDto } from '../http/saved.dto.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
 import { PacksService } from '../packs/packs.service.js';
-import type { ListedRecipeDto, OpenRecipeDto } from './recipe.dto.js';
+import type { ListedRecipeDto, OpenRecipeDto, SwapsDto } from './recipe.dto.js';
 import { RecipeEntity } from './recipe.entity.js';
-import { toListedRecipe, toRecipe, toSavedRecipe } from './recipe.mapper.js';
+import { toListedRecipe, toRecipe, toSavedRecipe, toSwap } from './recipe.mapper.js';
 import { RecipeFoodEntity } from './recipeFood.entity.js';
 import { RecipeRevisionEntity } from './recipeRevision.entity.js';
 
@@ -37,6 +37,20 @@ export class RecipesService {
       const recipe = byId.get(head.id);
       return recipe ? [toListedRecipe(head, recipe, kitchen)] : [];
     });
+  }
+
+  /**
+   * What each recipe that uses a food gains when another stands in its place, gram for gram.
+   *
+   * @throws NotFoundError when there is no such food
+   */
+  async swaps(from: string, to: string): Promise<SwapsDto> {
+    const there = new Set((await this.foods.known([from, to])).map(({ id }) => id));
+    for (const id of [from, to]) if (!there.has(id)) throw new NotFoundError('food', id);
+    const recipes = await this.known();
+    const kitchen = await this.kitchenWith(recipes, [from, to]);
+    const swaps = recipes.flatMap((recipe) => swapEffect(recipe, from, to, kitchen) ?? []).map(toSwap);
+    return { swaps, usualGrams: usualGrams([from, to], recipes, kitchen) ?? null };
   }
 
   /** @throws NotFoundError */
@@ -67,8 +81,8 @@ export class RecipesService {
   }
 
   /** A kitchen to compute in: these recipes with every food and pack they can need. */
-  async kitchenWith(recipes: readonly Recipe[]): Promise<Kitchen> {
-    const foods = [...new Set(recipes.flatMap(foodsOf))];
+  async kitchenWith(recipes: readonly Recipe[], further: readonly string[] = []): Promise<Kitchen> {
+    const foods = [...new Set([...recipes.flatMap(foodsOf), ...further])];
     return new Kitchen({
       settings: await this.kitchens.settings(),
       foods: await this.foods.known(foods),

@@ -1,4 +1,5 @@
 import { createBrowserRouter, Navigate } from 'react-router';
+import { ComparePage } from '../features/foods/ComparePage';
 import { PantryPage } from '../features/foods/PantryPage';
 import { RecipesPage } from '../features/recipes/RecipesPage';
 import { BuildStation } from '../stations/build/BuildStation';
@@ -24,6 +25,7 @@ export const router = createBrowserRouter([
         ],
       },
       { path: 'pantry', element: <PantryPage /> },
+      { path: 'pantry/compare', element: <ComparePage /> },
       { path: 'pantry/:foodId', element: <PantryPage /> },
       { path: '*', element: <NotHere /> },
     ],

@@ -21,6 +21,9 @@ import {
 } from '@portiona/core';
 import type { Saved } from '../../api/documents';
 import { numberText } from '../../ui/numberText';
+import { FoodUses, OtherDoubts } from './FoodUses';
+import { LabelPaste } from './LabelPaste';
+import { NumberField } from '../../ui/NumberField';
 import { FoodMeasures } from './FoodMeasures';
 import { FoodPacks } from './FoodPacks';
 import { useFoodDraft } from './useFoodDraft';
@@ -51,7 +54,11 @@ interface FoodTagProps {
 export function FoodTag({ saved, packs, kitchen, taken }: FoodTagProps) {
   const navigate = useNavigate();
   const [search] = useSearchParams();
-  const { food, change, state, add } = useFoodDraft(saved, taken, search.get('name') ?? '');
+  const { food, change, state, add } = useFoodDraft(
+    saved,
+    taken,
+    started(search.get('name') ?? '', kitchen.food(search.get('like') ?? '')),
+  );
   const [more, setMore] = useState(false);
   const ref = useRef<HTMLElement>(null);
   const show = search.get('show');
@@ -99,10 +106,20 @@ export function FoodTag({ saved, packs, kitchen, taken }: FoodTagProps) {
         <span>Label</span>
         <Basis food={food} onChange={change} />
       </h2>
+      <LabelPaste food={food} onUse={change} />
+      {food.per?.unit === 'ml' && food.density === undefined && (
+        <NumberField label="Grams in a millilitre: milk 1.03, oil 0.92" amount={undefined} onChange={(density) => change({ density })} />
+      )}
       <div className="nutrient-grid">
         {LABEL.map(([nutrient, part]) => (
           <NutrientField key={nutrient} nutrient={nutrient} part={part} food={food} onChange={setNutrient} />
         ))}
+        {food.nutrients?.sodium === undefined && (
+          <button className="btn-quiet text-[12.5px] text-left" onClick={() => setNutrient('sodium', saltInSodium(food))}>
+            The label says sodium
+          </button>
+        )}
+        {food.nutrients?.sodium !== undefined && <NutrientField nutrient="sodium" part={false} food={food} onChange={setNutrient} />}
       </div>
       <label className="flex items-center gap-2 text-[12.5px] muted mt-1.5">
         <input
@@ -113,6 +130,7 @@ export function FoodTag({ saved, packs, kitchen, taken }: FoodTagProps) {
         Carbohydrate on this label includes the fibre
       </label>
       <EnergyCheck food={food} />
+      <OtherDoubts food={food} />
       <button className="btn-quiet mt-2 text-[12.5px]" aria-expanded={more} onClick={() => setMore(!more)}>
         {more ? 'Fewer nutrients' : 'More nutrients'}
       </button>
@@ -136,10 +154,22 @@ export function FoodTag({ saved, packs, kitchen, taken }: FoodTagProps) {
           <FoodPacks food={food} packs={packs} kitchen={kitchen} />
           <FoodMeasures food={food} onChange={change} />
           <Allergens food={food} onChange={change} />
+          <FoodUses food={food} />
         </>
       )}
     </aside>
   );
+}
+
+/** A new food: empty but for its name, or like another, with everything but its id. */
+function started(name: string, like: Food | undefined): Food {
+  return like ? { ...like, id: '', name: `${like.name}, another`, source: 'label' } : { id: '', name, source: 'label', nutrients: {} };
+}
+
+/** Milligrams of sodium of the salt that is there; null where none is: the field is there to be filled in. */
+function saltInSodium({ nutrients }: Food): number | null {
+  const salt = nutrients?.salt;
+  return salt === undefined || salt === null ? null : roundHalfAway(salt * 400, 0.1);
 }
 
 /** Sodium and salt are one thing said twice: writing one takes the other out. */
@@ -183,8 +213,16 @@ function NutrientField({
         onBlur={() => setText(undefined)}
       />
       <span className="faint text-[12px]">{unit}</span>
+      {per100Text(food, stands) !== '' && <span className="per100">{per100Text(food, stands)}</span>}
     </label>
   );
+}
+
+/** The same per 100 g, where the label is for something else. */
+function per100Text(food: Food, stands: number | null | undefined): string {
+  const basis = gramsOfPrintedBasis(food);
+  if (!basis || basis === 100 || stands === undefined || stands === null) return '';
+  return `${numberText((stands / basis) * 100, 1)} per 100 g`;
 }
 
 function saltOf(food: Food): number | undefined {
@@ -201,7 +239,7 @@ function isAmount(text: string): boolean {
 function Basis({ food, onChange }: { readonly food: Food; readonly onChange: (next: Partial<Food>) => void }) {
   const { amount, unit } = food.per ?? { amount: 100, unit: 'g' };
   const [text, setText] = useState<string>();
-  const units = ['g', ...(food.density === undefined && unit !== 'ml' ? [] : ['ml']), ...Object.keys(food.measures ?? {})];
+  const units = ['g', 'ml', ...Object.keys(food.measures ?? {})];
   return (
     <span className="flex items-center gap-1 font-normal">
       per

@@ -1,4 +1,5 @@
-import { useMemo, useState } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
+import { useDispatch } from 'react-redux';
 import { Link, useNavigate, useParams } from 'react-router';
 import {
   bestPack,
@@ -10,11 +11,23 @@ import {
   type Food,
   type Kitchen,
 } from '@portiona/core';
-import { useListFoodsQuery, useListPacksQuery } from '../../api/api.gen';
+import {
+  api,
+  useFindFoodsQuery,
+  useGetFoodQuery,
+  useImportStarterPantryMutation,
+  useListFoodsQuery,
+  useListPacksQuery,
+} from '../../api/api.gen';
+import { problemOf, problemText } from '../../api/problem';
+import { useToast } from '../../ui/Toasts';
 import { asFood, asPack } from '../../api/documents';
 import { numberText, priceText } from '../../ui/numberText';
 import { useKitchen } from '../kitchen/useKitchen';
 import { FoodTag } from './FoodTag';
+
+/** Rows shown before more are asked for: enough to look through, few enough to stay quick. */
+const A_PAGE = 120;
 
 /** Everything that is bought: what is in 100 g of it, where that is known from, and what a kilogram costs. */
 export function PantryPage() {
@@ -24,8 +37,18 @@ export function PantryPage() {
   const foodRows = useListFoodsQuery().data;
   const packRows = useListPacksQuery().data;
   const [words, setWords] = useState('');
-  const foods = useMemo(() => foundFoods(here?.foods ?? [], here?.index, words), [here, words]);
-  const chosen = foodRows?.find(({ id }) => id === foodId);
+  const [aisle, setAisle] = useState('');
+  const [shown, setShown] = useState(A_PAGE);
+  const foods = useMemo(
+    () => foundFoods(here?.foods ?? [], here?.index, words).filter((food) => aisle === '' || food.aisle === aisle),
+    [here, words, aisle],
+  );
+  const aisles = useMemo(() => [...new Set((here?.foods ?? []).flatMap((food) => food.aisle ?? []))].sort(), [here]);
+  const further = useFurtherFoods(words, here?.foodsById);
+  const listed = foodRows?.find(({ id }) => id === foodId);
+  // A row of an imported table is not among the foods at hand: it is fetched when it is looked at.
+  const fetched = useGetFoodQuery({ id: foodId ?? '' }, { skip: foodId === undefined || foodId === 'new' || listed !== undefined }).data;
+  const chosen = listed ?? (fetched?.id === foodId ? fetched : undefined);
   if (!here || !foodRows || !packRows) return <main className="page" aria-busy="true" />;
   const beside = foodId !== undefined;
   return (
@@ -41,6 +64,14 @@ export function PantryPage() {
             value={words}
             onChange={({ target }) => setWords(target.value)}
           />
+          <select className="field" aria-label="Aisle" value={aisle} onChange={({ target }) => setAisle(target.value)}>
+            <option value="">every aisle</option>
+            {aisles.map((one) => (
+              <option key={one} value={one}>
+                {one.replace(/-/g, ', ')}
+              </option>
+            ))}
+          </select>
           <span className="muted">
             {foods.length} {foods.length === 1 ? 'food' : 'foods'}, per 100 g
           </span>
@@ -52,12 +83,15 @@ export function PantryPage() {
           <div className="empty">
             <h2>The pantry is empty</h2>
             <p className="muted mb-4">
-              Foods with their labels and prices stand here; every figure of a recipe comes from them. Add the first, or load the demo with
-              “portiona demo”.
+              Foods with their labels and prices stand here; every figure of a recipe comes from them. Begin with several hundred generic
+              foods, typical values that your products’ labels take the place of, or with the first of your own.
             </p>
-            <button className="btn btn-main" onClick={() => void navigate('/pantry/new')}>
-              Add a food
-            </button>
+            <p className="flex gap-2 justify-center">
+              <StarterPantry />
+              <button className="btn" onClick={() => void navigate('/pantry/new')}>
+                Add a food
+              </button>
+            </p>
           </div>
         ) : (
           <div className="ledger shelf">
@@ -71,7 +105,18 @@ export function PantryPage() {
               <span className="num">salt</span>
               <span className="num">a kg</span>
             </div>
-            {foods.map((food) => (
+            {foods.slice(0, shown).map((food) => (
+              <FoodRow key={food.id} food={food} kitchen={here.kitchen} on={food.id === foodId} />
+            ))}
+            {foods.length > shown && (
+              <div className="ledger-group">
+                <button className="btn-quiet" onClick={() => setShown(shown + A_PAGE)}>
+                  Show {Math.min(A_PAGE, foods.length - shown)} more of {foods.length - shown}
+                </button>
+              </div>
+            )}
+            {further.length > 0 && <div className="ledger-group">From imported tables</div>}
+            {further.map((food) => (
               <FoodRow key={food.id} food={food} kitchen={here.kitchen} on={food.id === foodId} />
             ))}
           </div>
@@ -92,6 +137,39 @@ export function PantryPage() {
         </aside>
       )}
     </main>
+  );
+}
+
+/** Foods of imported tables that fit the words: too many to be at hand, asked of the server once the typing pauses. */
+function useFurtherFoods(words: string, athand: ReadonlyMap<string, Food> | undefined): readonly Food[] {
+  const asked = useDeferredValue(words.trim());
+  const found = useFindFoodsQuery({ q: asked, limit: '20' }, { skip: asked.length < 2 }).data;
+  return useMemo(
+    () => (asked.length < 2 ? [] : (found ?? []).map(({ food }) => asFood(food).document).filter(({ id }) => !athand?.has(id))),
+    [asked, found, athand],
+  );
+}
+
+function StarterPantry() {
+  const [take, { isLoading }] = useImportStarterPantryMutation();
+  const dispatch = useDispatch();
+  const say = useToast();
+  return (
+    <button
+      className="btn btn-main"
+      disabled={isLoading}
+      onClick={() =>
+        void take()
+          .unwrap()
+          .then(({ foods }) => {
+            dispatch(api.util.invalidateTags(['foods', 'kitchen']));
+            say(`${foods} generic foods stand in the pantry.`);
+          })
+          .catch((error: unknown) => say(problemText(problemOf(error))))
+      }
+    >
+      Take the starter pantry
+    </button>
   );
 }
 

@@ -10,9 +10,13 @@ const QUIET_MS = 600;
 
 export type DraftState = { readonly kind: 'saved' | 'waiting' | 'saving' } | { readonly kind: 'trouble'; readonly text: string };
 
-/** A food being edited: saved by itself once the person pauses, made on its first name when it is new. */
-export function useFoodDraft(saved: Saved<Food> | undefined, taken: ReadonlySet<string>, name: string) {
-  const [food, setFood] = useState<Food>(saved?.document ?? { id: '', name, source: 'label', nutrients: {} });
+/**
+ * A food being edited: saved by itself once the person pauses, made on its first name when it is new.
+ *
+ * @param fresh what a new food starts from
+ */
+export function useFoodDraft(saved: Saved<Food> | undefined, taken: ReadonlySet<string>, fresh: Food) {
+  const [food, setFood] = useState<Food>(saved?.document ?? fresh);
   const [state, setState] = useState<DraftState>({ kind: 'saved' });
   const [save] = useSaveFoodMutation();
   const [create] = useCreateFoodMutation();

@@ -24,8 +24,8 @@ export function useKitchen(bases: readonly Recipe[] = NO_RECIPES): KitchenHere |
   const foodRows = useListFoodsQuery().data;
   const packRows = useListPacksQuery().data;
   const foods = useFoods(foodRows ?? NO_ROWS);
-  const index = useMemo(() => new FoodIndex(foods), [foods]);
   const packs = useMemo(() => (packRows ?? NO_ROWS).map((row): Pack => asPack(row).document), [packRows]);
+  const index = useMemo(() => new FoodIndex(foods, new Set(packs.map(({ food }) => food))), [foods, packs]);
   const foodsById = useMemo(() => new Map(foods.map((food) => [food.id, food])), [foods]);
   const kitchen = useMemo(
     () => settings && new Kitchen({ settings: settingsOf(settings), foods, packs, recipes: bases }),

@@ -1,7 +1,9 @@
-import { useState } from 'react';
+import { useDeferredValue, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { Popover } from 'radix-ui';
 import { parseLineText, type Food, type Line } from '@portiona/core';
+import { useFindFoodsQuery } from '../../api/api.gen';
+import { asFood } from '../../api/documents';
 import { useStation } from '../station';
 import { withFood } from '../../features/recipes/editRecipe';
 
@@ -38,7 +40,11 @@ function Choices({
   const { here } = useStation();
   const navigate = useNavigate();
   const [sought, setSought] = useState(words);
-  const found = here.index.find(sought, 8).map(({ food }) => food);
+  const athand = here.index.find(sought, 8).map(({ food }) => food);
+  const asked = useDeferredValue(sought.trim());
+  const everywhere = useFindFoodsQuery({ q: asked, limit: '8' }, { skip: asked.length < 2 }).data ?? [];
+  const further = everywhere.map(({ food }) => asFood(food).document).filter(({ id }) => !here.foodsById.has(id));
+  const found = [...athand, ...further.slice(0, 5)];
   return (
     <>
       <input

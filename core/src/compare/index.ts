@@ -1,0 +1,2 @@
+export * from './foodComparison.js';
+export * from './swapEffect.js';

@@ -1,0 +1,58 @@
+import { expect, expectAccessible, test } from './desk';
+
+const LABEL = `Nutrition per 100 g per portion (40 g)
+Energy 1562 kJ / 373 kcal 625 kJ / 149 kcal
+Fat 7,1 g 2,8 g
+of which saturates 1,3 g 0,5 g
+Carbohydrate 58 g 23 g
+of which sugars <0,5 g <0,5 g
+Fibre 9,2 g
+Protein 13,5 g
+Salt 0,02 g`;
+
+test('a label’s text is pasted, looked over and used, by keys alone; the next is made like it', async ({ page }) => {
+  await page.goto('/pantry/new');
+  await page.getByLabel('Name of the food').fill('Rolled rye, Harbour Stores');
+  await page.getByRole('button', { name: 'Paste the label’s text' }).press('Enter');
+  await page.getByLabel('Text of the label').fill(LABEL);
+  await expect(page.locator('.paste')).toContainText('For 100 g');
+  await expect(page.locator('.paste')).toContainText('Sugars “<0,5 g” is taken as 0.25 g');
+  await expectAccessible(page);
+  await page.keyboard.press('Control+Enter');
+  await expect(page.locator('[data-field="protein"]')).toHaveValue('13.5');
+  await expect(page.locator('.check').first()).toContainText('Energy and macros agree');
+  await page.locator('[data-field="sugars"]').fill('60');
+  await expect(page.locator('.tag')).toContainText('Sugars (60 g) cannot be more than the carbohydrate (58 g) they are part of.');
+  await page.locator('[data-field="sugars"]').fill('0.3');
+  await page.getByRole('button', { name: 'Add to the pantry' }).press('Enter');
+  await expect(page.getByRole('complementary', { name: 'Rolled rye, Harbour Stores' })).toBeVisible();
+  await page.getByRole('button', { name: 'Another like it' }).press('Enter');
+  await expect(page.getByLabel('Name of the food')).toHaveValue('Rolled rye, Harbour Stores, another');
+  await expect(page.locator('[data-field="protein"]')).toHaveValue('13.5');
+});
+
+test('a food says where it is used; unused it is taken out, used it is put away and kept by its recipes', async ({ page }) => {
+  await page.goto('/pantry/agave-syrup');
+  await expect(page.locator('.tag')).toContainText('No recipe uses it.');
+  await page.getByRole('button', { name: 'Take out', exact: true }).click();
+  await expect(page.getByText('Agave syrup is taken out of the pantry.')).toBeVisible();
+  await page.goto('/pantry/prawns');
+  await page.getByRole('link', { name: 'Prawn and courgette orzo, lemon dressing' }).waitFor();
+  await page.getByRole('button', { name: 'Put away' }).click();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.goto('/pantry/prawns');
+  await expect(page.getByLabel('Name of the food')).toBeVisible();
+});
+
+test('products stand side by side, with what a swap changes in the recipes', async ({ page }) => {
+  await page.goto('/pantry/red-lentils-weir-lane');
+  await page.getByRole('button', { name: 'Compare' }).click();
+  await page.getByLabel('Add a food to compare').fill('white beans');
+  await page.keyboard.press('Enter');
+  const table = page.locator('.compare');
+  await expect(table).toContainText('For 30 g of protein');
+  await expect(table.locator('.ledger-row', { hasText: 'Takes' })).toContainText('125 g ✓');
+  const swaps = page.getByRole('region', { name: 'In the recipes' });
+  await expect(swaps).toContainText(/Smoky lentil and squash dal, brown rice−\d+ kcal, −\d+\.\d g protein, [−+]\d\.\d\d a box/);
+  await expectAccessible(page);
+});

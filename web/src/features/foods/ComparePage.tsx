@@ -1,0 +1,273 @@
+import { useState } from 'react';
+import { Link, useSearchParams } from 'react-router';
+import { X } from 'lucide-react';
+import { currencySign, foodComparison, moneyText, SALT_GRAMS_PER_SODIUM_MG, type ComparedFood, type Kitchen } from '@portiona/core';
+import { useSwapFoodQuery } from '../../api/api.gen';
+import { numberText } from '../../ui/numberText';
+import { useKitchen, type KitchenHere } from '../kitchen/useKitchen';
+
+const MOST = 4;
+
+/** Two to four products side by side, and what each would change in the recipes that use the first. */
+export function ComparePage() {
+  const [search, setSearch] = useSearchParams();
+  const here = useKitchen();
+  const chosen = (search.get('foods') ?? '').split(',').filter(Boolean).slice(0, MOST);
+  if (!here) return <main className="page" aria-busy="true" />;
+  const foods = chosen.filter((id) => here.kitchen.food(id));
+  const set = (ids: readonly string[]) => setSearch({ foods: ids.join(',') }, { replace: true });
+  return (
+    <main className="page">
+      <div className="page-head">
+        <h1>Compare</h1>
+        <Link className="btn-quiet" to="/pantry">
+          Back to the pantry
+        </Link>
+        {foods.length < MOST && <AddFood here={here} taken={foods} onAdd={(id) => set([...foods, id])} />}
+      </div>
+      {foods.length < 2 && (
+        <p className="muted mb-3">
+          {foods.length === 0 ? 'Choose two to four foods to stand side by side.' : 'Choose another food to stand beside this one.'}
+        </p>
+      )}
+      {foods.length > 0 && <Table foods={foods} kitchen={here.kitchen} onTake={(id) => set(foods.filter((one) => one !== id))} />}
+      {foods.length > 1 && (
+        <section aria-label="In the recipes" className="mt-5">
+          <h2 className="font-serif font-semibold text-[18px] mb-2">In the recipes that use {here.kitchen.food(foods[0] ?? '')?.name}</h2>
+          <div className="grid gap-4 grid-cols-[repeat(auto-fit,minmax(340px,1fr))]">
+            {foods.slice(1).map((to) => (
+              <Swaps key={to} from={foods[0] ?? ''} to={to} kitchen={here.kitchen} />
+            ))}
+          </div>
+        </section>
+      )}
+    </main>
+  );
+}
+
+function AddFood({
+  here,
+  taken,
+  onAdd,
+}: {
+  readonly here: KitchenHere;
+  readonly taken: readonly string[];
+  readonly onAdd: (id: string) => void;
+}) {
+  const [words, setWords] = useState('');
+  const found = words.trim() === '' ? [] : here.index.find(words, 6).filter(({ food }) => !taken.includes(food.id));
+  const add = (id: string) => {
+    onAdd(id);
+    setWords('');
+  };
+  return (
+    <span className="relative">
+      <input
+        className="field w-64"
+        aria-label="Add a food to compare"
+        placeholder="Add a food"
+        value={words}
+        onChange={({ target }) => setWords(target.value)}
+        onKeyDown={(event) => event.key === 'Enter' && found[0] && add(found[0].food.id)}
+      />
+      {found.length > 0 && (
+        <span className="menu absolute left-0 top-9 grid w-[340px]">
+          {found.map(({ food }) => (
+            <button key={food.id} className="menu-item" onClick={() => add(food.id)}>
+              <span>{food.name}</span>
+              <span className="chip">{food.source ?? 'estimate'}</span>
+            </button>
+          ))}
+        </span>
+      )}
+    </span>
+  );
+}
+
+/** A row: what it says, the figure, its decimals, and whether more or less of it is the better. */
+interface Row {
+  readonly name: string;
+  readonly unit: string;
+  readonly of: (food: ComparedFood) => number | undefined;
+  readonly decimals: number;
+  readonly better?: 'more' | 'less';
+}
+
+interface Group {
+  readonly title: string;
+  readonly rows: readonly Row[];
+}
+
+function groupsOf(grams: number, currency: string): readonly Group[] {
+  const sign = currencySign(currency);
+  const use = grams / 100;
+  const times = (amount: number | undefined) => (amount === undefined ? undefined : amount * use);
+  return [
+    {
+      title: 'Per 100 g',
+      rows: [
+        { name: 'Energy', unit: 'kcal', of: ({ per100g }) => per100g.energyKcal, decimals: 0 },
+        { name: 'Protein', unit: 'g', of: ({ per100g }) => per100g.protein, decimals: 1, better: 'more' },
+        { name: 'Carbohydrate', unit: 'g', of: ({ per100g }) => per100g.carbohydrate, decimals: 1 },
+        { name: 'of which sugars', unit: 'g', of: ({ per100g }) => per100g.sugars, decimals: 1 },
+        { name: 'Fat', unit: 'g', of: ({ per100g }) => per100g.fat, decimals: 1 },
+        { name: 'of which saturates', unit: 'g', of: ({ per100g }) => per100g.saturates, decimals: 1, better: 'less' },
+        { name: 'Fibre', unit: 'g', of: ({ per100g }) => per100g.fibre, decimals: 1, better: 'more' },
+        {
+          name: 'Salt',
+          unit: 'g',
+          of: ({ per100g }) => (per100g.sodium === undefined ? undefined : per100g.sodium * SALT_GRAMS_PER_SODIUM_MG),
+          decimals: 2,
+          better: 'less',
+        },
+        { name: 'Costs', unit: sign, of: ({ costPer100g }) => costPer100g, decimals: 2, better: 'less' },
+      ],
+    },
+    {
+      title: `In a typical use, ${numberText(grams, 0)} g`,
+      rows: [
+        { name: 'Energy', unit: 'kcal', of: ({ per100g }) => times(per100g.energyKcal), decimals: 0 },
+        { name: 'Protein', unit: 'g', of: ({ per100g }) => times(per100g.protein), decimals: 1, better: 'more' },
+        { name: 'Costs', unit: sign, of: ({ costPer100g }) => times(costPer100g), decimals: 2, better: 'less' },
+      ],
+    },
+    {
+      title: 'Per 100 kcal',
+      rows: [
+        { name: 'Protein', unit: 'g', of: ({ per100kcal }) => per100kcal.protein, decimals: 1, better: 'more' },
+        { name: 'Fibre', unit: 'g', of: ({ per100kcal }) => per100kcal.fibre, decimals: 1, better: 'more' },
+      ],
+    },
+    {
+      title: 'For 30 g of protein',
+      rows: [
+        { name: 'Takes', unit: 'g', of: ({ for30gProtein }) => for30gProtein.grams, decimals: 0, better: 'less' },
+        { name: 'Energy', unit: 'kcal', of: ({ for30gProtein }) => for30gProtein.energyKcal, decimals: 0, better: 'less' },
+        { name: 'Costs', unit: sign, of: ({ for30gProtein }) => for30gProtein.cost, decimals: 2, better: 'less' },
+      ],
+    },
+    {
+      title: `For ${sign} 1`,
+      rows: [
+        { name: 'Grams', unit: 'g', of: ({ perMoney }) => perMoney.grams, decimals: 0, better: 'more' },
+        { name: 'Energy', unit: 'kcal', of: ({ perMoney }) => perMoney.energyKcal, decimals: 0 },
+        { name: 'Protein', unit: 'g', of: ({ perMoney }) => perMoney.protein, decimals: 1, better: 'more' },
+      ],
+    },
+  ];
+}
+
+function Table({
+  foods,
+  kitchen,
+  onTake,
+}: {
+  readonly foods: readonly string[];
+  readonly kitchen: Kitchen;
+  readonly onTake: (id: string) => void;
+}) {
+  const usual = useSwapFoodQuery({ from: foods[0] ?? '', to: foods[1] ?? foods[0] ?? '' }).data?.usualGrams ?? undefined;
+  const [typed, setTyped] = useState('');
+  const grams = Number(typed.replace(',', '.')) || usual || 100;
+  const compared = foodComparison(foods, kitchen);
+  return (
+    <div className="ledger compare" style={{ gridTemplateColumns: `200px repeat(${foods.length}, minmax(0, 1fr))` }}>
+      <div className="ledger-row heads">
+        <label className="flex gap-1.5 items-baseline">
+          typical use
+          <input
+            className="field w-[64px] num"
+            inputMode="decimal"
+            value={typed}
+            placeholder={numberText(usual ?? 100, 0)}
+            onChange={({ target }) => setTyped(target.value)}
+            aria-label="Grams of a typical use"
+          />
+          g
+        </label>
+        {foods.map((id) => (
+          <span key={id} className="flex items-center gap-1">
+            <Link className="font-serif text-[15px] text-ink hover:underline" to={`/pantry/${id}`}>
+              {kitchen.food(id)?.name}
+            </Link>
+            <span className="faint">{kitchen.food(id)?.state}</span>
+            <button className="icon" aria-label={`Take ${kitchen.food(id)?.name ?? id} out`} onClick={() => onTake(id)}>
+              <X size={13} />
+            </button>
+          </span>
+        ))}
+      </div>
+      {groupsOf(grams, kitchen.settings.currency).map(({ title, rows }) => (
+        <div key={title} className="contents">
+          <div className="ledger-group">{title}</div>
+          {rows.map((row) => (
+            <Figures key={row.name} row={row} compared={compared} />
+          ))}
+        </div>
+      ))}
+    </div>
+  );
+}
+
+function Figures({
+  row: { name, unit, of, decimals, better },
+  compared,
+}: {
+  readonly row: Row;
+  readonly compared: readonly ComparedFood[];
+}) {
+  const figures = compared.map(of);
+  const known = figures.filter((figure) => figure !== undefined);
+  const best = better && known.length > 1 ? (better === 'more' ? Math.max(...known) : Math.min(...known)) : undefined;
+  const most = Math.max(...known, 1e-9);
+  return (
+    <div className="ledger-row">
+      <span className="muted">{name}</span>
+      {figures.map((figure, i) => (
+        <span key={compared[i]?.food ?? i} className="compared">
+          {figure === undefined ? (
+            <span className="faint">unknown</span>
+          ) : (
+            <>
+              <span className={figure === best ? 'ok font-semibold' : ''}>
+                {numberText(figure, decimals)} <small className="faint">{unit}</small>
+                {figure === best && known.some((one) => one !== best) && <span title="best of these"> ✓</span>}
+              </span>
+              <i style={{ width: `${(figure / most) * 100}%` }} aria-hidden />
+            </>
+          )}
+        </span>
+      ))}
+    </div>
+  );
+}
+
+/** What the recipes gain when the first food gives way to another. */
+function Swaps({ from, to, kitchen }: { readonly from: string; readonly to: string; readonly kitchen: Kitchen }) {
+  const swaps = useSwapFoodQuery({ from, to }, { refetchOnMountOrArgChange: true }).data?.swaps;
+  if (!swaps) return null;
+  return (
+    <div className="ledger p-3">
+      <h3 className="font-semibold mb-1">Swap in {kitchen.food(to)?.name}</h3>
+      {swaps.length === 0 && <p className="muted">No recipe uses it yet.</p>}
+      {swaps.map(({ id, title, servingName, energyKcal, protein, usedCost }) => (
+        <p key={id} className="flex gap-3 py-1 border-t border-rule">
+          <Link className="font-serif flex-1 hover:underline" to={`/recipes/${id}/build`}>
+            {title}
+          </Link>
+          <span className="num">
+            {signed(energyKcal, 0)} kcal, {signed(protein, 1)} g protein,{' '}
+            {usedCost === null ? 'cost unknown' : `${usedCost < 0 ? '−' : '+'}${moneyText(Math.abs(usedCost), kitchen.settings.currency)}`}{' '}
+            a {servingName}
+          </span>
+        </p>
+      ))}
+    </div>
+  );
+}
+
+function signed(amount: number | null, decimals: number): string {
+  if (amount === null) return 'unknown';
+  const text = numberText(Math.abs(amount), decimals);
+  return Number(text.replace(/,/g, '')) === 0 ? '±0' : `${amount < 0 ? '−' : '+'}${text}`;
+}
