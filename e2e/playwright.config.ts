@@ -5,6 +5,8 @@ export default defineConfig({
   testDir: './tests',
   outputDir: './results',
   workers: 1,
+  // Once more after a failure, and the report says so: a machine that stands still for half a minute breaks nothing here.
+  retries: 1,
   // Generous: a machine that is busy elsewhere is slow, not wrong.
   timeout: 150_000,
   expect: { timeout: 25_000 },

@@ -9,11 +9,15 @@ console.log('the engine');
 run('core/bench/engine.mjs');
 console.log('\nwhat the page asks of core at every key press');
 run('core/bench/recompute.mjs');
+console.log('\nslips in labels, over the starter pantry');
+run('core/bench/labelSlips.mjs');
 console.log('\nthe running product, in Chromium');
 const database = startDatabase();
 const server = await startServer(database.url, { demo: true });
 try {
   run('e2e/bench/keyPress.mjs', server.address);
+  console.log('\nfinding foods');
+  run('server/bench/findFoods.mjs', server.address);
 } finally {
   await server.stop();
   database.stop();

@@ -56,3 +56,14 @@ test('products stand side by side, with what a swap changes in the recipes', asy
   await expect(swaps).toContainText(/Smoky lentil and squash dal, brown rice−\d+ kcal, −\d+\.\d g protein, [−+]\d\.\d\d a box/);
   await expectAccessible(page);
 });
+
+test('another price on another day is added; the one before stays, and the chart shows both', async ({ page }) => {
+  await page.goto('/pantry/red-lentils-weir-lane');
+  await expect(page.getByRole('img', { name: /Prices a kilogram over time/ })).toBeVisible();
+  const price = page.getByLabel('Price of 2.5 kg at Depot Nine');
+  await price.fill('6,10');
+  await price.press('Tab');
+  await expect(page.getByText(/Added as the price of .*; the one of 12 Oct stays\./)).toBeVisible();
+  await expect(page.locator('.tag')).toContainText('today, 5 earlier prices');
+  await expect(page.locator('.tag')).toContainText('counted at € 2.44 a kg, Depot Nine');
+});

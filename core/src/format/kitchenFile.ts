@@ -120,6 +120,7 @@ export class PackEntry implements Pack {
   @Text(120) shop: string;
   @Day() seen: string;
   @Optional() @Flag() pinned?: boolean;
+  @Optional() @Flag() promotion?: boolean;
 }
 
 export class AlsoEntry {

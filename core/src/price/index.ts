@@ -4,3 +4,4 @@ export * from './money.js';
 export * from './pack.js';
 export * from './packGrams.js';
 export * from './packMix.js';
+export * from './priceHistory.js';

@@ -15,4 +15,6 @@ export interface Pack {
   readonly seen: string;
   /** Take this pack, whatever is cheaper. */
   readonly pinned?: boolean;
+  /** Seen as an offer: it counts while it is the latest, and is marked. */
+  readonly promotion?: boolean;
 }

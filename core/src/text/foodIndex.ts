@@ -145,6 +145,11 @@ function weightOf(word: string): number {
   return WEAK.has(word) ? WEAK_WEIGHT : 1;
 }
 
+/** Whether a word typed may stand for another: begun, or with a slip or two. */
+export function isLike(asked: string, named: string): boolean {
+  return likeness(asked, named) > 0;
+}
+
 function likeness(asked: string, named: string): number {
   if (asked === named) return 1;
   if (asked.length >= 3 && named.startsWith(asked)) return 0.5 + 0.4 * (asked.length / named.length);

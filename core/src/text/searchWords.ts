@@ -14,7 +14,20 @@ export function searchWords(text: string): string[] {
     .replace(/(\d)\s+%/g, '$1%')
     .split(/[^a-z0-9%]+/)
     .filter(Boolean)
-    .map((word) => pluralize.singular(word));
+    .map(singularOf);
+}
+
+/** Words met before: a pantry says the same few thousand again and again. */
+const SINGULARS = new Map<string, string>();
+const MOST_REMEMBERED = 20_000;
+
+function singularOf(word: string): string {
+  const known = SINGULARS.get(word);
+  if (known !== undefined) return known;
+  if (SINGULARS.size >= MOST_REMEMBERED) SINGULARS.clear();
+  const singular = pluralize.singular(word);
+  SINGULARS.set(word, singular);
+  return singular;
 }
 
 /** Every word a food is found by, its own name first. */

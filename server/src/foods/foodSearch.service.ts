@@ -1,15 +1,19 @@
 import { Injectable } from '@nestjs/common';
 import { InjectDataSource } from '@nestjs/typeorm';
-import { FoodIndex, searchWords, type FoodEntry } from '@portiona/core';
+import { FoodIndex, isLike, searchWords, type FoodEntry } from '@portiona/core';
 import { DataSource } from 'typeorm';
 import { KitchensService } from '../kitchens/kitchens.service.js';
 import type { FoundFoodDto } from './food.dto.js';
 import { toSavedFood } from './food.mapper.js';
 
 /** Rows the database gives to be ranked: enough that the best are among them, few enough to rank in milliseconds. */
-const CANDIDATES = 150;
-/** How much of a word must be met for a row to be looked at; the index can tell without reading rows. */
-const LIKENESS = 0.45;
+const CANDIDATES = 80;
+/** Rows looked at to pick them from; a word that half the pantry is named by says little about any of them. */
+const LOOKED_AT = 1500;
+/** Words of the pantry that a misspelt one is held against. */
+const MOST_NEAR = 12;
+/** Behind every other letter: what begins with a word lies between the word and the word with this behind it. */
+const LAST_LETTER = '\u{10ffff}';
 /** Words of a search that count: more say no more. */
 const MOST_WORDS = 6;
 
@@ -36,8 +40,7 @@ export class FoodSearchService {
     const words = searchWords(text).slice(0, MOST_WORDS);
     if (words.length === 0) return [];
     const kitchenId = await this.kitchens.id();
-    const byStart = await this.#byStart(kitchenId, words);
-    const candidates = byStart.length >= limit ? byStart : merged(byStart, await this.#byLikeness(kitchenId, words));
+    const candidates = await this.#candidates(kitchenId, await this.#meant(kitchenId, words));
     const byId = new Map(candidates.map((candidate) => [candidate.id, candidate]));
     const athand = new Set(candidates.filter(({ used, bought }) => used > 0 || bought).map(({ id }) => id));
     const index = new FoodIndex(
@@ -59,41 +62,52 @@ export class FoodSearchService {
     });
   }
 
-  /** Rows in which every word begins with one that was typed. */
-  #byStart(kitchenId: string, words: readonly string[]): Promise<Candidate[]> {
-    const query = words.map((word) => `${word.replace(/%/g, '')}:*`).filter((word) => word !== ':*');
-    if (query.length === 0) return Promise.resolve([]);
-    return this.database.query(select(`to_tsvector('simple', food.words) @@ to_tsquery('simple', $2)`, 'length(food.words)'), [
-      kitchenId,
-      query.join(' & '),
-    ]);
-  }
-
-  /** Rows in which every word is like one that was typed. */
-  #byLikeness(kitchenId: string, words: readonly string[]): Promise<Candidate[]> {
-    const long = words.filter((word) => word.length >= 3);
-    if (long.length === 0) return Promise.resolve([]);
-    const conditions = long.map((_, i) => `$${i + 2} <% food.words`).join(' AND ');
-    const likeness = long.map((_, i) => `word_similarity($${i + 2}, food.words)`).join(' + ');
-    return this.database.transaction(async (manager) => {
-      await manager.query(`SET LOCAL pg_trgm.word_similarity_threshold = ${LIKENESS}`);
-      return manager.query<Candidate[]>(select(conditions, `${likeness} DESC, length(food.words)`), [kitchenId, ...long]);
+  /**
+   * What each word may stand for: itself begun, where anything begins so, else the words of the pantry it is nearly. One round
+   * trip for all of them.
+   */
+  async #meant(kitchenId: string, words: readonly string[]): Promise<string[][]> {
+    const rows = await this.database.query<{ asked: string; begun: boolean; near: string[] | null }[]>(
+      `SELECT asked, begun, CASE WHEN NOT begun THEN (
+          SELECT array_agg(word) FROM (
+            SELECT word FROM food_words WHERE kitchen_id = $1 AND word % asked ORDER BY similarity(word, asked) DESC LIMIT ${MOST_NEAR}
+          ) near) END AS near
+       FROM (
+         SELECT asked, EXISTS (
+           SELECT 1 FROM food_words WHERE kitchen_id = $1 AND word ~>=~ asked AND word ~<~ (asked || $3) LIMIT 1
+         ) AS begun
+         FROM unnest($2::text[]) AS asked
+       ) asked`,
+      [kitchenId, words, LAST_LETTER],
+    );
+    const found = new Map(rows.map((row) => [row.asked, row]));
+    return words.map((word) => {
+      const row = found.get(word);
+      return row?.begun ? [`${word}:*`] : (row?.near ?? []).filter((near) => isLike(word, near));
     });
   }
+
+  /** Rows that hold every word, in any order. A word that stands for nothing is passed over. */
+  async #candidates(kitchenId: string, meant: readonly (readonly string[])[]): Promise<Candidate[]> {
+    const query = meant
+      .map((words) => words.map((word) => word.replace(/%/g, '')).filter((word) => word !== '' && word !== ':*'))
+      .filter((words) => words.length > 0)
+      .map((words) => `(${words.join(' | ')})`);
+    if (query.length === 0) return [];
+    return this.database.query<Candidate[]>(SELECT, [kitchenId, query.join(' & ')]);
+  }
 }
 
-function select(condition: string, order: string): string {
-  return `
-    SELECT food.id, food.revision, food.saved_at, food.document, food.from_table,
-      (SELECT count(*)::int FROM recipe_foods used WHERE used.kitchen_id = food.kitchen_id AND used.food_id = food.id) AS used,
-      EXISTS (SELECT 1 FROM packs pack WHERE pack.kitchen_id = food.kitchen_id AND pack.food_id = food.id) AS bought
-    FROM (
-      SELECT * FROM foods food
-      WHERE food.kitchen_id = $1 AND food.archived_at IS NULL AND ${condition}
-      ORDER BY ${order} LIMIT ${CANDIDATES}
-    ) food`;
-}
-
-function merged(first: readonly Candidate[], second: readonly Candidate[]): Candidate[] {
-  return [...new Map([...first, ...second].map((candidate) => [candidate.id, candidate])).values()];
-}
+const SELECT = `
+  SELECT food.id, food.revision, food.saved_at, food.document, food.from_table,
+    (SELECT count(*)::int FROM recipe_foods used WHERE used.kitchen_id = food.kitchen_id AND used.food_id = food.id) AS used,
+    EXISTS (SELECT 1 FROM packs pack WHERE pack.kitchen_id = food.kitchen_id AND pack.food_id = food.id) AS bought
+  FROM (
+    SELECT food.kitchen_id, food.id FROM (
+      SELECT food.kitchen_id, food.id, food.words FROM foods food
+      WHERE food.kitchen_id = $1 AND food.archived_at IS NULL AND to_tsvector('simple', food.words) @@ to_tsquery('simple', $2)
+      LIMIT ${LOOKED_AT}
+    ) food
+    ORDER BY length(food.words), food.id LIMIT ${CANDIDATES}
+  ) best
+  JOIN foods food ON food.kitchen_id = best.kitchen_id AND food.id = best.id`;

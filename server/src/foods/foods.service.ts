@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import { InjectRepository } from '@nestjs/typeorm';
-import { foodFaults, FoodEntry, type Food } from '@portiona/core';
+import { foodFaults, FoodEntry, searchTextOf, type Food } from '@portiona/core';
 import { In, Repository, type EntityManager } from 'typeorm';
 import { isTaken } from '../database/isTaken.js';
 import { InUseError, NotFoundError, StaleSaveError, TakenError, UnreadableError } from '../http/problems.js';
@@ -101,6 +101,7 @@ export class FoodsService {
         FoodRevisionEntity,
         some.map((document) => ({ kitchenId, foodId: document.id, revision: 1, document })),
       );
+      await this.#learnWords(manager, kitchenId, some);
     }
   }
 
@@ -123,7 +124,17 @@ export class FoodsService {
     );
     if (affected !== 1) return false;
     await manager.insert(FoodRevisionEntity, { kitchenId, foodId: document.id, revision: revision + 1, document });
+    await this.#learnWords(manager, kitchenId, [document]);
     return true;
+  }
+
+  /** Keeps the words that foods are named by, once each: a search looks among them for what was begun or misspelt. */
+  async #learnWords(manager: EntityManager, kitchenId: string, documents: readonly FoodEntry[]): Promise<void> {
+    const words = new Set(documents.flatMap((document) => searchTextOf(document).split(' ')));
+    await manager.query('INSERT INTO food_words (kitchen_id, word) SELECT $1, unnest($2::text[]) ON CONFLICT DO NOTHING', [
+      kitchenId,
+      [...words].filter((word) => /[a-z]/.test(word)).sort(),
+    ]);
   }
 
   /** Puts a food away, or takes it out again: recipes that use it keep it. @throws NotFoundError */

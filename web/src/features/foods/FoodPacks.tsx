@@ -1,11 +1,24 @@
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Trash2 } from 'lucide-react';
-import { bestPack, candidatePacks, currencySign, packGrams, type Food, type Kitchen, type Pack } from '@portiona/core';
+import {
+  agoText,
+  bestPack,
+  candidatePacks,
+  currencySign,
+  dayText,
+  packGrams,
+  priceHistory,
+  type Food,
+  type Kitchen,
+  type Pack,
+  type PriceSeries,
+} from '@portiona/core';
 import { useCreatePackMutation, useRemovePackMutation, useSavePackMutation } from '../../api/api.gen';
 import { asDocument, type Saved } from '../../api/documents';
 import { problemOf, problemText } from '../../api/problem';
 import { priceText } from '../../ui/numberText';
 import { useToast } from '../../ui/Toasts';
+import { PriceChart } from './PriceChart';
 
 /** The packs a food is bought in, what they cost, where and when that was seen. */
 export function FoodPacks({
@@ -18,6 +31,15 @@ export function FoodPacks({
   readonly kitchen: Kitchen;
 }) {
   const { currency } = kitchen.settings;
+  const history = useMemo(
+    () =>
+      priceHistory(
+        food,
+        packs.map(({ document }) => document),
+      ).filter((series) => series.currency === currency),
+    [food, packs, currency],
+  );
+  const savedOf = ({ prices }: PriceSeries) => packs.filter(({ document }) => prices.some(({ pack }) => pack.id === document.id));
   const best = bestPack(
     candidatePacks(
       food,
@@ -42,11 +64,21 @@ export function FoodPacks({
           <span>seen</span>
           <span />
         </div>
-        {packs.map((pack) => (
-          <PackRow key={pack.id} saved={pack} food={food} best={best?.pack.id === pack.document.id} />
+        {history.map((series) => (
+          <PackRow
+            key={`${series.shop} ${series.net} ${series.unit} ${series.latest.pack.id ?? ''} ${series.latest.pack.price}`}
+            series={series}
+            saved={savedOf(series)}
+            food={food}
+            kitchen={kitchen}
+            best={best?.pack.id === series.latest.pack.id}
+          />
         ))}
         <NewPack food={food} kitchen={kitchen} first={packs.length === 0} />
       </div>
+      {history.some(({ prices }) => prices.length > 1) && (
+        <PriceChart history={history} currency={currency} today={kitchen.settings.date} />
+      )}
     </>
   );
 }
@@ -55,26 +87,51 @@ function unitsOf(food: Food): string[] {
   return [...new Set(['g', 'kg', 'ml', 'l', 'oz', 'lb', 'piece', ...Object.keys(food.measures ?? {})])];
 }
 
-function PackRow({ saved, food, best }: { readonly saved: Saved<Pack>; readonly food: Food; readonly best: boolean }) {
+/** One pack of one shop: its latest price, and how many came before. A new price is added; none is written over. */
+function PackRow({
+  series,
+  saved,
+  food,
+  kitchen,
+  best,
+}: {
+  readonly series: PriceSeries;
+  /** Every price of the series as it is saved. */
+  readonly saved: readonly Saved<Pack>[];
+  readonly food: Food;
+  readonly kitchen: Kitchen;
+  readonly best: boolean;
+}) {
   const [save] = useSavePackMutation();
   const [create] = useCreatePackMutation();
   const [remove] = useRemovePackMutation();
   const say = useToast();
-  const [draft, setDraft] = useState<Pack>(saved.document);
-  const [text, setText] = useState({ net: String(saved.document.net), price: String(saved.document.price) });
+  const { latest, prices } = series;
+  const today = kitchen.settings.date;
+  const [draft, setDraft] = useState<Pack>(latest.pack);
+  const [text, setText] = useState({ net: String(latest.pack.net), price: String(latest.pack.price) });
   const write = async (next: Pack) => {
     setDraft(next);
-    if (JSON.stringify(next) === JSON.stringify(saved.document)) return;
+    const current = saved.find(({ id }) => id === latest.pack.id);
+    if (!current || JSON.stringify(next) === JSON.stringify(latest.pack)) return;
     try {
-      await save({ id: saved.id, saveDto: { revision: saved.revision, document: asDocument(next) } }).unwrap();
+      // Another price on another day is another entry: what it cost before stays.
+      if (Number(next.price) !== Number(latest.pack.price) && latest.pack.seen < today) {
+        const { id: _, ...seen } = { ...next, seen: next.seen === latest.pack.seen ? today : next.seen };
+        await create({ newDto: { document: asDocument(seen) } }).unwrap();
+        say(`Added as the price of ${dayText(seen.seen, false)}; the one of ${dayText(latest.pack.seen, false)} stays.`);
+      } else await save({ id: current.id, saveDto: { revision: current.revision, document: asDocument(next) } }).unwrap();
     } catch (error) {
       say(problemText(problemOf(error)));
     }
   };
   const takeOut = async () => {
     try {
-      await remove({ id: saved.id }).unwrap();
-      say('The pack is taken out.', { label: 'Undo', run: () => void create({ newDto: { document: asDocument(saved.document) } }) });
+      for (const { id } of saved) await remove({ id }).unwrap();
+      say(saved.length === 1 ? 'The pack is taken out.' : `The pack and its ${saved.length} prices are taken out.`, {
+        label: 'Undo',
+        run: () => saved.forEach(({ document }) => void create({ newDto: { document: asDocument(document) } })),
+      });
     } catch (error) {
       say(problemText(problemOf(error)));
     }
@@ -131,8 +188,34 @@ function PackRow({ saved, food, best }: { readonly saved: Saved<Pack>; readonly 
       <button className="icon" aria-label={`Take out ${name}`} title="Take out" onClick={() => void takeOut()}>
         <Trash2 size={14} />
       </button>
+      <span className="price-note">
+        {agoText(latest.pack.seen, today)}
+        {prices.length > 1 && `, ${prices.length - 1} earlier ${prices.length === 2 ? 'price' : 'prices'}${changeText(series)}`}
+        <label className="inline-flex gap-1 items-center ml-2">
+          <input
+            type="checkbox"
+            checked={draft.promotion ?? false}
+            onChange={({ target }) => void write(withPromotion(draft, target.checked))}
+          />{' '}
+          an offer
+        </label>
+      </span>
     </div>
   );
+}
+
+function withPromotion({ promotion: _, ...pack }: Pack, promotion: boolean): Pack {
+  return promotion ? { ...pack, promotion } : pack;
+}
+
+/** How the price moved since the first one seen. */
+function changeText({ prices, latest }: PriceSeries): string {
+  const first = prices[0]?.price ?? 0;
+  if (first === 0) return '';
+  const share = Math.round((latest.price / first - 1) * 100);
+  return share === 0
+    ? ', as at first'
+    : `, ${share > 0 ? '+' : '−'}${Math.abs(share)} % since ${dayText(prices[0]?.pack.seen ?? '', false)}`;
 }
 
 function NewPack({ food, kitchen, first }: { readonly food: Food; readonly kitchen: Kitchen; readonly first: boolean }) {
