@@ -37,9 +37,14 @@ test('an edit of a food is saved by itself and reaches the dishes', async ({ pag
   await page.goto('/recipes/night-watch-couscous-sachets/build');
   // (70 g x 5 + 25 g x 7.3 + 20 g x 20 + 1 g of spice) / 100 a sachet
   await expect(docketFigure(page, 'Fibre')).toContainText('9.4');
+  await expect(page.getByText('Its basis moved.')).toBeVisible();
+  await expect(page.locator('.notice')).toContainText(/Hazelnuts.* was edited on \d+ \w+: \d\.\d → 9\.4 g fibre a \w+/);
   await page.goto('/pantry/hazelnuts');
   await fibre.fill(before);
   await expect(page.locator('.tag [role="status"]')).toContainText('Saved');
+  await page.goto('/recipes/night-watch-couscous-sachets/build');
+  await expect(docketFigure(page, 'Fibre')).not.toContainText('9.4');
+  await expect(page.getByText('Its basis moved.')).toHaveCount(0);
 });
 
 test('the pantry is found through by other names and with a slip', async ({ page }) => {

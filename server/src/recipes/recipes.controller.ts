@@ -1,13 +1,18 @@
 import { Body, Controller, Delete, Get, HttpCode, Param, Post, Put, Query } from '@nestjs/common';
 import { ApiCreatedResponse, ApiNoContentResponse, ApiOkResponse, ApiOperation, ApiQuery, ApiTags } from '@nestjs/swagger';
 import { NewDto, SavedDto, SaveDto } from '../http/saved.dto.js';
+import { BasisDto } from './basis.dto.js';
+import { BasisService } from './basis.service.js';
 import { ListedRecipeDto, OpenRecipeDto, SwapsDto } from './recipe.dto.js';
 import { RecipesService } from './recipes.service.js';
 
 @ApiTags('recipes')
 @Controller('recipes')
 export class RecipesController {
-  constructor(private readonly recipes: RecipesService) {}
+  constructor(
+    private readonly recipes: RecipesService,
+    private readonly basis: BasisService,
+  ) {}
 
   @Get()
   @ApiOperation({ operationId: 'listRecipes', summary: 'Every recipe, with what a box delivers and costs' })
@@ -30,6 +35,21 @@ export class RecipesController {
   @ApiOkResponse({ type: OpenRecipeDto })
   open(@Param('id') id: string): Promise<OpenRecipeDto> {
     return this.recipes.open(id);
+  }
+
+  @Get(':id/basis')
+  @ApiOperation({ operationId: 'recipeBasis', summary: 'Foods edited under the recipe since, and how its serving moved' })
+  @ApiOkResponse({ type: BasisDto })
+  basisOf(@Param('id') id: string): Promise<BasisDto> {
+    return this.basis.get(id);
+  }
+
+  @Post(':id/basis')
+  @HttpCode(204)
+  @ApiOperation({ operationId: 'acceptBasis', summary: 'Takes the foods as they stand for what the recipe rests on' })
+  @ApiNoContentResponse()
+  acceptBasis(@Param('id') id: string): Promise<void> {
+    return this.basis.accept(id);
   }
 
   @Post()

@@ -1,7 +1,7 @@
 import { Injectable } from '@nestjs/common';
 import { InjectDataSource } from '@nestjs/typeorm';
 import { circleFaults, Kitchen, recipeFaults, RecipeEntry, swapEffect, usualGrams, type Recipe } from '@portiona/core';
-import { DataSource, In, IsNull, type EntityManager } from 'typeorm';
+import { DataSource, In, IsNull, Not, type EntityManager } from 'typeorm';
 import { isTaken } from '../database/isTaken.js';
 import { FoodsService } from '../foods/foods.service.js';
 import { NotFoundError, StaleSaveError, TakenError, UnreadableError } from '../http/problems.js';
@@ -145,13 +145,14 @@ export class RecipesService {
 
   async #writeRevision(manager: EntityManager, kitchenId: string, revision: number, document: RecipeEntry): Promise<void> {
     await manager.insert(RecipeRevisionEntity, { kitchenId, recipeId: document.id, revision, document });
-    await manager.delete(RecipeFoodEntity, { kitchenId, recipeId: document.id });
     const foods = [...new Set(foodsOf(document))];
-    if (foods.length > 0)
-      await manager.insert(
-        RecipeFoodEntity,
-        foods.map((foodId) => ({ kitchenId, recipeId: document.id, foodId })),
-      );
+    await manager.delete(RecipeFoodEntity, { kitchenId, recipeId: document.id, foodId: Not(In(foods)) });
+    // What it rested on stays what it rested on: only a food that is new to it is taken as it is now.
+    await manager.query(
+      `INSERT INTO recipe_foods (kitchen_id, recipe_id, food_id, food_revision)
+       SELECT kitchen_id, $2, id, revision FROM foods WHERE kitchen_id = $1 AND id = ANY($3) ON CONFLICT DO NOTHING`,
+      [kitchenId, document.id, foods],
+    );
   }
 
   async #current(manager: EntityManager, kitchenId: string, id: string): Promise<RecipeRevisionEntity> {

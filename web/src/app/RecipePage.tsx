@@ -13,6 +13,7 @@ import { useFigures } from '../features/recipes/useFigures';
 import type { StationContext } from '../stations/station';
 import type { PanelName } from '../working/panelName';
 import { WorkingPanel } from '../working/WorkingPanel';
+import { BasisNotice } from './BasisNotice';
 import { SaveNotice } from './SaveNotice';
 import { useAppDispatch, useRecipeState } from '../features/recipes/useRecipeState';
 import { store } from './store';
@@ -48,6 +49,7 @@ export function RecipePage() {
     <main>
       <Head recipe={present} />
       <SaveNotice />
+      <BasisNotice id={recipeId} serving={present.servingName ?? 'serving'} kitchen={here.kitchen} />
       <div className="desk">
         <section className="bench" aria-label="Station">
           {computed.ok ? null : (

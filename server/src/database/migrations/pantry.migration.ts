@@ -50,9 +50,16 @@ export class Pantry1764200000002 implements MigrationInterface {
     await runner.query(`
       INSERT INTO food_revisions (kitchen_id, food_id, revision, document, saved_at)
       SELECT kitchen_id, id, revision, document, saved_at FROM foods`);
+    // The composition a recipe was last agreed to rest on: when a food is edited, the recipe says so.
+    await runner.query('ALTER TABLE recipe_foods ADD COLUMN food_revision integer');
+    await runner.query(`
+      UPDATE recipe_foods used SET food_revision = food.revision
+      FROM foods food WHERE food.kitchen_id = used.kitchen_id AND food.id = used.food_id`);
+    await runner.query('ALTER TABLE recipe_foods ALTER COLUMN food_revision SET NOT NULL');
   }
 
   async down(runner: QueryRunner): Promise<void> {
+    await runner.query('ALTER TABLE recipe_foods DROP COLUMN food_revision');
     await runner.query('DROP TABLE food_revisions, food_words');
     await runner.query('DROP INDEX foods_table_code, foods_words_text');
     await runner.query('ALTER TABLE foods DROP COLUMN code, DROP COLUMN from_table, DROP COLUMN archived_at, DROP COLUMN words');

@@ -1,0 +1,26 @@
+import { ApiProperty } from '@nestjs/swagger';
+
+/** A food whose composition was edited since the recipe was agreed to rest on it. */
+export class MovedFoodDto {
+  @ApiProperty() id: string;
+  @ApiProperty() name: string;
+  @ApiProperty({ description: 'When it was edited last, ISO time' }) savedAt: string;
+}
+
+/** A serving's figures; null where nobody knows. */
+export class BasisFiguresDto {
+  @ApiProperty({ type: Number, nullable: true }) energyKcal: number | null;
+  @ApiProperty({ type: Number, nullable: true }) protein: number | null;
+  @ApiProperty({ type: Number, nullable: true }) carbohydrate: number | null;
+  @ApiProperty({ type: Number, nullable: true }) fat: number | null;
+  @ApiProperty({ type: Number, nullable: true }) fibre: number | null;
+  @ApiProperty({ type: Number, nullable: true, description: 'Milligrams' }) sodium: number | null;
+  @ApiProperty({ type: Number, nullable: true, description: 'Major units' }) usedCost: number | null;
+}
+
+/** What a recipe rests on: foods that have moved under it, and by how much its serving moved with them. */
+export class BasisDto {
+  @ApiProperty({ type: [MovedFoodDto] }) moved: MovedFoodDto[];
+  @ApiProperty({ type: BasisFiguresDto, description: 'With the compositions it was agreed to rest on' }) before: BasisFiguresDto;
+  @ApiProperty({ type: BasisFiguresDto, description: 'With the foods as they stand' }) now: BasisFiguresDto;
+}
