@@ -191,14 +191,13 @@ function PackRow({
       <span className="price-note">
         {agoText(latest.pack.seen, today)}
         {prices.length > 1 && `, ${prices.length - 1} earlier ${prices.length === 2 ? 'price' : 'prices'}${changeText(series)}`}
-        <label className="inline-flex gap-1 items-center ml-2">
-          <input
-            type="checkbox"
-            checked={draft.promotion ?? false}
-            onChange={({ target }) => void write(withPromotion(draft, target.checked))}
-          />{' '}
-          an offer
-        </label>
+        <button
+          className={`chip ml-2 ${draft.promotion ? 'warn' : ''}`}
+          aria-pressed={draft.promotion ?? false}
+          onClick={() => void write(withPromotion(draft, !draft.promotion))}
+        >
+          {draft.promotion ? '✓ an offer' : 'an offer?'}
+        </button>
       </span>
     </div>
   );
