@@ -104,4 +104,22 @@ export default defineConfig([
     },
   },
   { files: ['web/**/*.{ts,tsx}'], extends: [reactHooks.configs.flat.recommended] },
+  {
+    // Factors are for formulas, and formulas are core's.
+    files: ['web/**/*.{ts,tsx}', 'server/src/**/*.{ts,tsx}'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        {
+          paths: [
+            {
+              name: '@portiona/core',
+              importNames: ['SALT_GRAMS_PER_SODIUM_MG', 'KJ_PER_KCAL', 'ENERGY_FACTORS', 'nutrientsPerGram', 'perGramOf', 'compensatedSum'],
+              message: 'figures are computed in core: add the function that gives the one wanted there',
+            },
+          ],
+        },
+      ],
+    },
+  },
 ]);

@@ -48,6 +48,24 @@ for (const theme of ['light', 'dark'] as const)
     });
   });
 
+test('nothing is cut off at the width of a telephone', async ({ page }) => {
+  await page.setViewportSize({ width: 420, height: 800 });
+  for (const path of ['/recipes', '/pantry', '/pantry/leek', '/pantry/compare?foods=leek,onion-white']) {
+    await page.goto(path);
+    await expect(page.locator('.ledger a, .tag input').first()).toBeVisible();
+    const [wide, shown] = await page.evaluate(() => [document.documentElement.scrollWidth, window.innerWidth]);
+    expect(wide, path).toBeLessThanOrEqual(shown ?? 0);
+    const cut = await page.locator('.tag .field, .ledger a').evaluateAll(
+      (all) =>
+        all.filter((one) => {
+          const { right, width } = one.getBoundingClientRect();
+          return width > 0 && right > window.innerWidth + 1;
+        }).length,
+    );
+    expect(cut, path).toBe(0);
+  }
+});
+
 test('fifteen lines and the docket fit a screen of 1280 by 800 without scrolling', async ({ page }) => {
   await page.goto(`${DAL}/build`);
   await expect(page.getByLabel('Ingredient: 200 g plain yoghurt')).toBeInViewport({ ratio: 1 });

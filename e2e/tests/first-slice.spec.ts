@@ -9,6 +9,15 @@ test('the book says what a box of each dish delivers and costs; a press opens th
   await expect(page.getByRole('region', { name: 'Working of Energy' })).toContainText('Energy, 558 kcal a box');
 });
 
+test('the book says how sure a figure is, what a topping adds and what the till charges', async ({ page }) => {
+  await page.goto('/recipes');
+  const row = page.locator('.ledger-row').filter({ hasText: 'Smoky lentil' });
+  await expect(row).toContainText('615 to 728');
+  await expect(row).toContainText('with topping 696 kcal, 25.5 g protein');
+  await row.getByRole('link', { name: '€ 23.80' }).click();
+  await expect(page.getByRole('heading', { name: /At the till, € 23.80 for the batch/ })).toBeVisible();
+});
+
 test('a typed line is matched, the docket follows at once, and it is there after a reload', async ({ page }) => {
   await startRecipe(page, 'Leek and barley pot');
   for (const [text, food] of [

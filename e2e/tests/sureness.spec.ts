@@ -6,7 +6,7 @@ test('a figure is cooked many times on paper, and a promise is held against it',
   await page.goto(`${BEEF}/build`);
   await docketFigure(page, 'Energy').click();
   const working = page.getByRole('region', { name: 'Working of Energy' });
-  await expect(working).toContainText('Ranges and “to taste” from least to most');
+  await expect(working).toContainText('Ranges from least to most, “to taste” from none to twice what is assumed: 418 to 419');
   await working.getByRole('button', { name: 'Cook it 50,000 times on paper' }).click();
   await expect(working.getByRole('img', { name: /95 % of 50000 draws lie between/ })).toBeVisible();
   await expect(working).toContainText(/95 % of them between 36\d and 47\d kcal/);

@@ -32,6 +32,33 @@ test('the list says what a box delivers and costs', async () => {
   expect(dal?.fibre).toMatchObject({ atLeast: true });
 });
 
+test('the list says how sure a figure is, what a topping adds, what the till charges, and where energy comes from', async () => {
+  const { body } = (await server.http.get('/api/recipes').expect(200)) as {
+    body: {
+      id: string;
+      energyKcal: { amount: number; band: [number, number] };
+      withTopping: { energyKcal: { amount: number } } | null;
+      tillCost: { amount: number };
+      usedCost: { amount: number };
+      servings: number;
+      energyShares: { share: number }[];
+    }[];
+  };
+  const dal = body.find(({ id }) => id === 'smoky-lentil-and-squash-dal')!;
+  expect(dal.energyKcal.band[0]).toBeCloseTo(614.65, 1);
+  expect(dal.energyKcal.band[1]).toBeCloseTo(728.35, 0);
+  expect(dal.withTopping?.energyKcal.amount).toBeGreaterThan(dal.energyKcal.amount);
+  expect(dal.tillCost.amount).toBeCloseTo(23.8, 9);
+  for (const { energyKcal, withTopping, tillCost, usedCost, servings, energyShares } of body) {
+    expect(energyKcal.band[0]).toBeLessThan(energyKcal.amount);
+    expect(energyKcal.band[1]).toBeGreaterThan(energyKcal.amount);
+    expect(tillCost.amount).toBeGreaterThan(usedCost.amount * servings - 1e-9);
+    expect(energyShares.reduce((sum, { share }) => sum + share, 0)).toBeCloseTo(1, 9);
+    if (withTopping) expect(withTopping.energyKcal.amount).toBeGreaterThan(energyKcal.amount);
+  }
+  expect(body.some(({ withTopping }) => withTopping === null)).toBe(true);
+});
+
 test('a recipe is made, opened, saved and put away', async () => {
   await server.http.post('/api/recipes').send({ document: DISH }).expect(201);
   await server.http.post('/api/recipes').send({ document: DISH }).expect(409);

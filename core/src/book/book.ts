@@ -54,7 +54,10 @@ const HEADLINE = [
 
 /**
  * Many recipes, reduced to arrays of numbers, so that all of them are computed again in milliseconds when a food's
- * composition or price changes. The same formulas as `recipeFigures`, without the working; a test holds both together.
+ * composition or price changes. The formulas are those of `recipeFigures`, without the working; a test holds both together:
+ * nutrients of a serving = sum over its boxed parts of the part's share x (grams eaten x per gram x retention) (domain page, 4.4
+ * and 4.7), none below nothing; weight = sum of portions (4.6, 4.7); used cost = share x grams to buy x rate (4.8); uncertainty =
+ * square root of the sum over sources of error of (moved amount)² x relative variance (4.10).
  */
 export class Book {
   readonly keys: readonly FigureKey[];
@@ -105,7 +108,7 @@ export class Book {
     for (const food of foods) if (this.#foods.has(food)) this.#setFood(kitchen.basisOf(food));
   }
 
-  /** Every figure of every recipe, from the foods as they stand. */
+  /** Every figure of every recipe, from the foods as they stand, unrounded (domain page, 4.4, 4.7, 4.8 and 4.10, as said above). */
   figures(): BookFigures {
     const figures = emptyFigures(this.#recipes.length, this.keys);
     this.#layout.sum(figures, {

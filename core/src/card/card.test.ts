@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { kitchenOf, recipeOf } from '../../test/kitchens.js';
 import { Kitchen, type KitchenContent } from '../recipe/index.js';
-import { cardContent, energySharesOf } from './cardContent.js';
+import { cardContent } from './cardContent.js';
 import { cardPriceText, cardSmallPrint, dayText, leadOf, unbroken } from './cardSentences.js';
 import { cautionsFor } from './cautions.js';
 import { kindsOf } from './foodKind.js';
@@ -104,12 +104,6 @@ test('kinds of food', () => {
   expect(kinds('Prawns, peeled', 'fish-seafood')).toEqual(['shellfish', 'fish']);
   expect(kinds('Kidney beans', 'pulses', 'dry')).toEqual(['dry beans']);
   expect(kinds('Rice vinegar', 'sauces-sweet')).toEqual([]);
-});
-
-test('shares of energy add up to one', () => {
-  const shares = energySharesOf({ protein: 10, carbohydrate: 20, fat: 5, fibre: 4 });
-  expect(shares.reduce((sum, { share }) => sum + share, 0)).toBeCloseTo(1, 12);
-  expect(energySharesOf({ protein: 0, carbohydrate: 0, fat: 0, fibre: 0 }).every(({ share }) => share === 0)).toBe(true);
 });
 
 test('a second measure', () => {

@@ -4,9 +4,7 @@ import {
   namedAllergens,
   preciseAllergens,
   cardText,
-  ENERGY_FACTORS,
   NUTRIENT_DESCRIPTIONS,
-  SALT_GRAMS_PER_SODIUM_MG,
   unitOf,
   type Allergen,
   type Food,
@@ -17,8 +15,10 @@ import { isAtLeast } from '../figure/index.js';
 import { currencySign, moneyText } from '../price/index.js';
 import { plainText, roundHalfAway, settled } from '../quantity/index.js';
 import {
-  figureKey,
+  energyShares,
   servedOf,
+  shownFigure,
+  type EnergyShare,
   type Kitchen,
   type LineFigures,
   type PartFigures,
@@ -75,7 +75,7 @@ export interface CardContent {
   /** As printed, whole milligrams, for machine-readable outputs. */
   readonly sodiumMilligrams: string | undefined;
   /** Share of the box's energy from each, 0 to 1, adding up to 1. */
-  readonly energyShares: readonly { readonly of: 'protein' | 'carbohydrate' | 'fat' | 'fibre'; readonly share: number }[];
+  readonly energyShares: readonly EnergyShare[];
   readonly intoEachBox: readonly { readonly grams: string; readonly part: string }[];
   readonly used: CardFigure | undefined;
   readonly till: CardFigure | undefined;
@@ -159,10 +159,9 @@ function contentOf(figures: RecipeFigures, kitchen: Kitchen): CardContent {
 
 /** One nutrient of a serving as the rule set prints it; small ones the plain set does not name, to one decimal under 10. */
 function cardFigure(nutrient: Printable, rules: RuleSet, serving: ServingFigures): CardFigure | undefined {
-  const { amount, gaps } = serving.nutrients[nutrient === 'salt' ? 'sodium' : figureKey(nutrient, CARBOHYDRATE_OF_RULE_SET[rules])];
+  const { amount, gaps } = shownFigure(nutrient, serving.nutrients, CARBOHYDRATE_OF_RULE_SET[rules]);
   if (amount === undefined) return undefined;
-  const inUnit = nutrient === 'salt' ? amount * SALT_GRAMS_PER_SODIUM_MG : amount;
-  const text = cardText(rules, nutrient, inUnit, gaps.length > 0) ?? `${atLeast(gaps.length > 0)}${smallText(inUnit)} ${unitOf(nutrient)}`;
+  const text = cardText(rules, nutrient, amount, gaps.length > 0) ?? `${atLeast(gaps.length > 0)}${smallText(amount)} ${unitOf(nutrient)}`;
   const unit = unitOf(nutrient);
   const name = nutrient === 'salt' ? 'Salt' : NUTRIENT_DESCRIPTIONS[nutrient].name;
   return { figure: nutrient, name, text: text.slice(0, -unit.length - 1), unit };
@@ -190,39 +189,6 @@ function costFigure(figure: 'usedCost' | 'tillCost', amount: number | undefined,
 
 function atLeast(gap: boolean): string {
   return gap ? 'at least ' : '';
-}
-
-/** Energy shares of a serving; what is unknown counts as none. */
-export function energyShares({ nutrients }: ServingFigures): CardContent['energyShares'] {
-  const { protein, carbohydrateAvailable, fat, fibre } = nutrients;
-  return energySharesOf({
-    protein: protein.amount ?? 0,
-    carbohydrate: carbohydrateAvailable.amount ?? 0,
-    fat: fat.amount ?? 0,
-    fibre: fibre.amount ?? 0,
-  });
-}
-
-/**
- * Share of energy from each macronutrient, over their sum (domain page, 4.9).
- *
- * @param grams of each, carbohydrate without fibre
- * @returns shares from 0 to 1 that add up to 1; all 0 where there is nothing
- */
-export function energySharesOf(grams: {
-  readonly protein: number;
-  readonly carbohydrate: number;
-  readonly fat: number;
-  readonly fibre: number;
-}): CardContent['energyShares'] {
-  const kcal = [
-    { of: 'protein', kcal: grams.protein * ENERGY_FACTORS.protein.kcal },
-    { of: 'carbohydrate', kcal: grams.carbohydrate * ENERGY_FACTORS.availableCarbohydrate.kcal },
-    { of: 'fat', kcal: grams.fat * ENERGY_FACTORS.fat.kcal },
-    { of: 'fibre', kcal: grams.fibre * ENERGY_FACTORS.fibre.kcal },
-  ] as const;
-  const sum = kcal.reduce((total, one) => total + one.kcal, 0);
-  return kcal.map(({ of, kcal: part }) => ({ of, share: sum > 0 ? part / sum : 0 }));
 }
 
 function cardLine(figures: LineFigures, { recipe }: RecipeFigures, kitchen: Kitchen): CardLine {

@@ -30,6 +30,20 @@ test('products side by side, money for what must be bought to eat them', () => {
   expect(water?.per100kcal).toEqual({});
 });
 
+test('a use of so many grams, and salt beside sodium', () => {
+  const within = kitchenOf({
+    foods: [{ id: 'feta', name: 'Feta', nutrients: { protein: 16, sodium: 1000 } }],
+    packs: [pack('feta', '9.00')],
+  });
+  const [feta] = foodComparison(['feta'], within, 40);
+  expect(feta?.per100g).toMatchObject({ protein: 16, sodium: 1000, salt: 2.5 });
+  expect(Object.keys(feta?.inUse ?? {})).toEqual(['protein', 'sodium', 'salt']);
+  expect(feta?.inUse.protein).toBeCloseTo(6.4, 9);
+  expect(feta?.inUse.salt).toBeCloseTo(1, 9);
+  expect(feta?.costInUse).toBeCloseTo(0.36, 9);
+  expect(feta?.per100kcal).toEqual({});
+});
+
 test('a swap keeps the edible grams, and says what a serving gains', () => {
   const recipe = recipeOf([{ food: 'thigh', amount: 4, unit: 'piece', text: '4 thighs' }]);
   const effect = swapEffect(recipe, 'thigh', 'tofu', kitchen)!;

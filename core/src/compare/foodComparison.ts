@@ -1,12 +1,17 @@
-import { edibleShare, NUTRIENTS, type Nutrient } from '../food/index.js';
-import { figureKey, perGramOf, type Kitchen } from '../recipe/index.js';
+import { edibleShare, NUTRIENTS, per100gOf, type Printable } from '../food/index.js';
+import { inGramsOf, type Kitchen } from '../recipe/index.js';
+
+/** Amounts in each nutrient's unit, salt in grams, carbohydrate by the kitchen's convention; absent where unknown. */
+export type Held = { readonly [figure in Printable]?: number };
 
 /** A product beside others. Undefined wherever something it takes is unknown. */
 export interface ComparedFood {
   readonly food: string;
-  /** Amount in 100 g, in each nutrient's unit, carbohydrate by the kitchen's convention. */
-  readonly per100g: { readonly [nutrient in Nutrient]?: number };
-  readonly per100kcal: { readonly [nutrient in Nutrient]?: number };
+  readonly per100g: Held;
+  readonly per100kcal: Held;
+  /** What a use of so many edible grams holds, and costs in major units. */
+  readonly inUse: Held;
+  readonly costInUse: number | undefined;
   /** Grams that bring 30 g of protein, and what they cost. */
   readonly for30gProtein: {
     readonly grams: number | undefined;
@@ -20,24 +25,28 @@ export interface ComparedFood {
 }
 
 /**
- * Products side by side: per 100 g, per 100 kcal, for 30 g of protein, for one unit of money. Edible grams throughout; money is
- * for what must be bought to eat them, at each food's best current price.
+ * Products side by side: per 100 g, for a use, per 100 kcal, for 30 g of protein, for one unit of money. Amounts are edible grams
+ * x what one gram holds (domain page, 4.4); the ratios are those of 4.9 of the food alone; money is used cost (4.8): grams to buy,
+ * edible / (1 - refuse) (4.2), at the best current pack's rate.
  *
  * @param foods ids
+ * @param use edible grams of a typical use
  * @throws UnknownFoodError
  */
-export function foodComparison(foods: readonly string[], kitchen: Kitchen): ComparedFood[] {
+export function foodComparison(foods: readonly string[], kitchen: Kitchen, use = 100): ComparedFood[] {
   return foods.map((id) => {
     const basis = kitchen.basisOf(id);
-    const perGram = (nutrient: Nutrient) => perGramOf(basis, figureKey(nutrient, kitchen.convention));
+    const perGram = (figure: Printable) => inGramsOf(basis, 1, figure, kitchen.convention);
     const bought = 1 / edibleShare(basis.food);
     const costPerGram = basis.best && basis.best.rate * bought;
     const [kcal, protein] = [perGram('energyKcal'), perGram('protein')];
     const proteinGrams = over(30, protein);
     return {
       food: id,
-      per100g: eachNutrient((nutrient) => times(perGram(nutrient), 100)),
-      per100kcal: eachNutrient((nutrient) => times(over(perGram(nutrient), kcal), 100)),
+      per100g: per100gOf(basis.food, kitchen.convention),
+      per100kcal: held((figure) => times(over(perGram(figure), kcal), 100)),
+      inUse: held((figure) => times(perGram(figure), use)),
+      costInUse: times(costPerGram, use),
       for30gProtein: { grams: proteinGrams, energyKcal: times(proteinGrams, kcal), cost: times(proteinGrams, costPerGram) },
       perMoney: { grams: over(1, costPerGram), energyKcal: over(kcal, costPerGram), protein: over(protein, costPerGram) },
       costPer100g: times(costPerGram, 100),
@@ -45,11 +54,11 @@ export function foodComparison(foods: readonly string[], kitchen: Kitchen): Comp
   });
 }
 
-function eachNutrient(amount: (nutrient: Nutrient) => number | undefined): { [nutrient in Nutrient]?: number } {
+function held(amount: (figure: Printable) => number | undefined): Held {
   return Object.fromEntries(
-    NUTRIENTS.flatMap((nutrient) => {
-      const found = amount(nutrient);
-      return found === undefined ? [] : [[nutrient, found]];
+    [...NUTRIENTS, 'salt' as const].flatMap((figure) => {
+      const found = amount(figure);
+      return found === undefined ? [] : [[figure, found]];
     }),
   );
 }

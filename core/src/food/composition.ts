@@ -1,6 +1,8 @@
 import type { CarbohydrateConvention, Food, PrintedNutrients } from './food.js';
 import { edibleGramsOfMeasure } from './measureOf.js';
-import { KJ_PER_KCAL, NUTRIENTS, SALT_GRAMS_PER_SODIUM_MG, type Nutrient } from './nutrient.js';
+import type { Printable } from './cardText.js';
+import { KJ_PER_KCAL, NUTRIENTS, type Nutrient } from './nutrient.js';
+import { saltOfSodium, sodiumOfSalt } from './salt.js';
 
 /** Nutrients of one gram of the food as its state describes it. An absent key is unknown; 0 is a known zero. */
 export type NutrientsPerGram = { readonly [nutrient in Nutrient]?: number };
@@ -40,6 +42,17 @@ export function nutrientsPerGram(food: Food, convention: CarbohydrateConvention)
   return perGram;
 }
 
+/**
+ * Composition of 100 g of a food as people read it: with salt in grams beside sodium (domain page, 4.4).
+ *
+ * @returns amounts in each nutrient's unit; absent where unknown
+ */
+export function per100gOf(food: Food, convention: CarbohydrateConvention): { readonly [figure in Printable]?: number } {
+  const perGram = nutrientsPerGram(food, convention);
+  const per100g = Object.fromEntries(Object.entries(perGram).map(([nutrient, amount]) => [nutrient, amount * 100]));
+  return perGram.sodium === undefined ? per100g : { ...per100g, salt: saltOfSodium(perGram.sodium * 100) };
+}
+
 /** Nutrients that are not simply as printed: two units of energy, salt for sodium, two carbohydrate conventions. */
 const PRINTED: { readonly [nutrient in Nutrient]?: (food: Food, convention: CarbohydrateConvention) => number | undefined } = {
   energyKcal: ({ nutrients = {} }) => printedKcal(nutrients),
@@ -50,7 +63,7 @@ const PRINTED: { readonly [nutrient in Nutrient]?: (food: Food, convention: Carb
   },
   sodium: ({ nutrients = {} }) => {
     const salt = known(nutrients.salt);
-    return known(nutrients.sodium) ?? (salt === undefined ? undefined : salt / SALT_GRAMS_PER_SODIUM_MG);
+    return known(nutrients.sodium) ?? (salt === undefined ? undefined : sodiumOfSalt(salt));
   },
   carbohydrate: ({ nutrients = {}, carbohydrateIs = 'available' }, convention) => {
     const printed = known(nutrients.carbohydrate);

@@ -2,7 +2,8 @@ import { millilitresOf, roundHalfAway } from '../quantity/index.js';
 import { gramsOfPrintedBasis, known } from './composition.js';
 import { foodEnergyAgreement, likelySlip } from './energyAgreement.js';
 import type { Food, PrintedNutrients } from './food.js';
-import { NUTRIENT_DESCRIPTIONS, SALT_GRAMS_PER_SODIUM_MG, type Nutrient } from './nutrient.js';
+import { NUTRIENT_DESCRIPTIONS, type Nutrient } from './nutrient.js';
+import { saltOfSodium } from './salt.js';
 
 /** Something about a food's figures that cannot be, or hardly: where it shows, and what to look at. */
 export interface FoodDoubt {
@@ -80,7 +81,7 @@ function wholeDoubts(food: Food): FoodDoubt[] {
   const basis = gramsOfPrintedBasis(food);
   if (!basis) return [];
   const per100 = (nutrient: Printed) => ((known(food.nutrients?.[nutrient]) ?? 0) * 100) / basis;
-  const salt = known(food.nutrients?.salt) === undefined ? per100('sodium') * SALT_GRAMS_PER_SODIUM_MG : per100('salt');
+  const salt = known(food.nutrients?.salt) === undefined ? saltOfSodium(per100('sodium')) : per100('salt');
   const fibre = food.carbohydrateIs === 'total' ? 0 : per100('fibre');
   const sum = per100('protein') + per100('fat') + per100('carbohydrate') + fibre + per100('alcohol') + salt;
   const doubts: FoodDoubt[] = [];

@@ -10,4 +10,6 @@ export * from './food.js';
 export * from './foodDoubts.js';
 export * from './measureOf.js';
 export * from './nutrient.js';
+export * from './printedAs.js';
 export * from './ruleSet.js';
+export * from './salt.js';

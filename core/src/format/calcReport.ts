@@ -6,7 +6,6 @@ import {
   NUTRIENTS,
   nutrientsOfRuleSet,
   RULE_SETS,
-  SALT_GRAMS_PER_SODIUM_MG,
   type Nutrient,
   type Printable,
   type RuleSet,
@@ -17,6 +16,7 @@ import {
   partServing,
   recipeFigures,
   servedOf,
+  shownFigure,
   type Kitchen,
   type LineFigures,
   type PartFigures,
@@ -153,19 +153,13 @@ export function roundedStrings(
 ): { [printable in Printable | 'usedCost']?: string } {
   const strings: { [printable in Printable | 'usedCost']?: string } = {};
   for (const printable of nutrientsOfRuleSet(rules)) {
-    const { amount, gaps } = figureOfPrintable(printable, rules, perServing);
+    const { amount, gaps } = shownFigure(printable, perServing.nutrients, CARBOHYDRATE_OF_RULE_SET[rules]);
     const text = amount === undefined ? undefined : cardText(rules, printable, amount, gaps.length > 0);
     if (text !== undefined) strings[printable] = text;
   }
   if (rules === 'plain' && perServing.usedCost.amount !== undefined)
     strings.usedCost = `${isAtLeast(perServing.usedCost) ? 'at least ' : ''}${moneyText(perServing.usedCost.amount, kitchen.settings.currency)}`;
   return strings;
-}
-
-function figureOfPrintable(printable: Printable, rules: RuleSet, serving: ServingFigures): Figure {
-  if (printable !== 'salt') return serving.nutrients[figureKey(printable, CARBOHYDRATE_OF_RULE_SET[rules])];
-  const { amount, gaps } = serving.nutrients.sodium;
-  return { amount: amount === undefined ? undefined : amount * SALT_GRAMS_PER_SODIUM_MG, gaps };
 }
 
 function costOf(cost: Figure): number | null {

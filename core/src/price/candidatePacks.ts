@@ -21,6 +21,8 @@ export interface CandidatePack {
   readonly price: Big;
   /** Major units per gram. */
   readonly rate: number;
+  /** Major units per kilogram, as shelves say it. */
+  readonly perKg: number;
 }
 
 /**
@@ -37,7 +39,8 @@ export function candidatePacks(food: Food, packs: readonly Pack[], settings: Pri
       const grams = packGrams(pack, food);
       if (!grams) return [];
       const price = exactPrice(pack.price);
-      return [{ pack, grams, price, rate: price.toNumber() / grams }];
+      const rate = price.toNumber() / grams;
+      return [{ pack, grams, price, rate, perKg: rate * 1000 }];
     });
   return current.filter((one) => !current.some((other) => replaces(other, one)));
 }

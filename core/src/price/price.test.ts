@@ -61,6 +61,7 @@ const candidate = (grams: number, price: string, pinned = false): CandidatePack 
   grams,
   price: new Big(price),
   rate: Number(price) / grams,
+  perKg: (Number(price) / grams) * 1000,
 });
 
 test('1300 g of a kilo at 2.30 and half a kilo at 1.35 is one of each', () => {

@@ -1,5 +1,5 @@
 import type { Food } from '../food/index.js';
-import { agoText, priceHistory } from './priceHistory.js';
+import { agoText, priceChange, priceHistory } from './priceHistory.js';
 
 const oats: Food = { id: 'oats', name: 'Oats', measures: { bag: 500 } };
 const pack = (shop: string, net: number, unit: string, price: string, seen: string) => ({
@@ -26,6 +26,17 @@ test('prices stand by pack, oldest first, the cheapest pack first', () => {
     ['A', 1, 'kg', [1.8, 2], 2],
     ['C', 1, 'crate', [9], undefined],
   ]);
+});
+
+test('how far a price moved since it was first seen', () => {
+  const change = (...prices: string[]) =>
+    priceHistory(
+      oats,
+      prices.map((price, i) => pack('A', 1, 'kg', price, `2026-0${i + 1}-01`)),
+    ).map(priceChange);
+  expect(change('2.00', '9.00', '2.50')).toEqual([0.25]);
+  expect(change('2.00')).toEqual([undefined]);
+  expect(change('0.00', '2.50')).toEqual([undefined]);
 });
 
 test.each([

@@ -48,6 +48,17 @@ export function priceHistory(food: Food, packs: readonly Pack[]): PriceSeries[] 
 }
 
 /**
+ * How far the latest price lies from the first one seen, as a share of the first: 0.25 is a quarter dearer (domain page, 4.8:
+ * prices have a history).
+ *
+ * @returns undefined where only one price is known or the first was nothing
+ */
+export function priceChange({ prices, latest }: PriceSeries): number | undefined {
+  const first = prices[0]?.price;
+  return prices.length < 2 || !first ? undefined : latest.price / first - 1;
+}
+
+/**
  * How long ago a price was seen, in words.
  *
  * @example agoText('2026-09-08', '2026-11-25') // '11 weeks ago'

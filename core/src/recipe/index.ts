@@ -1,4 +1,5 @@
 export * from './derived.js';
+export * from './energyShares.js';
 export * from './indexFormula.js';
 export * from './kitchen.js';
 export * from './lineWeights.js';
@@ -8,6 +9,7 @@ export * from './partFigures.js';
 export * from './recipe.js';
 export * from './recipeFigures.js';
 export * from './share.js';
+export * from './shownFigure.js';
 export * from './till.js';
 export * from './working.js';
 export * from './writtenGrams.js';

@@ -1,10 +1,11 @@
 import jsep, { type Expression } from 'jsep';
 import { NO_GAPS, type Figure } from '../figure/index.js';
-import { SALT_GRAMS_PER_SODIUM_MG, type CarbohydrateConvention, type Nutrient, NUTRIENTS } from '../food/index.js';
+import { type CarbohydrateConvention, type Nutrient, NUTRIENTS } from '../food/index.js';
 import { roundHalfAway } from '../quantity/index.js';
 import { derivedFigures } from './derived.js';
 import { figureKey } from './nutrientAmounts.js';
 import type { ServingFigures } from './recipeFigures.js';
+import { shownFigure } from './shownFigure.js';
 
 /** Something in a formula that cannot be computed: what, and what may stand there. */
 export class FormulaError extends Error {
@@ -103,10 +104,9 @@ const OTHERS = ['salt', 'weight', 'cost', 'kcalPer100g', 'proteinPer100kcal'] as
 function figureNamed(name: string, serving: ServingFigures, convention: CarbohydrateConvention): Figure | undefined {
   const nutrient = NUTRIENTS.find((one): one is Nutrient => one === name);
   if (nutrient) return serving.nutrients[figureKey(nutrient, convention)];
-  const { sodium } = serving.nutrients;
   switch (name) {
     case 'salt':
-      return { amount: sodium.amount === undefined ? undefined : sodium.amount * SALT_GRAMS_PER_SODIUM_MG, gaps: sodium.gaps };
+      return shownFigure('salt', serving.nutrients, convention);
     case 'weight':
       return { amount: serving.weight, gaps: NO_GAPS };
     case 'cost':

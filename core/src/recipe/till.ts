@@ -25,6 +25,10 @@ export interface Till {
   readonly rows: readonly TillRow[];
   /** Foods without a price: the cost is "at least". */
   readonly unpriced: readonly string[];
+  /** What all that is left over is worth at its used rates, major units. */
+  readonly leftWorth: number;
+  /** What smaller packs cost above the used rates, all together, major units. */
+  readonly premium: number;
 }
 
 /**
@@ -47,7 +51,13 @@ export function tillOf(lines: readonly LineFigures[], kitchen: Kitchen): Till {
     else rows.push(tillRow(food, need, mix, basis.best?.rate ?? 0));
   }
   const nothing = rows.length === 0 && !free && (unpriced.length > 0 || lines.some(({ weights }) => !weights));
-  return { cost: nothing ? undefined : rows.reduce((sum, { mix }) => sum.plus(mix.price), new Big(0)), rows, unpriced };
+  return {
+    cost: nothing ? undefined : rows.reduce((sum, { mix }) => sum.plus(mix.price), new Big(0)),
+    rows,
+    unpriced,
+    leftWorth: compensatedSum(rows.map((row) => row.leftWorth)),
+    premium: compensatedSum(rows.map((row) => row.premium)),
+  };
 }
 
 function needs(lines: readonly LineFigures[]): Map<string, number> {

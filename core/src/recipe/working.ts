@@ -1,9 +1,9 @@
 import { shareOf, addFigures, type Figure } from '../figure/index.js';
-import { NUTRIENT_DESCRIPTIONS, SALT_GRAMS_PER_SODIUM_MG, type Nutrient, type Source } from '../food/index.js';
+import { NUTRIENT_DESCRIPTIONS, type Nutrient, type Source } from '../food/index.js';
 import type { Kitchen } from './kitchen.js';
-import { figureKey, perGramOf, type FigureKey } from './nutrientAmounts.js';
 import { isFreeStaple, type LineFigures, type PartFigures } from './partFigures.js';
 import { servedOf, type RecipeFigures } from './recipeFigures.js';
+import { inGramsOf, keptFigure, shownFigure, type KeptFigure } from './shownFigure.js';
 import type { Served } from './recipe.js';
 
 /** A figure whose working can be asked for. */
@@ -81,8 +81,7 @@ function totalOf(figure: WorkedFigure, part: PartFigures, kitchen: Kitchen): Fig
   if (figure === 'usedCost') return part.usedCost;
   if (figure === 'weight')
     return { amount: part.cooked, gaps: part.lines.filter(({ counted, weights }) => counted && !weights).map(({ at }) => at) };
-  const { key, times } = lookUp(figure, kitchen);
-  return shareOf(part.nutrients[key], times);
+  return shownFigure(nutrientOf(figure), part.nutrients, kitchen.convention);
 }
 
 function workingLine(figure: WorkedFigure, line: LineFigures, { share }: PartFigures, kitchen: Kitchen): WorkingLine {
@@ -103,11 +102,10 @@ function workingLine(figure: WorkedFigure, line: LineFigures, { share }: PartFig
 
 function discardLines(figure: WorkedFigure, { discards, share }: PartFigures, kitchen: Kitchen): WorkingLine[] {
   if (figure === 'usedCost' || figure === 'weight') return [];
-  const { key, times } = lookUp(figure, kitchen);
+  const { key, shown } = lookUp(figure, kitchen);
   return discards.map(({ at, basis, nutrients, weights, discard, factoredKcal }) => {
     const amount = nutrients[key].amount;
-    const batch = amount === undefined ? undefined : -amount * times;
-    const perGram = perGramOf(basis, key);
+    const batch = amount === undefined ? undefined : -shown(amount);
     const asLine: LineFigures = {
       at,
       line: { food: discard.food, amount: discard.amount, unit: discard.unit },
@@ -126,7 +124,7 @@ function discardLines(figure: WorkedFigure, { discards, share }: PartFigures, ki
       figures: asLine,
       batch,
       serving: batch === undefined ? undefined : batch * share.share,
-      per100g: perGram === undefined ? undefined : perGram * 100 * times,
+      per100g: inGramsOf(basis, 100, nutrientOf(figure), kitchen.convention),
       source: basis.food.source ?? 'estimate',
       takenAway: true,
       gap: amount === undefined ? (weights ? 'not on the label' : 'no weight') : undefined,
@@ -137,16 +135,13 @@ function discardLines(figure: WorkedFigure, { discards, share }: PartFigures, ki
 function contribution(figure: WorkedFigure, line: LineFigures, kitchen: Kitchen): number | undefined {
   if (figure === 'usedCost') return line.usedCost.amount;
   if (figure === 'weight') return line.weights?.eaten;
-  const { key, times } = lookUp(figure, kitchen);
-  const amount = line.nutrients[key].amount;
-  return amount === undefined ? undefined : amount * times;
+  return shownFigure(nutrientOf(figure), line.nutrients, kitchen.convention).amount;
 }
 
 function per100g(figure: WorkedFigure, line: LineFigures, kitchen: Kitchen): number | undefined {
   if (line.of.kind !== 'food' || figure === 'weight') return undefined;
   if (figure === 'usedCost') return isFreeStaple(line.of.basis.food, kitchen) ? 0 : scaledBy(line.of.basis.best?.rate, 100);
-  const { key, times } = lookUp(figure, kitchen);
-  return scaledBy(perGramOf(line.of.basis, key), 100 * times);
+  return inGramsOf(line.of.basis, 100, nutrientOf(figure), kitchen.convention);
 }
 
 function gapOf(figure: WorkedFigure, line: LineFigures, kitchen: Kitchen): Gap | undefined {
@@ -158,10 +153,13 @@ function gapOf(figure: WorkedFigure, line: LineFigures, kitchen: Kitchen): Gap |
   return line.of.kind === 'part' ? 'base incomplete' : 'not on the label';
 }
 
-/** The kept figure behind a worked one: salt is sodium x 2.5, carbohydrate as the rule set means it. */
-function lookUp(figure: WorkedFigure, kitchen: Kitchen): { key: FigureKey; times: number } {
-  if (figure === 'salt') return { key: 'sodium', times: SALT_GRAMS_PER_SODIUM_MG };
-  return { key: figureKey(figure as Nutrient, kitchen.convention), times: 1 };
+/** The kept figure behind a worked one that is neither money nor weight. */
+function lookUp(figure: WorkedFigure, kitchen: Kitchen): KeptFigure {
+  return keptFigure(nutrientOf(figure), kitchen.convention);
+}
+
+function nutrientOf(figure: WorkedFigure): Nutrient | 'salt' {
+  return figure as Nutrient | 'salt';
 }
 
 /** What a line is called in a working: its food, the part it takes, or its own words. */

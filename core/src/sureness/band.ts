@@ -1,9 +1,13 @@
-import type { FigureKey, PartFigures } from '../recipe/index.js';
+import type { CarbohydrateConvention, Printable } from '../food/index.js';
+import { keptFigure, servedOf, type FigureKey, type PartFigures, type RecipeFigures } from '../recipe/index.js';
 import { errorModelOf } from './errorModel.js';
 import { amountVariance, UNCERTAINTY_OF_METHOD } from './uncertainty.js';
 
 /** 95 % of a normal distribution lies within this many standard uncertainties. */
 const COVERAGE = 1.96;
+
+/** Low and high end, in the figure's unit. */
+export type Band = readonly [low: number, high: number];
 
 /**
  * The 95 % band of one figure of a serving: value -/+ 1.96 u, never below 0 (domain page, 4.10). Independent errors add
@@ -14,7 +18,7 @@ const COVERAGE = 1.96;
  * @param key the figure
  * @returns low and high end in the figure's unit; undefined when nothing of it is known
  */
-export function bandOf(parts: readonly PartFigures[], key: FigureKey): readonly [low: number, high: number] | undefined {
+export function bandOf(parts: readonly PartFigures[], key: FigureKey): Band | undefined {
   const known = parts.filter(({ nutrients }) => nutrients[key].amount !== undefined);
   if (known.length === 0) return undefined;
   const figure = known.reduce((sum, { nutrients, share }) => sum + (nutrients[key].amount ?? 0) * share.share, 0);
@@ -63,4 +67,17 @@ export function weighNext(parts: readonly PartFigures[]): WeighNext[] {
     }),
   );
   return rows.sort((a, b) => b.saved - a.saved);
+}
+
+/**
+ * The 95 % band of a figure of the box, as people read it: salt in grams, carbohydrate by the kitchen's convention (domain
+ * page, 4.10). The same as `bandOf` of the kept figure.
+ */
+export function boxBand(figure: Printable, { parts }: RecipeFigures, convention: CarbohydrateConvention): Band | undefined {
+  const { key, shown } = keptFigure(figure, convention);
+  const band = bandOf(
+    parts.filter(({ part }) => servedOf(part) === 'box'),
+    key,
+  );
+  return band && [shown(band[0]), shown(band[1])];
 }

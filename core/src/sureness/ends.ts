@@ -1,7 +1,12 @@
 import { addFigures } from '../figure/index.js';
-import type { FigureKey, LineFigures, PartFigures } from '../recipe/index.js';
+import type { CarbohydrateConvention, Printable } from '../food/index.js';
+import { keptFigure, servedOf, type FigureKey, type LineFigures, type PartFigures, type RecipeFigures } from '../recipe/index.js';
+import type { Band } from './band.js';
 
-/** What "to taste" may come to, as shares of the amount assumed: none at all, or twice as much. */
+/**
+ * What "to taste" may come to, as shares of the amount assumed: none at all, or twice as much. The domain page (4.1) asks for
+ * both ends and names none; these are Portiona's own, and the working says so.
+ */
 const TO_TASTE_ENDS = [0, 2] as const;
 
 /**
@@ -12,7 +17,7 @@ const TO_TASTE_ENDS = [0, 2] as const;
  * @param parts of the serving
  * @returns low and high end in the figure's unit, equal where nothing is left open; undefined when nothing is known
  */
-export function endsOf(parts: readonly PartFigures[], key: FigureKey): readonly [low: number, high: number] | undefined {
+export function endsOf(parts: readonly PartFigures[], key: FigureKey): Band | undefined {
   const [low, high] = [0, 1].map((end) =>
     addFigures(parts.map((part) => ({ amount: scaled(partAt(part, key, end), part.share.share), gaps: part.nutrients[key].gaps }))),
   );
@@ -38,4 +43,14 @@ function lineAt({ line, of, weights, nutrients }: LineFigures, key: FigureKey, e
 
 function scaled(amount: number | undefined, share: number): number | undefined {
   return amount === undefined ? undefined : amount * share;
+}
+
+/** The two ends of a figure of the box, as people read it: salt in grams, carbohydrate by convention (domain page, 4.1). */
+export function boxEnds(figure: Printable, { parts }: RecipeFigures, convention: CarbohydrateConvention): Band | undefined {
+  const { key, shown } = keptFigure(figure, convention);
+  const ends = endsOf(
+    parts.filter(({ part }) => servedOf(part) === 'box'),
+    key,
+  );
+  return ends && [shown(ends[0]), shown(ends[1])];
 }

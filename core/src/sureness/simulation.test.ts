@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { anyDish, dishOf, kitchenOf, recipeOf } from '../../test/kitchens.js';
 import { recipeFigures, servedOf, type Line, type Part, type PartFigures } from '../recipe/index.js';
-import { bandOf, standardUncertainty } from './band.js';
-import { endsOf } from './ends.js';
+import { bandOf, boxBand, standardUncertainty } from './band.js';
+import { boxEnds, endsOf } from './ends.js';
 import { errorModelOf } from './errorModel.js';
-import { histogramOf, quantileOf, shareWithin, Simulation, type Distribution } from './simulation.js';
+import { histogramOf, quantileOf, shareWithin, shownDistribution, Simulation, type Distribution } from './simulation.js';
 
 const kitchen = kitchenOf({
   foods: [
@@ -101,6 +101,25 @@ test('ends: ranges at their ends, to taste from nothing to twice as much', () =>
   expect(endsOf(parts, 'energyKcal')).toEqual([400, 500]);
   expect(endsOf(parts, 'sodium')).toEqual([0, 1560]);
   expect(endsOf(parts, 'iron')).toBeUndefined();
+});
+
+test('band, ends and spread of salt are those of its sodium, in grams', () => {
+  const figures = recipeFigures(recipeOf([{ food: 'salt', toTaste: 2 }], { servings: 1 }), kitchen);
+  const shown = (ends: readonly number[] | undefined) => ends?.map((sodium) => expect.closeTo(sodium * 0.0025, 9) as number);
+  expect(boxEnds('salt', figures, 'available')).toEqual([0, expect.closeTo(3.9, 9)]);
+  expect(boxBand('salt', figures, 'available')).toEqual(shown(bandOf(figures.parts, 'sodium')));
+  const sodium = { key: 'sodium' as const, mean: 400, standardDeviation: 40, sorted: Float64Array.of(360, 400, 440) };
+  const salt = shownDistribution(sodium, (amount) => amount / 400);
+  expect([salt.mean, salt.standardDeviation, ...salt.sorted]).toEqual([1, 0.1, 0.9, 1, 1.1]);
+});
+
+test('what is served at the table is in neither band nor ends of the box', () => {
+  const recipe = recipeOf([{ food: 'a', amount: 100, unit: 'g' }], { servings: 1 });
+  const table = { id: 'top', name: 'Top', served: 'table' as const, lines: [{ food: 'b', amount: [10, 90] as const, unit: 'g' }] };
+  const alone = recipeFigures(recipe, kitchen);
+  const topped = recipeFigures({ ...recipe, parts: [...recipe.parts, table] }, kitchen);
+  expect(boxBand('energyKcal', topped, 'available')).toEqual(boxBand('energyKcal', alone, 'available'));
+  expect(boxEnds('energyKcal', topped, 'available')).toEqual([100, 100]);
 });
 
 test('ends of a part of another recipe reach through it', () => {

@@ -94,6 +94,12 @@ function distributionOf(key: FigureKey, figures: Float64Array): Distribution {
   return { key, mean, standardDeviation: Math.sqrt(variance), sorted };
 }
 
+/** A distribution of a kept figure as people read it: every draw in the unit shown, as `keptFigure` says. */
+export function shownDistribution(distribution: Distribution, shown: (amount: number) => number): Distribution {
+  const { mean, standardDeviation, sorted } = distribution;
+  return { ...distribution, mean: shown(mean), standardDeviation: shown(standardDeviation), sorted: sorted.map(shown) };
+}
+
 /**
  * The figure that a share of the draws stays at or under.
  *

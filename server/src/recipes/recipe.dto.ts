@@ -7,6 +7,23 @@ export class ListedFigureDto {
   @ApiProperty() atLeast: boolean;
 }
 
+/** A figure with the band it lies in with 95 % probability, in its unit; none where nothing is known. */
+export class BandedFigureDto extends ListedFigureDto {
+  @ApiProperty({ type: [Number], nullable: true, description: 'Low and high end' }) band: readonly number[] | null;
+}
+
+/** What one macronutrient brings of the energy, 0 to 1. */
+export class EnergyShareDto {
+  @ApiProperty({ enum: ['protein', 'carbohydrate', 'fat', 'fibre'] }) of: 'protein' | 'carbohydrate' | 'fat' | 'fibre';
+  @ApiProperty() share: number;
+}
+
+/** A serving with what is added at the table. */
+export class WithToppingDto {
+  @ApiProperty({ type: ListedFigureDto }) energyKcal: ListedFigureDto;
+  @ApiProperty({ type: ListedFigureDto }) protein: ListedFigureDto;
+}
+
 /** A recipe at a glance: what one box delivers and costs. */
 export class ListedRecipeDto {
   @ApiProperty() id: string;
@@ -18,12 +35,16 @@ export class ListedRecipeDto {
   @ApiProperty() servings: number;
   @ApiProperty() servingName: string;
   @ApiProperty({ description: 'Grams of one serving' }) weight: number;
-  @ApiProperty({ type: ListedFigureDto }) energyKcal: ListedFigureDto;
-  @ApiProperty({ type: ListedFigureDto }) protein: ListedFigureDto;
+  @ApiProperty({ type: BandedFigureDto }) energyKcal: BandedFigureDto;
+  @ApiProperty({ type: BandedFigureDto }) protein: BandedFigureDto;
   @ApiProperty({ type: ListedFigureDto }) carbohydrate: ListedFigureDto;
   @ApiProperty({ type: ListedFigureDto }) fat: ListedFigureDto;
   @ApiProperty({ type: ListedFigureDto }) fibre: ListedFigureDto;
   @ApiProperty({ type: ListedFigureDto }) usedCost: ListedFigureDto;
+  @ApiProperty({ type: ListedFigureDto, description: 'Whole packs for the batch, major units' }) tillCost: ListedFigureDto;
+  @ApiProperty({ type: [EnergyShareDto] }) energyShares: readonly EnergyShareDto[];
+  @ApiProperty({ type: WithToppingDto, nullable: true, description: 'Null where nothing is added at the table' })
+  withTopping: WithToppingDto | null;
   @ApiProperty({ description: 'Findings that make a figure wrong' }) wrong: number;
   @ApiProperty({ description: 'Findings to look at' }) look: number;
 }

@@ -1,6 +1,17 @@
-import { figureKey, findingsOf, recipeFigures, type Figure, type Kitchen, type Recipe, type SwapEffect } from '@portiona/core';
+import {
+  boxBand,
+  energyShares,
+  figureKey,
+  findingsOf,
+  recipeFigures,
+  type Figure,
+  type Kitchen,
+  type Recipe,
+  type RecipeFigures,
+  type SwapEffect,
+} from '@portiona/core';
 import type { SavedDto } from '../http/saved.dto.js';
-import type { ListedFigureDto, ListedRecipeDto, SwapDto } from './recipe.dto.js';
+import type { BandedFigureDto, ListedFigureDto, ListedRecipeDto, SwapDto } from './recipe.dto.js';
 import type { RecipeEntity } from './recipe.entity.js';
 import type { RecipeRevisionEntity } from './recipeRevision.entity.js';
 
@@ -17,6 +28,7 @@ export function toSavedRecipe({ recipeId, revision, savedAt, document }: RecipeR
 export function toListedRecipe(head: RecipeEntity, recipe: Recipe, kitchen: Kitchen): ListedRecipeDto {
   const figures = recipeFigures(recipe, kitchen);
   const { nutrients, usedCost, weight } = figures.perServing;
+  const { cost, unpriced } = figures.batch.till;
   const findings = findingsOf(figures, kitchen);
   return {
     id: head.id,
@@ -28,15 +40,28 @@ export function toListedRecipe(head: RecipeEntity, recipe: Recipe, kitchen: Kitc
     servings: recipe.servings,
     servingName: recipe.servingName ?? 'serving',
     weight,
-    energyKcal: toListedFigure(nutrients.energyKcal),
-    protein: toListedFigure(nutrients.protein),
+    energyKcal: toBandedFigure('energyKcal', figures, kitchen),
+    protein: toBandedFigure('protein', figures, kitchen),
     carbohydrate: toListedFigure(nutrients[figureKey('carbohydrate', kitchen.convention)]),
     fat: toListedFigure(nutrients.fat),
     fibre: toListedFigure(nutrients.fibre),
     usedCost: toListedFigure(usedCost),
+    tillCost: toListedFigure({ amount: cost?.toNumber(), gaps: unpriced }),
+    energyShares: energyShares(figures.perServing),
+    withTopping: figures.hasTopping
+      ? {
+          energyKcal: toListedFigure(figures.withTopping.nutrients.energyKcal),
+          protein: toListedFigure(figures.withTopping.nutrients.protein),
+        }
+      : null,
     wrong: findings.filter(({ severity }) => severity === 'wrong').length,
     look: findings.filter(({ severity }) => severity === 'look').length,
   };
+}
+
+function toBandedFigure(nutrient: 'energyKcal' | 'protein', figures: RecipeFigures, kitchen: Kitchen): BandedFigureDto {
+  const band = boxBand(nutrient, figures, kitchen.convention);
+  return { ...toListedFigure(figures.perServing.nutrients[nutrient]), band: band ?? null };
 }
 
 function toListedFigure({ amount, gaps }: Figure): ListedFigureDto {

@@ -1,14 +1,13 @@
 import { useMemo, useState, type ReactNode } from 'react';
 import {
-  bandOf,
+  boxBand,
   cardPriceText,
   energyShares,
-  figureKey,
   pricesOf,
   servedOf,
+  shownFigure,
   weighNext,
   nameOfLine,
-  SALT_GRAMS_PER_SODIUM_MG,
   type Finding,
   type Figure,
   type Kitchen,
@@ -46,8 +45,8 @@ const SMALL: readonly (readonly [Nutrient | 'salt', string])[] = [
 
 /** The docket: what one serving delivers and costs, live, each figure a way to its working. */
 export function Docket({ recipe, figures, findings, kitchen, open, onOpen }: DocketProps) {
-  const { perServing, withTopping, hasTopping, batch, parts } = figures;
-  const boxed = useMemo(() => parts.filter(({ part }) => servedOf(part) === 'box'), [parts]);
+  const { perServing, withTopping, hasTopping, batch } = figures;
+  const bandOf = (nutrient: Nutrient) => boxBand(nutrient, figures, kitchen.convention);
   const toggle = (figure: PanelName) => onOpen(open === figure ? null : figure);
   const { currency } = kitchen.settings;
   const till = batch.till.cost?.toNumber();
@@ -64,7 +63,7 @@ export function Docket({ recipe, figures, findings, kitchen, open, onOpen }: Doc
       <BigFigure
         name="Energy"
         figure={energy}
-        band={bandOf(boxed, 'energyKcal')}
+        band={bandOf('energyKcal')}
         unit="kcal"
         open={open === 'energyKcal'}
         onOpen={() => toggle('energyKcal')}
@@ -75,7 +74,7 @@ export function Docket({ recipe, figures, findings, kitchen, open, onOpen }: Doc
       <BigFigure
         name="Protein"
         figure={perServing.nutrients.protein}
-        band={bandOf(boxed, 'protein')}
+        band={bandOf('protein')}
         unit="g"
         open={open === 'protein'}
         onOpen={() => toggle('protein')}
@@ -88,7 +87,7 @@ export function Docket({ recipe, figures, findings, kitchen, open, onOpen }: Doc
         <SmallFigure
           key={nutrient}
           name={name}
-          figure={figureFor(nutrient, figures, kitchen)}
+          figure={shownFigure(nutrient, perServing.nutrients, kitchen.convention)}
           unit="g"
           open={open === nutrient}
           onOpen={() => toggle(nutrient)}
@@ -319,10 +318,4 @@ function WeighNextRow({ figures }: { readonly figures: RecipeFigures }) {
       </span>
     </p>
   );
-}
-
-function figureFor(nutrient: Nutrient | 'salt', { perServing }: RecipeFigures, kitchen: Kitchen): Figure {
-  if (nutrient !== 'salt') return perServing.nutrients[figureKey(nutrient, kitchen.convention)];
-  const { amount, gaps } = perServing.nutrients.sodium;
-  return { amount: amount === undefined ? undefined : amount * SALT_GRAMS_PER_SODIUM_MG, gaps };
 }

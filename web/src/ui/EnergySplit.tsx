@@ -1,7 +1,7 @@
-import type { CardContent } from '@portiona/core';
+import type { EnergyShare } from '@portiona/core';
 
 /** Where energy comes from, as a bar of patterns that stay apart in grey and for every eye. */
-export function EnergySplit({ shares, width }: { readonly shares: CardContent['energyShares']; readonly width: number }) {
+export function EnergySplit({ shares, width }: { readonly shares: readonly EnergyShare[]; readonly width: number }) {
   const words = shares.map(({ of, share }) => `${of} ${Math.round(share * 100)} %`).join(', ');
   return (
     <span className="split" style={{ width: `${width}%` }} role="img" aria-label={`Energy from ${words}`} title={words}>

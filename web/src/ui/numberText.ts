@@ -23,6 +23,11 @@ export function priceText(amount: number, currency: string): string {
   return `${currencySign(currency)} ${moneyText(amount, currency)}`;
 }
 
+/** A share, 0 to 1, in whole percent or to so many decimals: 12 %. */
+export function percentText(share: number, decimals = 0): string {
+  return `${numberText(share * 100, decimals)} %`;
+}
+
 /** "at least" before a figure that lacks something. */
 export function leastText({ gaps }: Pick<Figure, 'gaps'>): string {
   return gaps.length > 0 ? 'at least ' : '';

@@ -1,21 +1,32 @@
 import { useCallback, useState } from 'react';
-import { histogramOf, quantileOf, servedOf, shareWithin, type Distribution, type FigureKey, type RecipeFigures } from '@portiona/core';
+import {
+  histogramOf,
+  keptFigure,
+  quantileOf,
+  servedOf,
+  shareWithin,
+  shownDistribution,
+  type CarbohydrateConvention,
+  type Distribution,
+  type Printable,
+  type RecipeFigures,
+} from '@portiona/core';
 import { Chart, type Colours } from '../ui/Chart';
-import { docketText, numberText } from '../ui/numberText';
+import { docketText, numberText, percentText } from '../ui/numberText';
 import { DRAWS, useSpread } from './useSpread';
 
 interface SpreadProps {
   readonly figures: RecipeFigures;
-  readonly figureKey: FigureKey;
-  /** Of the figure as it is shown: salt is drawn as sodium. */
+  readonly figure: Printable;
   readonly unit: string;
-  readonly times: number;
+  readonly convention: CarbohydrateConvention;
 }
 
 /** How far a serving's figure spreads when every amount, label and range is what it could be; and whether a promise holds. */
-export function Spread({ figures, figureKey, unit, times }: SpreadProps) {
+export function Spread({ figures, figure, unit, convention }: SpreadProps) {
+  const { key, shown } = keptFigure(figure, convention);
   const [choices, setChoices] = useState(false);
-  const { spread, start, cancel } = useSpread(figures, figureKey, choices);
+  const { spread, start, cancel } = useSpread(figures, key, choices);
   const serving = figures.recipe.servingName ?? 'serving';
   const hasChoices = figures.parts.some(({ part, lines }) => servedOf(part) === 'optional' || lines.some(({ counted }) => !counted));
   return (
@@ -43,13 +54,9 @@ export function Spread({ figures, figureKey, unit, times }: SpreadProps) {
           )
         )}
       </div>
-      {spread.state === 'done' && <Drawn distribution={scaled(spread.distribution, times)} unit={unit} serving={serving} />}
+      {spread.state === 'done' && <Drawn distribution={shownDistribution(spread.distribution, shown)} unit={unit} serving={serving} />}
     </section>
   );
-}
-
-function scaled(distribution: Distribution, times: number): Distribution {
-  return times === 1 ? distribution : { ...distribution, sorted: distribution.sorted.map((one) => one * times) };
 }
 
 function Drawn({ distribution, unit, serving }: { readonly distribution: Distribution; readonly unit: string; readonly serving: string }) {
@@ -83,7 +90,7 @@ function Drawn({ distribution, unit, serving }: { readonly distribution: Distrib
         {promise !== undefined && (
           <span className={shareWithin(distribution, { atMost: promise }) >= 0.975 ? 'ok' : 'warn'} role="status">
             {shareWithin(distribution, { atMost: promise }) >= 0.975 ? '✓' : '▲'} holds for{' '}
-            {numberText(shareWithin(distribution, { atMost: promise }) * 100, 1)} % of {serving === 'box' ? 'boxes' : `${serving}s`}
+            {percentText(shareWithin(distribution, { atMost: promise }), 1)} of {serving === 'box' ? 'boxes' : `${serving}s`}
           </span>
         )}
       </p>

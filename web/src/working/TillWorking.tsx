@@ -6,8 +6,7 @@ import { numberText, priceText } from '../ui/numberText';
 export function TillWorking({ figures, kitchen }: { readonly figures: RecipeFigures; readonly kitchen: Kitchen }) {
   const { till, usedCost } = figures.batch;
   const { currency } = kitchen.settings;
-  const leftWorth = till.rows.reduce((sum, row) => sum + row.leftWorth, 0);
-  const premium = till.rows.reduce((sum, row) => sum + row.premium, 0);
+  const { leftWorth, premium } = till;
   return (
     <>
       <h2>
@@ -32,7 +31,7 @@ export function TillWorking({ figures, kitchen }: { readonly figures: RecipeFigu
           </tr>
         </thead>
         <tbody>
-          {till.rows.map(({ food, need, mix, left, leftWorth }) => (
+          {till.rows.map(({ food, need, mix, left, leftWorth: worth }) => (
             <tr key={food}>
               <td>
                 <Link to={`/pantry/${food}?show=usedCost`}>{kitchen.food(food)?.name}</Link>
@@ -48,7 +47,7 @@ export function TillWorking({ figures, kitchen }: { readonly figures: RecipeFigu
               </td>
               <td className="num">{moneyText(mix.price.toNumber(), currency)}</td>
               <td className="num">{left > 0 ? `${numberText(left, 0)} g` : ''}</td>
-              <td className="num">{left > 0 ? moneyText(leftWorth, currency) : ''}</td>
+              <td className="num">{left > 0 ? moneyText(worth, currency) : ''}</td>
             </tr>
           ))}
           <tr className="sum">

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { X } from 'lucide-react';
-import { currencySign, foodComparison, moneyText, SALT_GRAMS_PER_SODIUM_MG, type ComparedFood, type Kitchen } from '@portiona/core';
+import { currencySign, foodComparison, moneyText, type ComparedFood, type Kitchen } from '@portiona/core';
 import { useSwapFoodQuery } from '../../api/api.gen';
 import { numberText } from '../../ui/numberText';
 import { useKitchen, type KitchenHere } from '../kitchen/useKitchen';
@@ -84,8 +84,9 @@ function AddFood({
   );
 }
 
-/** A row: what it says, the figure, its decimals, and whether more or less of it is the better. */
+/** A row: what it says, the figure, its decimals, whether more or less of it is the better, and where on a food's sheet it comes from. */
 interface Row {
+  readonly show: string;
   readonly name: string;
   readonly unit: string;
   readonly of: (food: ComparedFood) => number | undefined;
@@ -100,58 +101,64 @@ interface Group {
 
 function groupsOf(grams: number, currency: string): readonly Group[] {
   const sign = currencySign(currency);
-  const use = grams / 100;
-  const times = (amount: number | undefined) => (amount === undefined ? undefined : amount * use);
   return [
     {
       title: 'Per 100 g',
       rows: [
-        { name: 'Energy', unit: 'kcal', of: ({ per100g }) => per100g.energyKcal, decimals: 0 },
-        { name: 'Protein', unit: 'g', of: ({ per100g }) => per100g.protein, decimals: 1, better: 'more' },
-        { name: 'Carbohydrate', unit: 'g', of: ({ per100g }) => per100g.carbohydrate, decimals: 1 },
-        { name: 'of which sugars', unit: 'g', of: ({ per100g }) => per100g.sugars, decimals: 1 },
-        { name: 'Fat', unit: 'g', of: ({ per100g }) => per100g.fat, decimals: 1 },
-        { name: 'of which saturates', unit: 'g', of: ({ per100g }) => per100g.saturates, decimals: 1, better: 'less' },
-        { name: 'Fibre', unit: 'g', of: ({ per100g }) => per100g.fibre, decimals: 1, better: 'more' },
+        { name: 'Energy', show: 'energyKcal', unit: 'kcal', of: ({ per100g }) => per100g.energyKcal, decimals: 0 },
+        { name: 'Protein', show: 'protein', unit: 'g', of: ({ per100g }) => per100g.protein, decimals: 1, better: 'more' },
+        { name: 'Carbohydrate', show: 'carbohydrate', unit: 'g', of: ({ per100g }) => per100g.carbohydrate, decimals: 1 },
+        { name: 'of which sugars', show: 'sugars', unit: 'g', of: ({ per100g }) => per100g.sugars, decimals: 1 },
+        { name: 'Fat', show: 'fat', unit: 'g', of: ({ per100g }) => per100g.fat, decimals: 1 },
+        { name: 'of which saturates', show: 'saturates', unit: 'g', of: ({ per100g }) => per100g.saturates, decimals: 1, better: 'less' },
+        { name: 'Fibre', show: 'fibre', unit: 'g', of: ({ per100g }) => per100g.fibre, decimals: 1, better: 'more' },
         {
           name: 'Salt',
+          show: 'salt',
           unit: 'g',
-          of: ({ per100g }) => (per100g.sodium === undefined ? undefined : per100g.sodium * SALT_GRAMS_PER_SODIUM_MG),
+          of: ({ per100g }) => per100g.salt,
           decimals: 2,
           better: 'less',
         },
-        { name: 'Costs', unit: sign, of: ({ costPer100g }) => costPer100g, decimals: 2, better: 'less' },
+        { name: 'Costs', show: 'usedCost', unit: sign, of: ({ costPer100g }) => costPer100g, decimals: 2, better: 'less' },
       ],
     },
     {
       title: `In a typical use, ${numberText(grams, 0)} g`,
       rows: [
-        { name: 'Energy', unit: 'kcal', of: ({ per100g }) => times(per100g.energyKcal), decimals: 0 },
-        { name: 'Protein', unit: 'g', of: ({ per100g }) => times(per100g.protein), decimals: 1, better: 'more' },
-        { name: 'Costs', unit: sign, of: ({ costPer100g }) => times(costPer100g), decimals: 2, better: 'less' },
+        { name: 'Energy', show: 'energyKcal', unit: 'kcal', of: ({ inUse }) => inUse.energyKcal, decimals: 0 },
+        { name: 'Protein', show: 'protein', unit: 'g', of: ({ inUse }) => inUse.protein, decimals: 1, better: 'more' },
+        { name: 'Costs', show: 'usedCost', unit: sign, of: ({ costInUse }) => costInUse, decimals: 2, better: 'less' },
       ],
     },
     {
       title: 'Per 100 kcal',
       rows: [
-        { name: 'Protein', unit: 'g', of: ({ per100kcal }) => per100kcal.protein, decimals: 1, better: 'more' },
-        { name: 'Fibre', unit: 'g', of: ({ per100kcal }) => per100kcal.fibre, decimals: 1, better: 'more' },
+        { name: 'Protein', show: 'protein', unit: 'g', of: ({ per100kcal }) => per100kcal.protein, decimals: 1, better: 'more' },
+        { name: 'Fibre', show: 'fibre', unit: 'g', of: ({ per100kcal }) => per100kcal.fibre, decimals: 1, better: 'more' },
       ],
     },
     {
       title: 'For 30 g of protein',
       rows: [
-        { name: 'Takes', unit: 'g', of: ({ for30gProtein }) => for30gProtein.grams, decimals: 0, better: 'less' },
-        { name: 'Energy', unit: 'kcal', of: ({ for30gProtein }) => for30gProtein.energyKcal, decimals: 0, better: 'less' },
-        { name: 'Costs', unit: sign, of: ({ for30gProtein }) => for30gProtein.cost, decimals: 2, better: 'less' },
+        { name: 'Takes', show: 'protein', unit: 'g', of: ({ for30gProtein }) => for30gProtein.grams, decimals: 0, better: 'less' },
+        {
+          name: 'Energy',
+          show: 'energyKcal',
+          unit: 'kcal',
+          of: ({ for30gProtein }) => for30gProtein.energyKcal,
+          decimals: 0,
+          better: 'less',
+        },
+        { name: 'Costs', show: 'usedCost', unit: sign, of: ({ for30gProtein }) => for30gProtein.cost, decimals: 2, better: 'less' },
       ],
     },
     {
       title: `For ${sign} 1`,
       rows: [
-        { name: 'Grams', unit: 'g', of: ({ perMoney }) => perMoney.grams, decimals: 0, better: 'more' },
-        { name: 'Energy', unit: 'kcal', of: ({ perMoney }) => perMoney.energyKcal, decimals: 0 },
-        { name: 'Protein', unit: 'g', of: ({ perMoney }) => perMoney.protein, decimals: 1, better: 'more' },
+        { name: 'Grams', show: 'usedCost', unit: 'g', of: ({ perMoney }) => perMoney.grams, decimals: 0, better: 'more' },
+        { name: 'Energy', show: 'energyKcal', unit: 'kcal', of: ({ perMoney }) => perMoney.energyKcal, decimals: 0 },
+        { name: 'Protein', show: 'protein', unit: 'g', of: ({ perMoney }) => perMoney.protein, decimals: 1, better: 'more' },
       ],
     },
   ];
@@ -169,7 +176,7 @@ function Table({
   const usual = useSwapFoodQuery({ from: foods[0] ?? '', to: foods[1] ?? foods[0] ?? '' }).data?.usualGrams ?? undefined;
   const [typed, setTyped] = useState('');
   const grams = Number(typed.replace(',', '.')) || usual || 100;
-  const compared = foodComparison(foods, kitchen);
+  const compared = foodComparison(foods, kitchen, grams);
   return (
     <div className="ledger compare" style={{ gridTemplateColumns: `200px repeat(${foods.length}, minmax(0, 1fr))` }}>
       <div className="ledger-row heads">
@@ -210,7 +217,7 @@ function Table({
 }
 
 function Figures({
-  row: { name, unit, of, decimals, better },
+  row: { name, show, unit, of, decimals, better },
   compared,
 }: {
   readonly row: Row;
@@ -229,10 +236,14 @@ function Figures({
             <span className="faint">unknown</span>
           ) : (
             <>
-              <span className={figure === best ? 'ok font-semibold' : ''}>
+              <Link
+                className={`figbtn justify-self-start ${figure === best ? 'ok font-semibold' : ''}`}
+                to={`/pantry/${compared[i]?.food ?? ''}?show=${show}`}
+                title="Where it comes from"
+              >
                 {numberText(figure, decimals)} <small className="faint">{unit}</small>
                 {figure === best && known.some((one) => one !== best) && <span title="best of these"> ✓</span>}
-              </span>
+              </Link>
               <i style={{ width: `${(figure / most) * 100}%` }} aria-hidden />
             </>
           )}

@@ -7,6 +7,7 @@ import {
   currencySign,
   dayText,
   packGrams,
+  priceChange,
   priceHistory,
   type Food,
   type Kitchen,
@@ -16,7 +17,7 @@ import {
 import { useCreatePackMutation, useRemovePackMutation, useSavePackMutation } from '../../api/api.gen';
 import { asDocument, type Saved } from '../../api/documents';
 import { problemOf, problemText } from '../../api/problem';
-import { priceText } from '../../ui/numberText';
+import { percentText, priceText } from '../../ui/numberText';
 import { useToast } from '../../ui/Toasts';
 import { PriceChart } from './PriceChart';
 
@@ -52,7 +53,7 @@ export function FoodPacks({
       <h2>
         <span>Packs and prices</span>
         <span className="font-normal faint">
-          {best ? `counted at ${priceText(best.rate * 1000, currency)} a kg, ${best.pack.shop}` : 'no current price'}
+          {best ? `counted at ${priceText(best.perKg, currency)} a kg, ${best.pack.shop}` : 'no current price'}
         </span>
       </h2>
       <div className="packs">
@@ -208,13 +209,13 @@ function withPromotion({ promotion: _, ...pack }: Pack, promotion: boolean): Pac
 }
 
 /** How the price moved since the first one seen. */
-function changeText({ prices, latest }: PriceSeries): string {
-  const first = prices[0]?.price ?? 0;
-  if (first === 0) return '';
-  const share = Math.round((latest.price / first - 1) * 100);
-  return share === 0
+function changeText(series: PriceSeries): string {
+  const change = priceChange(series);
+  if (change === undefined) return '';
+  const percent = percentText(Math.abs(change));
+  return percent === '0 %'
     ? ', as at first'
-    : `, ${share > 0 ? '+' : '−'}${Math.abs(share)} % since ${dayText(prices[0]?.pack.seen ?? '', false)}`;
+    : `, ${change > 0 ? '+' : '−'}${percent} since ${dayText(series.prices[0]?.pack.seen ?? '', false)}`;
 }
 
 function NewPack({ food, kitchen, first }: { readonly food: Food; readonly kitchen: Kitchen; readonly first: boolean }) {

@@ -7,7 +7,10 @@ import {
   likelySlip,
   namedAllergens,
   NUTRIENT_DESCRIPTIONS,
+  per100gOfPrinted,
+  printedSalt,
   roundHalfAway,
+  sodiumOfPrintedSalt,
   ALLERGENS,
   SOURCES,
   STATES,
@@ -115,7 +118,7 @@ export function FoodTag({ saved, packs, kitchen, taken }: FoodTagProps) {
           <NutrientField key={nutrient} nutrient={nutrient} part={part} food={food} onChange={setNutrient} />
         ))}
         {food.nutrients?.sodium === undefined && (
-          <button className="btn-quiet text-[12.5px] text-left" onClick={() => setNutrient('sodium', saltInSodium(food))}>
+          <button className="btn-quiet text-[12.5px] text-left" onClick={() => setNutrient('sodium', sodiumOfPrintedSalt(food))}>
             The label says sodium
           </button>
         )}
@@ -166,12 +169,6 @@ function started(name: string, like: Food | undefined): Food {
   return like ? { ...like, id: '', name: `${like.name}, another`, source: 'label' } : { id: '', name, source: 'label', nutrients: {} };
 }
 
-/** Milligrams of sodium of the salt that is there; null where none is: the field is there to be filled in. */
-function saltInSodium({ nutrients }: Food): number | null {
-  const salt = nutrients?.salt;
-  return salt === undefined || salt === null ? null : roundHalfAway(salt * 400, 0.1);
-}
-
 /** Sodium and salt are one thing said twice: writing one takes the other out. */
 function withoutSodium(food: Food, written: Nutrient | 'salt'): Food['nutrients'] {
   if (written !== 'salt' && written !== 'sodium') return food.nutrients ?? {};
@@ -191,7 +188,7 @@ function NutrientField({
   readonly onChange: (nutrient: Nutrient | 'salt', amount: number | null | undefined) => void;
 }) {
   const { name, unit } = nutrient === 'salt' ? { name: 'Salt', unit: 'g' } : NUTRIENT_DESCRIPTIONS[nutrient];
-  const stands = nutrient === 'salt' ? (food.nutrients?.salt ?? saltOf(food)) : food.nutrients?.[nutrient];
+  const stands = nutrient === 'salt' ? printedSalt(food) : food.nutrients?.[nutrient];
   const [text, setText] = useState<string>();
   const shown = text ?? (stands === null || stands === undefined ? '' : String(stands));
   const sound = shown.trim() === '' || isAmount(shown);
@@ -220,14 +217,8 @@ function NutrientField({
 
 /** The same per 100 g, where the label is for something else. */
 function per100Text(food: Food, stands: number | null | undefined): string {
-  const basis = gramsOfPrintedBasis(food);
-  if (!basis || basis === 100 || stands === undefined || stands === null) return '';
-  return `${numberText((stands / basis) * 100, 1)} per 100 g`;
-}
-
-function saltOf(food: Food): number | undefined {
-  const sodium = food.nutrients?.sodium;
-  return sodium === undefined || sodium === null ? undefined : roundHalfAway(sodium / 400, 0.001);
+  const per100g = per100gOfPrinted(food, stands);
+  return per100g === undefined || gramsOfPrintedBasis(food) === 100 ? '' : `${numberText(per100g, 1)} per 100 g`;
 }
 
 function isAmount(text: string): boolean {

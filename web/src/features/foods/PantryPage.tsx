@@ -1,16 +1,7 @@
 import { useDeferredValue, useMemo, useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { Link, useNavigate, useParams } from 'react-router';
-import {
-  bestPack,
-  candidatePacks,
-  FoodIndex,
-  foodEnergyAgreement,
-  nutrientsPerGram,
-  SALT_GRAMS_PER_SODIUM_MG,
-  type Food,
-  type Kitchen,
-} from '@portiona/core';
+import { bestPack, candidatePacks, FoodIndex, foodEnergyAgreement, per100gOf, type Food, type Kitchen } from '@portiona/core';
 import {
   api,
   useFindFoodsQuery,
@@ -174,10 +165,9 @@ function StarterPantry() {
 }
 
 function FoodRow({ food, kitchen, on }: { readonly food: Food; readonly kitchen: Kitchen; readonly on: boolean }) {
-  const perGram = nutrientsPerGram(food, kitchen.convention);
+  const per100g = per100gOf(food, kitchen.convention);
   const best = bestPack(candidatePacks(food, kitchen.packsOf(food.id), kitchen.settings));
   const agreement = foodEnergyAgreement(food);
-  const sodium = perGram.sodium;
   return (
     <div className={`ledger-row ${on ? 'on' : ''}`}>
       <span className="min-w-0">
@@ -188,19 +178,19 @@ function FoodRow({ food, kitchen, on }: { readonly food: Food; readonly kitchen:
         {food.state && food.state !== 'as sold' && <span className="faint text-[12px] ml-1.5">{food.state}</span>}
         {agreement && !agreement.agrees && <span className="chip bad ml-1.5">✕ energy and macros disagree</span>}
       </span>
-      <Per100 amount={perGram.energyKcal} decimals={0} />
-      <Per100 amount={perGram.protein} />
-      <Per100 amount={perGram.carbohydrate} />
-      <Per100 amount={perGram.fat} />
-      <Per100 amount={perGram.fibre} />
-      <Per100 amount={sodium === undefined ? undefined : sodium * SALT_GRAMS_PER_SODIUM_MG} decimals={2} />
-      <span className="num">{best ? priceText(best.rate * 1000, kitchen.settings.currency) : <span className="faint">no price</span>}</span>
+      <Per100 amount={per100g.energyKcal} decimals={0} />
+      <Per100 amount={per100g.protein} />
+      <Per100 amount={per100g.carbohydrate} />
+      <Per100 amount={per100g.fat} />
+      <Per100 amount={per100g.fibre} />
+      <Per100 amount={per100g.salt} decimals={2} />
+      <span className="num">{best ? priceText(best.perKg, kitchen.settings.currency) : <span className="faint">no price</span>}</span>
     </div>
   );
 }
 
 function Per100({ amount, decimals = 1 }: { readonly amount: number | undefined; readonly decimals?: number }) {
-  return <span className="num">{amount === undefined ? <span className="faint">unknown</span> : numberText(amount * 100, decimals)}</span>;
+  return <span className="num">{amount === undefined ? <span className="faint">unknown</span> : numberText(amount, decimals)}</span>;
 }
 
 function foundFoods(foods: readonly Food[], index: FoodIndex | undefined, words: string): readonly Food[] {

@@ -1,7 +1,7 @@
 import { Fragment, useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { Copy, Archive } from 'lucide-react';
-import { energySharesOf, idFromName } from '@portiona/core';
+import { idFromName } from '@portiona/core';
 import {
   useArchiveRecipeMutation,
   useCreateRecipeMutation,
@@ -9,6 +9,7 @@ import {
   useListRecipesQuery,
   useRestoreRecipeMutation,
   api,
+  type BandedFigureDto,
   type ListedFigureDto,
   type ListedRecipeDto,
 } from '../../api/api.gen';
@@ -88,6 +89,7 @@ export function RecipesPage() {
             <span className="num">carbohydrate</span>
             <span className="num">fat</span>
             <span className="num">used</span>
+            <span className="num">till, batch</span>
             <span>energy from</span>
             <span />
           </div>
@@ -116,7 +118,8 @@ function RecipeRow({
   readonly currency: string;
   readonly taken: readonly ListedRecipeDto[];
 }) {
-  const { id, title, servings, servingName, weight, energyKcal, protein, carbohydrate, fat, fibre, usedCost, wrong, look } = recipe;
+  const { id, title, servings, servingName, weight, energyKcal, protein, carbohydrate, fat, usedCost, tillCost, withTopping, wrong, look } =
+    recipe;
   const copy = useCopy(recipe, taken);
   const away = useArchive(recipe);
   const working = (figure: string) => `/recipes/${id}/build?working=${figure}`;
@@ -132,19 +135,22 @@ function RecipeRow({
           {servingName === 'box' ? (servings === 1 ? 'box' : 'boxes') : `${servingName}${servings === 1 ? '' : 's'}`}
           {wrong > 0 && <span className="chip bad ml-2">✕ {wrong} wrong</span>}
           {look > 0 && <span className="chip warn ml-2">▲ {look} to look at</span>}
+          {withTopping && (
+            <span className="ml-2 whitespace-nowrap">
+              with topping {leastOf(withTopping.energyKcal, 0)} kcal, {leastOf(withTopping.protein, 1)} g protein
+            </span>
+          )}
         </span>
       </span>
       <FigureLink to={working('weight')} figure={{ amount: weight, atLeast: false }} unit="g" decimals={0} />
-      <FigureLink to={working('energyKcal')} figure={energyKcal} unit="kcal" decimals={0} />
-      <FigureLink to={working('protein')} figure={protein} unit="g" decimals={1} />
+      <FigureLink to={working('energyKcal')} figure={energyKcal} unit="kcal" decimals={0} band={energyKcal.band} />
+      <FigureLink to={working('protein')} figure={protein} unit="g" decimals={1} band={protein.band} />
       <FigureLink to={working('carbohydrate')} figure={carbohydrate} unit="g" decimals={0} />
       <FigureLink to={working('fat')} figure={fat} unit="g" decimals={1} />
-      <Link className="num figure figbtn" to={working('usedCost')}>
-        {usedCost.atLeast && <span className="least">at least </span>}
-        {usedCost.amount === null ? <span className="faint">no price</span> : priceText(usedCost.amount, currency)}
-      </Link>
-      <EnergySplit width={100} shares={sharesOf(protein, carbohydrate, fat, fibre)} />
-      <span className="flex gap-1 justify-end">
+      <MoneyLink to={working('usedCost')} figure={usedCost} currency={currency} />
+      <MoneyLink to={working('tillCost')} figure={tillCost} currency={currency} />
+      <EnergySplit width={100} shares={recipe.energyShares} />
+      <span className="flex gap-1 justify-end max-[720px]:hidden">
         <button className="icon" aria-label={`Copy ${title}`} title="Copy" onClick={() => void copy()}>
           <Copy size={15} />
         </button>
@@ -161,29 +167,47 @@ function FigureLink({
   figure: { amount, atLeast },
   unit,
   decimals,
+  band,
 }: {
   readonly to: string;
   readonly figure: ListedFigureDto;
   readonly unit: string;
   readonly decimals: number;
+  readonly band?: BandedFigureDto['band'];
 }) {
   return (
     <Link className="num figure figbtn" to={to}>
       {atLeast && <span className="least">at least </span>}
       {amount === null ? <span className="faint">unknown</span> : numberText(amount, decimals)}
       {amount !== null && <small>{unit}</small>}
+      {amount !== null && band && (
+        <span className="band" title="95 % of what this figure could be">
+          {band.map((end) => numberText(end, decimals)).join(' to ')}
+        </span>
+      )}
     </Link>
   );
 }
 
-/** Shares of energy by the general factors, for the bar; the figures themselves come from the server's core. */
-function sharesOf(protein: ListedFigureDto, carbohydrate: ListedFigureDto, fat: ListedFigureDto, fibre: ListedFigureDto) {
-  return energySharesOf({
-    protein: protein.amount ?? 0,
-    carbohydrate: carbohydrate.amount ?? 0,
-    fat: fat.amount ?? 0,
-    fibre: fibre.amount ?? 0,
-  });
+function MoneyLink({
+  to,
+  figure: { amount, atLeast },
+  currency,
+}: {
+  readonly to: string;
+  readonly figure: ListedFigureDto;
+  readonly currency: string;
+}) {
+  return (
+    <Link className="num figure figbtn" to={to}>
+      {amount !== null && atLeast && <span className="least">at least </span>}
+      {amount === null ? <span className="faint">no price</span> : priceText(amount, currency)}
+    </Link>
+  );
+}
+
+function leastOf({ amount, atLeast }: ListedFigureDto, decimals: number): string {
+  return amount === null ? 'unknown' : `${atLeast ? 'at least ' : ''}${numberText(amount, decimals)}`;
 }
 
 function useCopy(recipe: ListedRecipeDto, taken: readonly ListedRecipeDto[]) {

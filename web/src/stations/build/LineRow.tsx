@@ -1,5 +1,5 @@
 import { memo } from 'react';
-import { energySharesOf, type Line, type LineFigures } from '@portiona/core';
+import { energyShareOfLine, energyShares, type Line, type LineFigures } from '@portiona/core';
 import type { LinePlace } from '../../features/recipes/editRecipe';
 import { EnergySplit } from '../../ui/EnergySplit';
 import { numberText } from '../../ui/numberText';
@@ -11,7 +11,7 @@ interface LineRowProps {
   readonly line: Line;
   readonly place: LinePlace;
   readonly figures: LineFigures | undefined;
-  readonly batchEnergy: number;
+  readonly batchKcal: number;
   readonly current: boolean;
   readonly actions: SheetActions;
 }
@@ -34,16 +34,10 @@ const KeptWords = memo(LineWords, (before: LineWordsProps, after: LineWordsProps
 });
 
 /** One ingredient as text, and what it comes to. */
-export function LineRow({ line, place, figures, batchEnergy, current, actions }: LineRowProps) {
+export function LineRow({ line, place, figures, batchKcal, current, actions }: LineRowProps) {
   const { here, showWorking } = useStation();
-  const { energyKcal, protein, carbohydrateAvailable, fat, fibre } = figures?.nutrients ?? {};
-  const shares = energySharesOf({
-    protein: protein?.amount ?? 0,
-    carbohydrate: carbohydrateAvailable?.amount ?? 0,
-    fat: fat?.amount ?? 0,
-    fibre: fibre?.amount ?? 0,
-  });
-  const share = batchEnergy > 0 && figures?.counted ? ((energyKcal?.amount ?? 0) / batchEnergy) * 100 : 0;
+  const { energyKcal, protein } = figures?.nutrients ?? {};
+  const share = figures ? energyShareOfLine(figures, batchKcal) : 0;
   return (
     <div className={`row ${current ? 'cur' : ''}`}>
       <KeptWords
@@ -82,7 +76,9 @@ export function LineRow({ line, place, figures, batchEnergy, current, actions }:
         onPress={() => showWorking('usedCost')}
         name="Used cost"
       />
-      <span className="share">{share > 0.4 && <EnergySplit shares={shares} width={Math.min(100, share)} />}</span>
+      <span className="share">
+        {figures && share > 0.004 && <EnergySplit shares={energyShares(figures)} width={Math.min(100, share * 100)} />}
+      </span>
     </div>
   );
 }

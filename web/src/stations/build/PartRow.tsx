@@ -5,7 +5,7 @@ import { removePart, replacePart } from '../../features/recipes/editRecipe';
 import { recipeActions } from '../../features/recipes/recipeSlice';
 import { NumberField } from '../../ui/NumberField';
 import { numberText } from '../../ui/numberText';
-import { shareText } from '../../working/WorkingPanel';
+import { shareText } from '../../working/workingTexts';
 
 interface PartRowProps {
   readonly part: Part;
@@ -24,7 +24,6 @@ export function PartRow({ part, at, figures, onWorking }: PartRowProps) {
   if (!recipe) return null;
   const change = (next: Partial<Part>, mergeKey?: string) =>
     dispatch(recipeActions.edited({ recipe: replacePart(recipe, at, next), ...(mergeKey === undefined ? {} : { mergeKey }) }));
-  const grams = figures?.lines.reduce((sum, { counted, weights }) => sum + (counted ? (weights?.edible ?? 0) : 0), 0);
   return (
     <div className="row part">
       <span className="flex items-baseline gap-1.5 min-w-0">
@@ -62,7 +61,7 @@ export function PartRow({ part, at, figures, onWorking }: PartRowProps) {
           </Popover.Portal>
         </Popover.Root>
       </span>
-      <Total amount={grams} decimals={0} onPress={() => onWorking('weight')} name="weight" />
+      <Total amount={figures?.edible} decimals={0} onPress={() => onWorking('weight')} name="weight" />
       <Total amount={figures?.nutrients.energyKcal.amount} decimals={0} onPress={() => onWorking('energyKcal')} name="energy" />
       <Total amount={figures?.nutrients.protein.amount} decimals={1} onPress={() => onWorking('protein')} name="protein" />
       <Total amount={figures?.usedCost.amount} decimals={2} onPress={() => onWorking('usedCost')} name="used cost" />

@@ -1,7 +1,7 @@
 import { Fragment, useEffect, useMemo, useRef, useState } from 'react';
 import { useStore } from 'react-redux';
 import { Plus } from 'lucide-react';
-import type { Line, Recipe, RecipeFigures } from '@portiona/core';
+import { batchEnergy, type Line, type Recipe } from '@portiona/core';
 import { useStation } from '../station';
 import { useAppDispatch, type WithRecipe } from '../../features/recipes/useRecipeState';
 import {
@@ -45,6 +45,7 @@ export function Sheet() {
   const [caret, setCaret] = useState<Caret>();
   const actions = useSheetActions(setCaret);
   const figures = computed.ok ? computed.figures : undefined;
+  const batchKcal = figures ? batchEnergy(figures) : 0;
   useCaretFocus(caret);
   const dispatch = useAppDispatch();
   return (
@@ -70,7 +71,7 @@ export function Sheet() {
                   line={line}
                   place={{ part: p, line: l }}
                   figures={figures?.parts[p]?.lines[l]}
-                  batchEnergy={batchEnergyOf(figures)}
+                  batchKcal={batchKcal}
                   current={caret !== undefined && !caret.empty && caret.part === p && caret.line === l}
                   actions={actions}
                 />
@@ -99,14 +100,6 @@ export function Sheet() {
 /** Whether the caret stands in the empty row that ends a part. */
 function isAtEnd(caret: Caret | undefined, part: number, lines: number): boolean {
   return caret?.empty === true && caret.part === part && caret.line === lines;
-}
-
-/** Energy of the whole batch, in kcal: what the shares of the lines are of. */
-function batchEnergyOf(figures: RecipeFigures | undefined): number {
-  return (figures?.parts ?? []).reduce(
-    (sum, { part, nutrients }) => sum + (part.served === 'optional' ? 0 : (nutrients.energyKcal.amount ?? 0)),
-    0,
-  );
 }
 
 /** The same actions as long as the pantry is the same; the recipe they act on is always the newest. */

@@ -1,0 +1,80 @@
+import { Link } from 'react-router';
+import type { Kitchen, PartFigures, WorkedFigure, WorkingLine } from '@portiona/core';
+import { pathText, rateText, shareText, sourceText, weightText } from './workingTexts';
+
+/** The rows of one part in a working: its lines by what they bring, largest first, and those that bring nothing in one. */
+export function WorkingPart({
+  part,
+  lines,
+  figure,
+  kitchen,
+  show,
+  many,
+}: {
+  readonly part: PartFigures;
+  readonly lines: readonly WorkingLine[];
+  readonly figure: WorkedFigure;
+  readonly kitchen: Kitchen;
+  readonly show: (amount: number) => string;
+  readonly many: boolean;
+}) {
+  const nothing = lines.filter(({ batch }) => batch === 0);
+  const ordered = lines.filter(({ batch }) => batch !== 0).sort((a, b) => Math.abs(b.batch ?? Infinity) - Math.abs(a.batch ?? Infinity));
+  return (
+    <>
+      {many && (
+        <tr className="of">
+          <td colSpan={6}>
+            {part.part.name}: {shareText(part)}
+          </td>
+        </tr>
+      )}
+      {ordered.map((line) => (
+        <tr key={line.at}>
+          <td>
+            <LineName line={line} figure={figure} />
+            {pathText(line, figure) !== '' && <span className="src block">{pathText(line, figure)}</span>}
+          </td>
+          <td className="num">{weightText(line, figure)}</td>
+          <td className="num">{rateText(line, figure, kitchen)}</td>
+          <td className="src">{sourceText(line, figure)}</td>
+          <td className="num">{line.batch === undefined ? <b className="warn">?</b> : show(line.batch)}</td>
+          <td className="num">{line.serving === undefined ? '' : show(line.serving)}</td>
+        </tr>
+      ))}
+      {nothing.length > 0 && (
+        <tr>
+          <td colSpan={4} className="src">
+            nothing from {nothing.map(({ name }) => name.split(',')[0]?.toLowerCase()).join(', ')}
+          </td>
+          <td className="num faint">{show(0)}</td>
+          <td className="num faint">{show(0)}</td>
+        </tr>
+      )}
+      {figure === 'weight' && (
+        <tr>
+          <td>
+            {part.part.name} {part.estimated ? 'by yield, less what is thrown away' : 'as weighed'}{' '}
+            <span className="src">{shareText(part)}</span>
+          </td>
+          <td />
+          <td />
+          <td />
+          <td className="num">{show(part.cooked)}</td>
+          <td className="num">{show(part.share.portion)}</td>
+        </tr>
+      )}
+    </>
+  );
+}
+
+function LineName({ line, figure }: { readonly line: WorkingLine; readonly figure: WorkedFigure }) {
+  const food = line.figures.of.kind === 'food' ? line.figures.of.basis.food : undefined;
+  if (!food) return <>{line.name}</>;
+  return (
+    <Link to={`/pantry/${food.id}?show=${figure}`}>
+      {line.takenAway && 'less '}
+      {line.name}
+    </Link>
+  );
+}

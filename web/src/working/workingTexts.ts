@@ -1,0 +1,129 @@
+import {
+  boxBand,
+  boxEnds,
+  cardText,
+  dayText,
+  edibleShare,
+  moneyText,
+  NUTRIENT_DESCRIPTIONS,
+  shareOfDailyValue,
+  yieldOf,
+  type Gap,
+  type Kitchen,
+  type PartFigures,
+  type RecipeFigures,
+  type WorkedFigure,
+  type Working,
+  type WorkingLine,
+} from '@portiona/core';
+import { docketText, leastText, numberText, percentText, priceText } from '../ui/numberText';
+
+/** From as written to eaten, in words: "2 × 125 g, less 10 % peel". */
+export function pathText({ figures: { line, weights, of } }: WorkingLine, figure: WorkedFigure): string {
+  if (!weights || of.kind !== 'food') return '';
+  const { food } = of.basis;
+  const steps: string[] = [];
+  const written = line.text ?? '';
+  if (weights.unit && weights.unit.from !== 'mass')
+    steps.push(
+      `${written === '' ? '' : `${written.split(',')[0]}: `}${numberText(weights.grams, weights.grams < 20 ? 1 : 0)} g${weights.unit.from === 'kitchen word' ? ' by eye' : ''}`,
+    );
+  if (line.amount === undefined) steps.push(`${numberText(weights.grams, 1)} g assumed`);
+  if (figure === 'usedCost') {
+    if (weights.purchase > weights.grams * 1.001)
+      steps.push(`buy ${numberText(weights.purchase, 0)} g for ${numberText(weights.edible, 0)} g`);
+    return steps.join(', ');
+  }
+  const lost = 1 - edibleShare(food);
+  if (weights.edible < weights.grams * 0.999 && lost > 0)
+    steps.push(`less ${percentText(lost)} ${food.drained === undefined ? 'not eaten' : 'liquid'}`);
+  if (line.state === 'cooked' && food.state !== 'cooked')
+    steps.push(`÷ ${yieldOf(food, line.cooking)} ${line.cooking ?? 'cooked'} to ${food.state ?? 'raw'}`);
+  if (line.retained !== undefined && line.retained < 1) steps.push(`${percentText(line.retained)} kept`);
+  return steps.join(', ');
+}
+
+export function weightText({ figures: { weights } }: WorkingLine, figure: WorkedFigure): string {
+  if (!weights) return '';
+  const grams = figure === 'usedCost' ? weights.purchase : weights.eaten;
+  return `${numberText(grams, grams < 20 ? 1 : 0)} g`;
+}
+
+export function rateText({ per100g }: WorkingLine, figure: WorkedFigure, kitchen: Kitchen): string {
+  if (per100g === undefined) return '';
+  return figure === 'usedCost' ? moneyText(per100g * 10, kitchen.settings.currency) : numberText(per100g, per100g < 10 ? 2 : 1);
+}
+
+export function sourceText({ source, gap, figures: { of } }: WorkingLine, figure: WorkedFigure): string {
+  if (gap) return GAPS[gap];
+  if (figure === 'usedCost') {
+    const pack = of.kind === 'food' ? of.basis.best?.pack : undefined;
+    return pack ? `${pack.shop}, ${dayText(pack.seen, false)}` : '';
+  }
+  return figure === 'weight' ? '' : (source ?? 'another recipe');
+}
+
+export const GAPS: Readonly<Record<Gap, string>> = {
+  'no food': 'no food chosen',
+  'no weight': 'no weight',
+  'not on the label': 'not known',
+  'no price': 'no price',
+  'base incomplete': 'base lacks it',
+};
+
+export function introOf({ parts }: Working): string {
+  if (parts.length !== 1) return `${parts.length} parts in the box.`;
+  const [only] = parts;
+  return only ? `${only.part.part.name}: ${shareText(only.part)}.` : '';
+}
+
+/** How a part is shared out, in words. */
+export function shareText({ part, share, cooked, estimated }: PartFigures): string {
+  const whole = `${numberText(cooked, 0)} g (${estimated ? 'estimated' : 'weighed'})`;
+  const { portion } = part;
+  const over = share.surplus > 0.5 ? `, ${numberText(share.surplus, 0)} g over` : '';
+  if (portion?.by === 'grams') return `${numberText(portion.grams, 0)} g a box of ${whole}${over}`;
+  if (portion?.by === 'pieces') return `${numberText(portion.each, 0)} of ${numberText(portion.made, 0)} pieces, ${whole}${over}`;
+  if (portion?.by === 'volume') return `${numberText(portion.each, 0)} of ${numberText(portion.made, 0)} ml, ${whole}${over}`;
+  return `equal shares of ${whole}`;
+}
+
+export function bandText(figure: WorkedFigure, figures: RecipeFigures, kitchen: Kitchen): string {
+  if (figure === 'usedCost' || figure === 'weight' || figure === 'tillCost') return '';
+  const band = boxBand(figure, figures, kitchen.convention);
+  return band ? `Band ${docketText(band[0])} to ${docketText(band[1])}.` : '';
+}
+
+/** What readers get who take least and most of what the recipe leaves open. */
+export function endsText(figure: WorkedFigure, figures: RecipeFigures, kitchen: Kitchen): string {
+  if (figure === 'usedCost' || figure === 'weight' || figure === 'tillCost') return '';
+  const ends = boxEnds(figure, figures, kitchen.convention)?.map(docketText);
+  if (!ends || ends[0] === ends[1]) return '';
+  return `Ranges from least to most, “to taste” from none to twice what is assumed: ${ends.join(' to ')}.`;
+}
+
+/** Share of the day's reference, where the rule set has one. */
+export function dailyText({ figure, serving }: Working, kitchen: Kitchen): string {
+  if (serving.amount === undefined || figure === 'usedCost' || figure === 'weight' || figure === 'tillCost') return '';
+  const { rules } = kitchen.settings;
+  const share = shareOfDailyValue(rules, figure, serving.amount);
+  if (share === undefined) return '';
+  return `, ${leastText(serving)}${percentText(share)} of the ${rules === 'us' ? 'daily value' : 'reference intake'}`;
+}
+
+export function printedText({ figure, serving }: Working, kitchen: Kitchen): string | undefined {
+  if (serving.amount === undefined || figure === 'weight') return undefined;
+  if (figure === 'usedCost' || figure === 'tillCost') return `${leastText(serving)}${priceText(serving.amount, kitchen.settings.currency)}`;
+  return cardText(kitchen.settings.rules, figure, serving.amount, serving.gaps.length > 0);
+}
+
+export function roundingOf(kitchen: Kitchen): string {
+  return { us: 'US rounding', eu: 'EU rounding', plain: 'rounded once, plain rule set' }[kitchen.settings.rules];
+}
+
+export function nameOf(figure: WorkedFigure): string {
+  if (figure === 'usedCost') return 'Cost, used';
+  if (figure === 'tillCost') return 'Cost at the till';
+  if (figure === 'salt') return 'Salt';
+  return figure === 'weight' ? 'Weight' : NUTRIENT_DESCRIPTIONS[figure].name;
+}
