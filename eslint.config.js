@@ -14,6 +14,7 @@ const CORE_ORDER = [
   'price',
   'recipe',
   'text',
+  'table',
   'scale',
   'sureness',
   'book',

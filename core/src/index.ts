@@ -4,6 +4,7 @@ export * from './food/index.js';
 export * from './price/index.js';
 export * from './recipe/index.js';
 export * from './text/index.js';
+export * from './table/index.js';
 export * from './scale/index.js';
 export * from './sureness/index.js';
 export * from './book/index.js';

@@ -10,6 +10,7 @@ import { ImportsModule } from './imports/imports.module.js';
 import { KitchensModule } from './kitchens/kitchens.module.js';
 import { PacksModule } from './packs/packs.module.js';
 import { RecipesModule } from './recipes/recipes.module.js';
+import { TablesModule } from './tables/tables.module.js';
 
 @Module({
   imports: [
@@ -24,6 +25,7 @@ import { RecipesModule } from './recipes/recipes.module.js';
     ImportsModule,
     ExportsModule,
     DistributionsModule,
+    TablesModule,
   ],
   controllers: [HealthController],
 })

@@ -2,6 +2,7 @@ import { spawn, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
 import { createServer, type AddressInfo } from 'node:net';
 import { join } from 'node:path';
+import { madeUpTable } from './madeUpTable.js';
 import { freshDatabase } from './testServer.js';
 
 test('a server killed the moment it has answered loses no save it has acknowledged', async () => {
@@ -24,6 +25,34 @@ test('a server killed the moment it has answered loses no save it has acknowledg
   server.kill('SIGTERM');
   await once(server, 'exit');
 }, 60_000);
+
+test('a table that was being taken in when the server was killed leaves the pantry as it was, and can be started again', async () => {
+  const url = await freshDatabase();
+  const port = await freePort();
+  const api = `http://127.0.0.1:${port}/api`;
+  const post = (path: string, body: object) =>
+    fetch(`${api}${path}`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
+  const state = async (id: string) =>
+    (await (await fetch(`${api}/food-tables/${id}`)).json()) as { state: string; progress: { rows: number } | null; message: string };
+  const found = async () => ((await (await fetch(`${api}/foods/search?q=sorrel`)).json()) as unknown[]).length;
+  let server = await start(url, port);
+  const brought = await fetch(`${api}/food-tables`, { method: 'POST', headers: { 'content-type': 'text/csv' }, body: madeUpTable(20_000) });
+  const { id } = (await brought.json()) as { id: string };
+  const { mapping } = (await (await fetch(`${api}/food-tables/${id}/look`)).json()) as { mapping: object };
+  await post(`/food-tables/${id}/start`, { name: 'Island', mapping });
+  while (((await state(id)).progress?.rows ?? 0) < 3_000) await new Promise((resolve) => setTimeout(resolve, 20));
+  server.kill('SIGKILL');
+  await once(server, 'exit');
+  server = await start(url, port);
+  expect(await state(id)).toMatchObject({ state: 'interrupted', message: expect.stringContaining('Nothing was written') as string });
+  expect(await found()).toBe(0);
+  expect((await post(`/food-tables/${id}/start`, { name: 'Island', mapping })).status).toBe(202);
+  while ((await state(id)).state === 'running') await new Promise((resolve) => setTimeout(resolve, 50));
+  expect(await state(id)).toMatchObject({ state: 'done', result: { added: 20_000 } });
+  expect(await found()).toBeGreaterThan(0);
+  server.kill('SIGTERM');
+  await once(server, 'exit');
+}, 90_000);
 
 test('without its database the server says so and stops', async () => {
   const child = spawn(process.execPath, [join(__dirname, '../dist/main.js')], {

@@ -6,6 +6,9 @@ import { PackEntity } from '../packs/pack.entity.js';
 import { RecipeEntity } from '../recipes/recipe.entity.js';
 import { RecipeFoodEntity } from '../recipes/recipeFood.entity.js';
 import { RecipeRevisionEntity } from '../recipes/recipeRevision.entity.js';
+import { TableImportEntity } from '../tables/tableImport.entity.js';
+import { TableMappingEntity } from '../tables/tableMapping.entity.js';
+import { FoodTables1764300000003 } from './migrations/foodTables.migration.js';
 import { Kitchens1764000000001 } from './migrations/kitchens.migration.js';
 import { Pantry1764200000002 } from './migrations/pantry.migration.js';
 
@@ -14,8 +17,18 @@ export function dataSourceOptions(url: string | undefined): DataSourceOptions {
   return {
     type: 'postgres',
     ...(url === undefined ? {} : { url }),
-    entities: [KitchenEntity, FoodEntity, FoodRevisionEntity, PackEntity, RecipeEntity, RecipeRevisionEntity, RecipeFoodEntity],
-    migrations: [Kitchens1764000000001, Pantry1764200000002],
+    entities: [
+      KitchenEntity,
+      FoodEntity,
+      FoodRevisionEntity,
+      PackEntity,
+      RecipeEntity,
+      RecipeRevisionEntity,
+      RecipeFoodEntity,
+      TableImportEntity,
+      TableMappingEntity,
+    ],
+    migrations: [Kitchens1764000000001, Pantry1764200000002, FoodTables1764300000003],
     migrationsRun: true,
     migrationsTransactionMode: 'all',
     synchronize: false,

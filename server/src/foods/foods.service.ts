@@ -86,23 +86,35 @@ export class FoodsService {
 
   /**
    * Writes new foods with their first revision, in the caller's transaction.
-   *
-   * @param rowOf the table row a food stands for, where it is one
    */
-  async insert(manager: EntityManager, documents: readonly FoodEntry[], rowOf?: (document: FoodEntry) => TableRow): Promise<void> {
+  async insert(manager: EntityManager, documents: readonly FoodEntry[]): Promise<void> {
+    await this.insertRows(manager, documents);
+    await this.learnWords(manager, documents);
+  }
+
+  /** As `insert`, but the words they are found by are left to the caller: a long transaction learns them last, so as to hold up nobody. */
+  async insertRows(manager: EntityManager, documents: readonly FoodEntry[], rowOf?: (document: FoodEntry) => TableRow): Promise<void> {
     const kitchenId = await this.kitchens.id();
     for (let i = 0; i < documents.length; i += ROWS_AT_ONCE) {
-      const some = documents.slice(i, i + ROWS_AT_ONCE);
-      await manager.insert(
-        FoodEntity,
-        some.map((document) => ({ kitchenId, revision: 1, ...toFoodRow(document), ...rowOf?.(document) })),
+      const rows = documents.slice(i, i + ROWS_AT_ONCE).map((document) => ({ ...toFoodRow(document), ...rowOf?.(document) }));
+      await manager.query(
+        `WITH next AS (
+           SELECT * FROM jsonb_to_recordset($2::jsonb)
+             AS next (id text, name text, words text, document jsonb, "fromTable" text, code text)
+         ), added AS (
+           INSERT INTO foods (kitchen_id, id, revision, name, words, document, from_table, code)
+           SELECT $1, id, 1, name, words, document, "fromTable", code FROM next
+         )
+         INSERT INTO food_revisions (kitchen_id, food_id, revision, document) SELECT $1, id, 1, document FROM next`,
+        [kitchenId, JSON.stringify(rows)],
       );
-      await manager.insert(
-        FoodRevisionEntity,
-        some.map((document) => ({ kitchenId, foodId: document.id, revision: 1, document })),
-      );
-      await this.#learnWords(manager, kitchenId, some);
     }
+  }
+
+  /** After many foods were written: the database counts its rows and puts its indexes in order, so that finding stays quick. */
+  async settle(): Promise<void> {
+    await this.foods.query(`SELECT gin_clean_pending_list('foods_words_text'), gin_clean_pending_list('food_words_trigrams')`);
+    await this.foods.query('ANALYZE foods, food_words, food_revisions');
   }
 
   /** @throws UnreadableError, NotFoundError, StaleSaveError */
@@ -124,12 +136,29 @@ export class FoodsService {
     );
     if (affected !== 1) return false;
     await manager.insert(FoodRevisionEntity, { kitchenId, foodId: document.id, revision: revision + 1, document });
-    await this.#learnWords(manager, kitchenId, [document]);
+    await this.learnWords(manager, [document]);
     return true;
   }
 
+  /** Writes the next revision of many foods at once, in the caller's transaction, which has locked them. */
+  async writeRows(manager: EntityManager, rows: readonly { readonly revision: number; readonly document: FoodEntry }[]): Promise<void> {
+    const kitchenId = await this.kitchens.id();
+    const next = rows.map(({ revision, document }) => ({ ...toFoodRow(document), revision: revision + 1 }));
+    await manager.query(
+      `UPDATE foods food SET revision = next.revision, name = next.name, words = next.words, document = next.document, saved_at = now()
+       FROM jsonb_to_recordset($2::jsonb) AS next (id text, revision integer, name text, words text, document jsonb)
+       WHERE food.kitchen_id = $1 AND food.id = next.id`,
+      [kitchenId, JSON.stringify(next)],
+    );
+    await manager.insert(
+      FoodRevisionEntity,
+      next.map(({ id, revision, document }) => ({ kitchenId, foodId: id, revision, document })),
+    );
+  }
+
   /** Keeps the words that foods are named by, once each: a search looks among them for what was begun or misspelt. */
-  async #learnWords(manager: EntityManager, kitchenId: string, documents: readonly FoodEntry[]): Promise<void> {
+  async learnWords(manager: EntityManager, documents: readonly Pick<FoodEntry, 'name' | 'names'>[]): Promise<void> {
+    const kitchenId = await this.kitchens.id();
     const words = new Set(documents.flatMap((document) => searchTextOf(document).split(' ')));
     await manager.query('INSERT INTO food_words (kitchen_id, word) SELECT $1, unnest($2::text[]) ON CONFLICT DO NOTHING', [
       kitchenId,

@@ -1,7 +1,16 @@
 import { Catch, HttpException, type ArgumentsHost, type ExceptionFilter } from '@nestjs/common';
 import { CircularPartError, UnknownFoodError, UnknownPartError, type Fault } from '@portiona/core';
 import type { Request, Response } from 'express';
-import { BusyError, InUseError, NotFoundError, StaleSaveError, TakenError, UnreadableError } from './problems.js';
+import {
+  BusyError,
+  InUseError,
+  NotFoundError,
+  RefusedFileError,
+  StaleSaveError,
+  TakenError,
+  TooLargeError,
+  UnreadableError,
+} from './problems.js';
 
 /** Problem details, RFC 9457, with the faults of unreadable input and what stands there after a stale save. */
 interface ProblemDetails {
@@ -31,6 +40,8 @@ function problemOf(error: unknown): ProblemDetails {
   if (error instanceof TakenError) return problem(409, 'taken', 'Already there', error.message);
   if (error instanceof StaleSaveError) return { ...problem(409, 'stale-save', 'Saved elsewhere', error.message), current: error.current };
   if (error instanceof UnreadableError) return { ...problem(422, 'unreadable', 'Cannot be read', error.message), faults: error.faults };
+  if (error instanceof RefusedFileError) return problem(422, 'refused', 'Cannot be taken', error.message);
+  if (error instanceof TooLargeError) return problem(413, 'too-large', 'Too large', error.message);
   if (error instanceof UnknownFoodError || error instanceof UnknownPartError || error instanceof CircularPartError)
     return problem(422, 'unreadable', 'Cannot be computed', error.message);
   const status = statusOf(error);

@@ -63,3 +63,19 @@ export class BusyError extends Error {
     this.name = 'BusyError';
   }
 }
+
+/** A file that cannot be taken: 422, with what to do instead. */
+export class RefusedFileError extends Error {
+  constructor(why: string) {
+    super(`${why}. Nothing was taken in`);
+    this.name = 'RefusedFileError';
+  }
+}
+
+/** More than can be taken at once: 413. */
+export class TooLargeError extends Error {
+  constructor(readonly most: number) {
+    super(`this is more than ${Math.round(most / 1024 / 1024)} MB, the most that can be taken at once; nothing was taken in`);
+    this.name = 'TooLargeError';
+  }
+}

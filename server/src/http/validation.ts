@@ -1,4 +1,5 @@
 import { ValidationPipe, type ValidationError } from '@nestjs/common';
+import type { Fault } from '@portiona/core';
 import { UnreadableError } from './problems.js';
 
 /** Validates request DTOs: nothing unknown passes, and faults read like a kitchen file's. */
@@ -7,11 +8,15 @@ export function validationPipe(): ValidationPipe {
     whitelist: true,
     forbidNonWhitelisted: true,
     transform: true,
-    exceptionFactory: (errors) => new UnreadableError(errors.map(faultOf)),
+    exceptionFactory: (errors) => new UnreadableError(errors.flatMap((error) => faultsOf(error))),
   });
 }
 
-function faultOf(error: ValidationError) {
-  const [rule, message] = Object.entries(error.constraints ?? {})[0] ?? ['', 'cannot be read'];
-  return { path: error.property, message: rule === 'whitelistValidation' ? `unknown key "${error.property}"` : message };
+function faultsOf({ property, constraints, children = [] }: ValidationError, within = ''): Fault[] {
+  const path = within === '' ? property : /^\d+$/.test(property) ? `${within}[${property}]` : `${within}.${property}`;
+  const own = Object.entries(constraints ?? {}).slice(0, 1);
+  return [
+    ...own.map(([rule, message]) => ({ path, message: rule === 'whitelistValidation' ? `unknown key "${property}"` : message })),
+    ...children.flatMap((child) => faultsOf(child, path)),
+  ];
 }

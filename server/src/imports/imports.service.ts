@@ -61,6 +61,7 @@ export class ImportsService {
       if (isTaken(error)) throw new TakenError('food or pack of that kind', 'in this file');
       throw error;
     }
+    if (foods.length > ROWS_AT_ONCE) await this.foods.settle();
     return { foods: foods.length, packs: packs.length, recipes: recipes.length };
   }
 

@@ -1,0 +1,391 @@
+import fc from 'fast-check';
+import { NUTRIENT_DESCRIPTIONS } from '../food/index.js';
+import { cellFigure, decimalOf } from './cellFigure.js';
+import { delimiterOf, quoteOf } from './delimiterOf.js';
+import { foodFromRow, placedMapping } from './foodFromRow.js';
+import { columnsOf, guessMapping } from './guessMapping.js';
+import { soundnessText, tableSoundness } from './tableSoundness.js';
+import { TABLE_NUTRIENTS, nutrientOfTarget } from './tableTarget.js';
+import { factorTo, unitInHeading, unitsFor } from './tableUnit.js';
+
+test.each([
+  ['12.5', '.', 12.5],
+  ['12,5', ',', 12.5],
+  ['12,5', '.', 12.5],
+  ['1,234', '.', 1234],
+  ['1.234', ',', 1234],
+  ['1.234,5', ',', 1234.5],
+  ['1 234,5', ',', 1234.5],
+  ["1'234.5", '.', 1234.5],
+  ['.5', '.', 0.5],
+  [' 0 ', '.', 0],
+  ['1.2E-02', '.', 0.012],
+  ['7\u00a0012', '.', 7012],
+] as const)('%j with decimals behind "%s" is %d', (text, decimal, amount) => {
+  expect(cellFigure(text, decimal)).toEqual({ kind: 'figure', amount });
+});
+
+test.each([
+  ['tr', 0, 'trace'],
+  ['Tr.', 0, 'trace'],
+  ['traces', 0, 'trace'],
+  ['(Tr)', 0, 'trace'],
+  ['Spuren', 0, 'trace'],
+  ['<0.1', 0.05, 'less than'],
+  ['< 0,5', 0.25, 'less than'],
+  ['&lt;2', 1, 'less than'],
+  ['(0.5)', 0.5, 'bracketed'],
+  ['[12]', 12, 'bracketed'],
+  ['0.5*', 0.5, 'marked'],
+  ['0.5†', 0.5, 'marked'],
+  ['12.3 a', 12.3, 'marked'],
+  ['12.3¹', 12.3, 'marked'],
+  ['4.0(b)', 4, 'marked'],
+] as const)('%j is %d, noted as %s', (text, amount, note) => {
+  expect(cellFigure(text, '.')).toEqual({ kind: 'figure', amount, note });
+});
+
+test.each(['', '-', '–', 'N', 'n', 'n/a', 'N.D.', 'nd', '…', '..', '*', 'null', 'not available', 'k.A.'])(
+  '%j is unknown, not zero',
+  (text) => {
+    expect(cellFigure(text, '.')).toEqual({ kind: 'unknown' });
+  },
+);
+
+test.each([
+  ['12 mg', 12, 'mg'],
+  ['3.4g', 3.4, 'g'],
+  ['560 kJ', 560, 'kJ'],
+  ['7 µg', 7, 'ug'],
+] as const)('%j brings its unit', (text, amount, unit) => {
+  expect(cellFigure(text, '.')).toEqual({ kind: 'figure', amount, unit });
+});
+
+test.each(['=1+1', 'abc', '12.3.4', '-5', '>5', '1e300', '0x10', '12 / 5', '1,23,4'])('%j is no figure, and says so', (text) => {
+  expect(cellFigure(text, '.').kind).toBe('unreadable');
+});
+
+test('about, plus or minus, and soft spaces fall away', () => {
+  for (const text of ['~5', 'ca. 5', '5 ± 0.3', '5 +/- 1']) expect(cellFigure(text, '.')).toEqual({ kind: 'figure', amount: 5 });
+});
+
+test('any figure written with either comma reads as itself', () => {
+  fc.assert(
+    fc.property(fc.integer({ min: 0, max: 10_000_000 }), fc.integer({ min: 0, max: 3 }), (digits, places) => {
+      const amount = digits / 10 ** places;
+      const text = amount.toFixed(places);
+      expect(cellFigure(text, '.')).toEqual({ kind: 'figure', amount });
+      expect(cellFigure(text.replace('.', ','), ',')).toEqual({ kind: 'figure', amount });
+    }),
+  );
+});
+
+test('no text at all breaks it, and no figure is below nothing', () => {
+  fc.assert(
+    fc.property(fc.string(), fc.constantFrom('.' as const, ',' as const), (text, decimal) => {
+      const cell = cellFigure(text, decimal);
+      if (cell.kind === 'figure') expect(cell.amount).toBeGreaterThanOrEqual(0);
+    }),
+  );
+});
+
+test('the decimal mark of a table', () => {
+  expect(decimalOf(['1,5', '0,12', '12', '1.000'])).toBe(',');
+  expect(decimalOf(['1.5', '0.12', '1,000', '2,000'])).toBe('.');
+  expect(decimalOf([])).toBe('.');
+});
+
+test.each([
+  ['Sodium (mg/100 g)', 'mg'],
+  ['Energy, kcal per 100g', 'kcal'],
+  ['Energ_Kcal', 'kcal'],
+  ['Energy kJ', 'kJ'],
+  ['Vitamin D (µg)', 'ug'],
+  ['Vit D, mcg', 'ug'],
+  ['Vitamin D IU', 'IU'],
+  ['Protein [g]', 'g'],
+  ['Calcium', undefined],
+  ['Protein per 100 g', undefined],
+] as const)('the unit of %j is %s', (heading, unit) => {
+  expect(unitInHeading(heading)).toBe(unit);
+});
+
+test('units come to the ones kept, and no others', () => {
+  expect(factorTo('sodium', 'g')).toBe(1000);
+  expect(factorTo('salt', 'mg')).toBe(0.001);
+  expect(factorTo('protein', 'mg')).toBe(0.001);
+  expect(factorTo('vitaminD', 'IU')).toBe(0.025);
+  expect(factorTo('iron', 'ug')).toBe(0.001);
+  expect(factorTo('edible', '%')).toBe(0.01);
+  expect(factorTo('edible', '1')).toBe(1);
+  expect(factorTo('protein', 'kcal')).toBeUndefined();
+  expect(factorTo('energy', 'g')).toBeUndefined();
+  expect(factorTo('iron', 'IU')).toBeUndefined();
+  for (const target of TABLE_NUTRIENTS) {
+    const [kept] = unitsFor(target);
+    expect(factorTo(target, kept)).toBe(1);
+    const nutrient = nutrientOfTarget(target, kept);
+    if (nutrient !== 'salt') expect(kept).toBe(NUTRIENT_DESCRIPTIONS[nutrient].unit);
+    for (const unit of unitsFor(target)) expect(factorTo(target, unit)).toBeGreaterThan(0);
+  }
+});
+
+test.each([
+  ['a,b,c\n1,2,3\n"x,y",2,3', ','],
+  ['a;b;c\n1,5;2,5;3\n1,5;"2;5";3', ';'],
+  ['a\tb\tc\n1\t2,5\t3', '\t'],
+  ['a|b|c\n1|2, and more|3', '|'],
+  ['~01001~^~Leek, raw~^61^1.5', '^'],
+  ['one column\nonly', ','],
+])('%j is delimited by %j', (text, delimiter) => {
+  expect(delimiterOf(text, quoteOf(text))).toBe(delimiter);
+});
+
+/** What a table is taken for: heading over target and unit. */
+function guessed(text: string) {
+  const rows = rowsOf(text);
+  const mapping = guessMapping(rows);
+  return {
+    ...mapping,
+    columns: Object.fromEntries(mapping.columns.map(({ heading, target, unit }) => [heading, unit ? `${target} ${unit}` : target])),
+  };
+}
+
+function rowsOf(text: string): string[][] {
+  const delimiter = delimiterOf(text);
+  return text
+    .trim()
+    .split('\n')
+    .map((line) => line.split(delimiter));
+}
+
+test('a table of three heading lines: names, tags, units', () => {
+  const { columns, headingLines, decimal } = guessed(`
+Composition of foods of a made-up island\t\t\t\t\t\t\t\t\t
+Food code\tFood name\tGroup\tProtein\tFat\tCarbohydrate\tEnergy\tEnergy\tAOAC fibre\tSodium
+\t\t\tPROT\tFAT\tCHO\tKCALS\tKJ\tAOACFIB\tNA
+\t\t\t(g)\t(g)\t(g)\t(kcal)\t(kJ)\t(g)\t(mg)
+11-001\tLeek, raw\tDG\t1.6\t0.5\t2.9\t22\t93\tN\t2
+11-002\tSorrel, raw\tDG\t2.0\tTr\t(3.2)\t22\t92\t2.9\t4
+`);
+  expect(headingLines).toBe(4);
+  expect(decimal).toBe('.');
+  expect(columns).toEqual({
+    'Food code': 'code',
+    'Food name': 'name',
+    Group: 'group',
+    'Protein PROT (g)': 'protein g',
+    'Fat FAT (g)': 'fat g',
+    'Carbohydrate CHO (g)': 'carbohydrateAvailable g',
+    'Energy KCALS (kcal)': 'energy kcal',
+    'AOAC fibre AOACFIB (g)': 'fibre g',
+    'Sodium NA (mg)': 'sodium mg',
+  });
+});
+
+test('a table with decimal commas and headings in French', () => {
+  const { columns, decimal } = guessed(`
+alim_grp_code;alim_grp_nom_fr;alim_code;alim_nom_fr;Energie, règlement (kJ/100 g);Energie, règlement (kcal/100 g);Eau (g/100 g);Protéines, N x 6.25 (g/100 g);Glucides (g/100 g);Lipides (g/100 g);Sucres (g/100 g);Amidon (g/100 g);Fibres alimentaires (g/100 g);Polyols totaux (g/100 g);Alcool (g/100 g);AG saturés (g/100 g);Cholestérol (mg/100 g);Sel chlorure de sodium (g/100 g);Calcium (mg/100 g);Fer (mg/100 g);Potassium (mg/100 g);Sodium (mg/100 g);Vitamine D (µg/100 g)
+02;légumes;20039;Poireau, cru;114;27,1;90,2;1,36;3,1;0,3;2,9;-;2,4;0;0;0,04;traces;0,035;36;0,7;228;14;< 0,5
+`);
+  expect(decimal).toBe(',');
+  expect(columns).toMatchObject({
+    alim_code: 'code',
+    alim_nom_fr: 'name',
+    'Energie, règlement (kcal/100 g)': 'energy kcal',
+    'Protéines, N x 6.25 (g/100 g)': 'protein g',
+    'Glucides (g/100 g)': 'carbohydrateAvailable g',
+    'Lipides (g/100 g)': 'fat g',
+    'Sucres (g/100 g)': 'sugars g',
+    'Fibres alimentaires (g/100 g)': 'fibre g',
+    'Polyols totaux (g/100 g)': 'polyols g',
+    'Alcool (g/100 g)': 'alcohol g',
+    'AG saturés (g/100 g)': 'saturates g',
+    'Cholestérol (mg/100 g)': 'cholesterol mg',
+    'Sel chlorure de sodium (g/100 g)': 'salt g',
+    'Calcium (mg/100 g)': 'calcium mg',
+    'Fer (mg/100 g)': 'iron mg',
+    'Potassium (mg/100 g)': 'potassium mg',
+    'Sodium (mg/100 g)': 'sodium mg',
+    'Vitamine D (µg/100 g)': 'vitaminD ug',
+  });
+});
+
+test('an American table: total carbohydrate, underscores, international units', () => {
+  const { columns } = guessed(`
+NDB_No,Shrt_Desc,Water_(g),Energ_Kcal,Protein_(g),Lipid_Tot_(g),Ash_(g),Carbohydrt_(g),Fiber_TD_(g),Sugar_Tot_(g),Calcium_(mg),Iron_(mg),Potassium_(mg),Sodium_(mg),Vit_D_IU,FA_Sat_(g),FA_Mono_(g),FA_Poly_(g),Cholestrl_(mg),Refuse_Pct
+11246,"LEEKS RAW",83,61,1.5,0.3,1.05,14.15,1.8,3.9,59,2.1,180,20,0,0.04,0.004,0.166,0,56
+`);
+  expect(columns).toEqual({
+    NDB_No: 'code',
+    Shrt_Desc: 'name',
+    Energ_Kcal: 'energy kcal',
+    'Protein_(g)': 'protein g',
+    'Lipid_Tot_(g)': 'fat g',
+    'Carbohydrt_(g)': 'carbohydrateTotal g',
+    'Fiber_TD_(g)': 'fibre g',
+    'Sugar_Tot_(g)': 'sugars g',
+    'Calcium_(mg)': 'calcium mg',
+    'Iron_(mg)': 'iron mg',
+    'Potassium_(mg)': 'potassium mg',
+    'Sodium_(mg)': 'sodium mg',
+    Vit_D_IU: 'vitaminD IU',
+    'FA_Sat_(g)': 'saturates g',
+    'Cholestrl_(mg)': 'cholesterol mg',
+    Refuse_Pct: 'refuse %',
+  });
+});
+
+test('tables in German, Dutch, Danish, Spanish and Italian, and one of tag names alone', () => {
+  const german = guessed(`
+Code;Lebensmittel;Energie (kcal);Energie (kJ);Eiweiß (g);Fett, gesamt (g);gesättigte Fettsäuren (g);Kohlenhydrate, verwertbar (g);Zucker (g);Ballaststoffe (g);Natrium (mg);Kalium (mg);Vitamin D (µg)
+G12;Lauch roh;29;121;2,1;0,3;0,1;3,3;2,2;2,3;5;235;0
+`).columns;
+  expect(german).toMatchObject({
+    Lebensmittel: 'name',
+    'Eiweiß (g)': 'protein g',
+    'Fett, gesamt (g)': 'fat g',
+    'gesättigte Fettsäuren (g)': 'saturates g',
+    'Kohlenhydrate, verwertbar (g)': 'carbohydrateAvailable g',
+    'Ballaststoffe (g)': 'fibre g',
+    'Kalium (mg)': 'potassium mg',
+  });
+  const dutch = guessed(`
+Nummer|Voedingsmiddelgroep|Voedingsmiddelnaam|Energie (kcal)|Eiwit (g)|Vet (g)|Verzadigd vet (g)|Koolhydraten (g)|Suiker (g)|Vezels (g)|Natrium (mg)
+12|Groente|Prei rauw|28|1,4|0,2|0|4,1|3,0|2,2|8
+`).columns;
+  expect(dutch).toMatchObject({
+    Nummer: 'code',
+    Voedingsmiddelnaam: 'name',
+    'Eiwit (g)': 'protein g',
+    'Vet (g)': 'fat g',
+    'Verzadigd vet (g)': 'saturates g',
+    'Koolhydraten (g)': 'carbohydrateAvailable g',
+    'Vezels (g)': 'fibre g',
+  });
+  const danish = guessed(`
+FødevareNavn;FoodID;Energi (kJ);Energi (kcal);Protein (g);Fedt (g);Kulhydrat, tilgængelig (g);Kostfiber (g);Natrium (mg)
+Porre, rå;186;134;32;1,8;0,3;4,9;2,9;6
+`).columns;
+  expect(danish).toMatchObject({
+    FødevareNavn: 'name',
+    FoodID: 'code',
+    'Energi (kcal)': 'energy kcal',
+    'Fedt (g)': 'fat g',
+    'Kulhydrat, tilgængelig (g)': 'carbohydrateAvailable g',
+    'Kostfiber (g)': 'fibre g',
+  });
+  const spanish = guessed(`
+Código;Alimento;Porción comestible;Energía (kcal);Proteínas (g);Grasa total (g);Carbohidratos (g);Fibra alimentaria (g);Sodio (mg);Hierro (mg)
+77;Puerro, crudo;0,58;48;2;0,4;7,5;3;26;1
+`).columns;
+  expect(spanish).toMatchObject({
+    Alimento: 'name',
+    'Porción comestible': 'edible 1',
+    'Proteínas (g)': 'protein g',
+    'Grasa total (g)': 'fat g',
+    'Fibra alimentaria (g)': 'fibre g',
+    'Sodio (mg)': 'sodium mg',
+    'Hierro (mg)': 'iron mg',
+  });
+  const tags = guessed(`
+Code,Food name,EDIBLE,ENERC(kcal),WATER(g),PROTCNT(g),FATCE(g),CHOAVLDF(g),FIBTG(g),NA(mg),FE(mg),VITD(mcg)
+01_001,Leek raw,0.6,29,91,1.8,0.3,3.9,2.5,12,1.0,0
+`).columns;
+  expect(tags).toMatchObject({
+    EDIBLE: 'edible 1',
+    'ENERC(kcal)': 'energy kcal',
+    'FATCE(g)': 'fat g',
+    'CHOAVLDF(g)': 'carbohydrateAvailable g',
+    'FIBTG(g)': 'fibre g',
+    'NA(mg)': 'sodium mg',
+    'VITD(mcg)': 'vitaminD ug',
+  });
+});
+
+test('running numbers over the columns are headings; two columns of one heading are told apart', () => {
+  const rows = rowsOf('Code;Name;Energy kcal;Energy kcal\n1;2;3;4\nA1;Leek;22;23\n');
+  expect(guessMapping(rows).headingLines).toBe(2);
+  expect(columnsOf(rows, 2).map(({ heading }) => heading)).toEqual(['Code', 'Name', 'Energy kcal', 'Energy kcal (2)']);
+});
+
+const MAPPING = {
+  headingLines: 1,
+  decimal: '.' as const,
+  per: { amount: 100, unit: 'g' as const },
+  columns: [
+    { heading: 'Code', target: 'code' as const },
+    { heading: 'Name', target: 'name' as const },
+    { heading: 'Energy', target: 'energy' as const, unit: 'kJ' as const },
+    { heading: 'Protein', target: 'protein' as const, unit: 'mg' as const },
+    { heading: 'Net', target: 'carbohydrateAvailable' as const },
+    { heading: 'Total', target: 'carbohydrateTotal' as const },
+    { heading: 'Na', target: 'sodium' as const, unit: 'g' as const },
+    { heading: 'Salt', target: 'salt' as const },
+    { heading: 'Edible', target: 'edible' as const, unit: '%' as const },
+  ],
+};
+const HEADINGS = ['Name', 'Code', 'Energy', 'Protein', 'Net', 'Total', 'Na', 'Salt', 'Edible'];
+const placed = placedMapping(MAPPING, HEADINGS);
+
+test('a row becomes a food in the units of the kitchen file', () => {
+  const { food, faults } = foodFromRow(['Leek, raw', 'V1', '93', '1600', '2.9', '4.9', '0.002', '9', '58'], placed);
+  expect(faults).toEqual([]);
+  expect(food).toEqual({
+    code: 'V1',
+    notes: [],
+    food: {
+      name: 'Leek, raw',
+      state: 'raw',
+      nutrients: { energyKj: 93, protein: 1.6, carbohydrate: 2.9, sodium: 2 },
+      source: 'table',
+      refuse: 0.42,
+    },
+  });
+});
+
+test('only total carbohydrate: said to be total; no code: the name stands for it', () => {
+  const { food } = foodFromRow(['Leek', '', '-', 'N', 'n/a', '4.9', '', '0.5', '100'], placed);
+  expect(food?.food).toEqual({ name: 'Leek', nutrients: { carbohydrate: 4.9, salt: 0.5 }, carbohydrateIs: 'total', source: 'table' });
+  expect(food?.code).toBe('Leek');
+});
+
+test('what cannot be is unknown and told, never taken', () => {
+  const { food, faults } = foodFromRow(['Leek', 'V1', '93 g', '160000', 'abc', '', '5000', '', '0'], placed);
+  expect(food?.food.nutrients).toEqual({});
+  expect(faults.map(({ heading }) => heading)).toEqual(['Energy', 'Protein', 'Net', 'Na', 'Edible']);
+  expect(faults[1]?.message).toBe('160 g in 100 g cannot be: taken as unknown; is the unit right?');
+});
+
+test.each([
+  [['', 'V1'], 'no name'],
+  [['=cmd()', 'V1'], 'begins like a formula'],
+  [['@SUM(A1)', 'V1'], 'begins like a formula'],
+  [['Leek', '=A1'], 'begins like a formula'],
+  [['Leek', 'x'.repeat(121)], 'more than 120 letters'],
+  [['Vegetables', '', '', ' '], 'like the heading of a group'],
+])('%j is left out', (cells, why) => {
+  const { food, faults } = foodFromRow(cells, placed);
+  expect(food).toBeUndefined();
+  expect(faults[0]?.message).toContain(why);
+});
+
+test('a mapping finds its columns in another order, and says which are gone', () => {
+  const { places, missing } = placedMapping(MAPPING, ['protein', 'x', 'NAME']);
+  expect(places.map(({ target, at }) => [target, at])).toEqual([
+    ['name', 2],
+    ['protein', 0],
+  ]);
+  expect(missing).toContain('Energy');
+});
+
+test('a wrong meaning of carbohydrate, or a wrong unit, shows in the energy of the table', () => {
+  const food = (over: object) => ({ name: 'x', nutrients: { energyKcal: 300, protein: 20, fat: 4, carbohydrate: 60, fibre: 25, ...over } });
+  const total = Array.from({ length: 20 }, () => food({ energyKcal: 4 * 20 + 9 * 4 + 4 * 35 + 2 * 25 }));
+  const soundness = tableSoundness(total);
+  expect(soundness).toEqual({ compared: 20, agree: 0, agreeOtherwise: 20 });
+  expect(soundnessText(soundness)).toContain('only 0 would');
+  expect(soundnessText(tableSoundness([food({ energyKcal: 4000 })]))).toContain('is a unit or a column another');
+  expect(soundnessText({ compared: 100, agree: 97, agreeOtherwise: 90 })).toBe('');
+  expect(soundnessText(tableSoundness([]))).toContain('cannot be checked');
+});

@@ -1,0 +1,64 @@
+import type { Nutrient } from '../food/index.js';
+
+/** Nutrients a column may hold, energy by its unit and carbohydrate by its convention. */
+export const TABLE_NUTRIENTS = [
+  'energy',
+  'protein',
+  'fat',
+  'saturates',
+  'trans',
+  'cholesterol',
+  'carbohydrateAvailable',
+  'carbohydrateTotal',
+  'sugars',
+  'addedSugars',
+  'fibre',
+  'sodium',
+  'salt',
+  'alcohol',
+  'polyols',
+  'potassium',
+  'calcium',
+  'iron',
+  'vitaminD',
+] as const;
+export type TableNutrient = (typeof TABLE_NUTRIENTS)[number];
+
+/** What a column of a food table may hold. `refuse` is what is thrown away, `edible` what is left of it. */
+export const TABLE_TARGETS = ['code', 'name', 'otherNames', 'group', 'refuse', 'edible', 'density', ...TABLE_NUTRIENTS] as const;
+export type TableTarget = (typeof TABLE_TARGETS)[number];
+
+/** Units a column's figures may be in. */
+export const TABLE_UNITS = ['g', 'mg', 'ug', 'kcal', 'kJ', 'IU', '%', '1', 'g/ml'] as const;
+export type TableUnit = (typeof TABLE_UNITS)[number];
+
+/** A column and what is taken from it. */
+export interface ColumnMapping {
+  /** As it stands over the column, its lines joined: what finds the column again in another edition of the table. */
+  readonly heading: string;
+  readonly target: TableTarget;
+  /** Left out: the unit the target is kept in. */
+  readonly unit?: TableUnit;
+}
+
+/** How a food table is read. */
+export interface TableMapping {
+  /** Lines above the first food. */
+  readonly headingLines: number;
+  readonly decimal: '.' | ',';
+  /** What the figures are for. */
+  readonly per: { readonly amount: number; readonly unit: 'g' | 'ml' };
+  readonly columns: readonly ColumnMapping[];
+}
+
+/** Whether a target is a nutrient's. */
+export function isTableNutrient(target: TableTarget): target is TableNutrient {
+  return (TABLE_NUTRIENTS as readonly string[]).includes(target);
+}
+
+/** The nutrient of the kitchen file that a column's target and unit come to. */
+export function nutrientOfTarget(target: TableNutrient, unit: TableUnit | undefined): Nutrient | 'salt' {
+  if (target === 'energy') return unit === 'kJ' ? 'energyKj' : 'energyKcal';
+  if (target === 'carbohydrateAvailable' || target === 'carbohydrateTotal') return 'carbohydrate';
+  return target;
+}

@@ -1,0 +1,137 @@
+import { ApiProperty, ApiPropertyOptional } from '@nestjs/swagger';
+import { TABLE_TARGETS, TABLE_UNITS, type TableMapping, type TableTarget, type TableUnit } from '@portiona/core';
+import { Type } from 'class-transformer';
+import {
+  ArrayMaxSize,
+  ArrayMinSize,
+  IsBoolean,
+  IsIn,
+  IsInt,
+  IsNumber,
+  IsOptional,
+  IsString,
+  Length,
+  Max,
+  MaxLength,
+  Min,
+  ValidateNested,
+} from 'class-validator';
+import { SavedDto } from '../http/saved.dto.js';
+
+/** Encodings a person may choose where the guess is wrong; every one the decoder knows. */
+export const ENCODINGS = [
+  'utf-8',
+  'utf-16le',
+  'utf-16be',
+  'windows-1252',
+  'windows-1250',
+  'iso-8859-2',
+  'iso-8859-15',
+  'macintosh',
+  'windows-1251',
+  'shift_jis',
+  'gb18030',
+  'euc-kr',
+] as const;
+export type Encoding = (typeof ENCODINGS)[number];
+
+export class ColumnMappingDto {
+  @ApiProperty() @IsString() @MaxLength(400) heading: string;
+  @ApiProperty({ enum: TABLE_TARGETS }) @IsIn(TABLE_TARGETS) target: TableTarget;
+  @ApiPropertyOptional({ enum: TABLE_UNITS }) @IsOptional() @IsIn(TABLE_UNITS) unit?: TableUnit;
+}
+
+export class TableBasisDto {
+  @ApiProperty() @IsNumber({ allowNaN: false, allowInfinity: false }) @Min(0.001) @Max(1e6) amount: number;
+  @ApiProperty({ enum: ['g', 'ml'] }) @IsIn(['g', 'ml']) unit: 'g' | 'ml';
+}
+
+/** How a table is read: its letters, its cells, what each column holds. */
+export class TableReadingDto implements TableMapping {
+  @ApiProperty({ enum: ENCODINGS }) @IsIn(ENCODINGS) encoding: Encoding;
+  @ApiProperty({ description: 'What stands between cells' }) @IsString() @Length(1, 3) delimiter: string;
+  @ApiProperty({ description: 'What cells are quoted by' }) @IsIn(['"', "'", '~']) quote: string;
+  @ApiProperty({ description: 'Lines above the first food' }) @IsInt() @Min(0) @Max(50) headingLines: number;
+  @ApiProperty({ enum: ['.', ','] }) @IsIn(['.', ',']) decimal: '.' | ',';
+  @ApiProperty({ type: TableBasisDto }) @ValidateNested() @Type(() => TableBasisDto) per: TableBasisDto;
+  @ApiProperty({ type: [ColumnMappingDto] })
+  @ArrayMinSize(1)
+  @ArrayMaxSize(60)
+  @ValidateNested({ each: true })
+  @Type(() => ColumnMappingDto)
+  columns: ColumnMappingDto[];
+}
+
+/** A mapping kept under a name. */
+export class NamedReadingDto {
+  @ApiProperty() name: string;
+  @ApiProperty({ type: TableReadingDto }) mapping: TableReadingDto;
+}
+
+/** A table to be taken in. */
+export class TakeTableDto {
+  @ApiProperty({ description: 'The name its foods are kept under; the same name again updates them by code' })
+  @IsString()
+  @Length(1, 60)
+  name: string;
+  @ApiProperty({ type: TableReadingDto }) @ValidateNested() @Type(() => TableReadingDto) mapping: TableReadingDto;
+  @ApiPropertyOptional({ description: 'Keep the mapping under the table’s name' }) @IsOptional() @IsBoolean() keepMapping?: boolean;
+}
+
+export class TableColumnDto {
+  @ApiProperty() heading: string;
+  @ApiProperty({ type: [String], description: 'Some of its cells' }) samples: readonly string[];
+}
+
+export class TableResultDto {
+  @ApiProperty() rows: number;
+  @ApiProperty() added: number;
+  @ApiProperty() changed: number;
+  @ApiProperty() unchanged: number;
+  @ApiProperty({ description: 'Rows made one’s own since: left as they are' }) own: number;
+  @ApiProperty() leftOut: number;
+  @ApiProperty() faults: number;
+}
+
+export class TableProgressDto {
+  @ApiProperty() rows: number;
+  @ApiProperty({ description: '0 to 1' }) share: number;
+}
+
+/** A table that was brought, and where it stands. */
+export class TableImportDto {
+  @ApiProperty() id: string;
+  @ApiProperty() fileName: string;
+  @ApiProperty() bytes: number;
+  @ApiProperty({ enum: ['ready', 'running', 'done', 'cancelled', 'failed', 'interrupted'] })
+  state: 'ready' | 'running' | 'done' | 'cancelled' | 'failed' | 'interrupted';
+  @ApiProperty({ type: String, nullable: true }) tableName: string | null;
+  @ApiProperty({ description: 'ISO time' }) madeAt: string;
+  @ApiProperty({ type: TableProgressDto, nullable: true }) progress: TableProgressDto | null;
+  @ApiProperty({ type: TableResultDto, nullable: true }) result: TableResultDto | null;
+  @ApiProperty({ type: String, nullable: true, description: 'What went wrong, and what to do' }) message: string | null;
+}
+
+/** A table looked at: its columns, and how it is most likely meant. */
+export class TableLookDto {
+  @ApiProperty({ type: [TableColumnDto] }) columns: readonly TableColumnDto[];
+  @ApiProperty({ type: 'array', items: { type: 'array', items: { type: 'string' } }, description: 'The first rows as they stand' })
+  rows: readonly (readonly string[])[];
+  @ApiProperty({ type: TableReadingDto }) mapping: TableReadingDto;
+  @ApiProperty({ type: String, nullable: true, description: 'The kept mapping that was put on it' }) fromKept: string | null;
+  @ApiProperty({ type: [String], description: 'Headings of the kept mapping that this table does not have' }) missing: readonly string[];
+}
+
+export class TableFaultDto {
+  @ApiProperty({ description: 'As a spreadsheet counts' }) row: number;
+  @ApiProperty() heading: string;
+  @ApiProperty() message: string;
+}
+
+/** What taking a table in would do. */
+export class TablePreviewDto extends TableResultDto {
+  @ApiProperty({ type: [TableFaultDto], description: 'The first hundred' }) firstFaults: readonly TableFaultDto[];
+  @ApiProperty({ description: 'Cells read as "less than", traces, in brackets or with a mark' }) noted: number;
+  @ApiProperty({ description: 'What the energy of all foods against their macronutrients says; empty: they agree' }) soundness: string;
+  @ApiProperty({ type: [SavedDto], description: 'Some foods as they would stand in the pantry' }) sample: readonly SavedDto[];
+}

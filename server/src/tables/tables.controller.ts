@@ -1,0 +1,117 @@
+import { Body, Controller, Delete, Get, HttpCode, Param, Post, Query, Req } from '@nestjs/common';
+import {
+  ApiAcceptedResponse,
+  ApiBody,
+  ApiConsumes,
+  ApiCreatedResponse,
+  ApiNoContentResponse,
+  ApiOkResponse,
+  ApiOperation,
+  ApiQuery,
+  ApiTags,
+} from '@nestjs/swagger';
+import type { Request } from 'express';
+import { RefusedFileError, UnreadableError } from '../http/problems.js';
+import { ENCODINGS, NamedReadingDto, TableImportDto, TableLookDto, TablePreviewDto, TakeTableDto, type Encoding } from './table.dto.js';
+import { TablesService } from './tables.service.js';
+
+@ApiTags('food-tables')
+@Controller('food-tables')
+export class TablesController {
+  constructor(private readonly tables: TablesService) {}
+
+  @Get()
+  @ApiOperation({ operationId: 'listTables', summary: 'Food tables brought, newest first' })
+  @ApiOkResponse({ type: [TableImportDto] })
+  list(): Promise<TableImportDto[]> {
+    return this.tables.list();
+  }
+
+  @Post()
+  @ApiOperation({ operationId: 'bringTable', summary: 'Brings a food table: CSV or TSV of any delimiter and encoding, as the body' })
+  @ApiConsumes('text/csv')
+  @ApiBody({ schema: { type: 'string', format: 'binary' } })
+  @ApiQuery({ name: 'fileName', required: false })
+  @ApiCreatedResponse({ type: TableImportDto })
+  bring(@Req() request: Request, @Query('fileName') fileName = 'table.csv'): Promise<TableImportDto> {
+    if (request.readableEnded) throw new RefusedFileError('send the table as text/csv, not as JSON');
+    if (request.headers['content-encoding'] !== undefined) throw new RefusedFileError('send the table as it is, not packed');
+    const stated = Number(request.headers['content-length']);
+    return this.tables.bring(fileName, request, Number.isFinite(stated) ? stated : undefined);
+  }
+
+  @Get('mappings')
+  @ApiOperation({ operationId: 'listMappings', summary: 'Mappings kept, by name' })
+  @ApiOkResponse({ type: [NamedReadingDto] })
+  kept(): Promise<NamedReadingDto[]> {
+    return this.tables.kept();
+  }
+
+  @Delete('mappings/:name')
+  @HttpCode(204)
+  @ApiOperation({ operationId: 'forgetMapping', summary: 'Forgets a mapping' })
+  @ApiNoContentResponse()
+  forget(@Param('name') name: string): Promise<void> {
+    return this.tables.forget(name);
+  }
+
+  @Get(':id')
+  @ApiOperation({ operationId: 'getTable', summary: 'Where a table stands' })
+  @ApiOkResponse({ type: TableImportDto })
+  get(@Param('id') id: string): Promise<TableImportDto> {
+    return this.tables.get(id);
+  }
+
+  @Get(':id/look')
+  @ApiOperation({ operationId: 'lookAtTable', summary: 'A table’s columns, and how it is most likely meant' })
+  @ApiQuery({ name: 'encoding', required: false, enum: ENCODINGS })
+  @ApiQuery({ name: 'delimiter', required: false })
+  @ApiQuery({ name: 'headingLines', required: false, type: Number })
+  @ApiQuery({ name: 'kept', required: false, description: 'Name of a mapping that was kept' })
+  @ApiOkResponse({ type: TableLookDto })
+  look(
+    @Param('id') id: string,
+    @Query('encoding') encoding?: string,
+    @Query('delimiter') delimiter?: string,
+    @Query('headingLines') headingLines?: string,
+    @Query('kept') kept?: string,
+  ): Promise<TableLookDto> {
+    return this.tables.look(id, {
+      ...(encoding === undefined ? {} : { encoding: readEncoding(encoding) }),
+      ...(delimiter === undefined || delimiter === '' ? {} : { delimiter: delimiter.slice(0, 3) }),
+      ...(headingLines === undefined ? {} : { headingLines: Math.min(50, Math.max(0, Math.round(Number(headingLines) || 0))) }),
+      ...(kept === undefined ? {} : { kept }),
+    });
+  }
+
+  @Post(':id/preview')
+  @HttpCode(200)
+  @ApiOperation({ operationId: 'previewTable', summary: 'What taking it in would do; nothing is written' })
+  @ApiOkResponse({ type: TablePreviewDto })
+  preview(@Param('id') id: string, @Body() body: TakeTableDto): Promise<TablePreviewDto> {
+    return this.tables.preview(id, body);
+  }
+
+  @Post(':id/start')
+  @HttpCode(202)
+  @ApiOperation({ operationId: 'takeTable', summary: 'Takes it in, all in one transaction, beside other work' })
+  @ApiAcceptedResponse({ type: TableImportDto })
+  start(@Param('id') id: string, @Body() body: TakeTableDto): Promise<TableImportDto> {
+    return this.tables.start(id, body);
+  }
+
+  @Delete(':id')
+  @HttpCode(204)
+  @ApiOperation({ operationId: 'cancelTable', summary: 'Stops taking it in, or forgets the file; nothing stays written' })
+  @ApiNoContentResponse()
+  cancel(@Param('id') id: string): Promise<void> {
+    return this.tables.cancel(id);
+  }
+}
+
+function readEncoding(found: string): Encoding {
+  const encoding = ENCODINGS.find((one) => one === found.toLowerCase());
+  if (!encoding)
+    throw new UnreadableError([{ path: 'encoding', message: `unknown encoding "${found}"; one of ${ENCODINGS.join(', ')} is` }]);
+  return encoding;
+}

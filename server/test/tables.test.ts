@@ -1,0 +1,292 @@
+import { testServer } from './testServer.js';
+import { madeUpTable } from './madeUpTable.js';
+
+type Server = Awaited<ReturnType<typeof testServer>>;
+let server: Server;
+beforeAll(async () => {
+  server = await testServer({ demo: true });
+});
+afterAll(() => server.close());
+
+interface Table {
+  readonly id: string;
+  readonly state: string;
+  readonly message: string | null;
+  readonly result: Record<string, number> | null;
+  readonly progress: { readonly rows: number; readonly share: number } | null;
+}
+interface Look {
+  readonly columns: { heading: string; samples: string[] }[];
+  readonly mapping: {
+    encoding: string;
+    delimiter: string;
+    decimal: string;
+    headingLines: number;
+    columns: { heading: string; target: string; unit?: string }[];
+  };
+  readonly fromKept: string | null;
+  readonly missing: string[];
+}
+interface Problem {
+  readonly detail: string;
+  readonly faults?: { path: string; message: string }[];
+}
+
+async function bring(content: string | Buffer, fileName = 'island.csv', status = 201): Promise<Table & Problem> {
+  const { body } = (await server.http
+    .post(`/api/food-tables?fileName=${fileName}`)
+    .set('content-type', 'text/csv')
+    .send(content)
+    .expect(status)) as { body: Table & Problem };
+  return body;
+}
+
+async function look(id: string, query = ''): Promise<Look> {
+  return ((await server.http.get(`/api/food-tables/${id}/look${query}`).expect(200)) as { body: Look }).body;
+}
+
+async function ended(id: string): Promise<Table> {
+  for (let i = 0; i < 600; i++) {
+    const { body } = (await server.http.get(`/api/food-tables/${id}`).expect(200)) as { body: Table };
+    if (body.state !== 'running') return body;
+    await new Promise((resolve) => setTimeout(resolve, 50));
+  }
+  throw new Error('it did not end');
+}
+
+async function take(content: string | Buffer, name: string, over: object = {}): Promise<Table> {
+  const { id } = await bring(content);
+  const { mapping } = await look(id);
+  await server.http
+    .post(`/api/food-tables/${id}/start`)
+    .send({ name, mapping: { ...mapping, ...over }, keepMapping: true })
+    .expect(202);
+  return ended(id);
+}
+
+async function foodsOf(
+  words: string,
+): Promise<{ food: { id: string; revision: number; document: { name: string; nutrients: object } }; fromTable: string }[]> {
+  const { body } = await server.http.get(`/api/foods/search?limit=50&q=${encodeURIComponent(words)}`).expect(200);
+  return body as never;
+}
+
+const counts = async () => {
+  const { body } = (await server.http.get('/api/kitchen').expect(200)) as { body: object };
+  const found = await foodsOf('sorrel');
+  return { body, found: found.length };
+};
+
+test('a table is looked at, mapped by guess, tried, taken in, and its nutrients land in the right units', async () => {
+  const { id } = await bring(madeUpTable(60));
+  const { mapping, columns } = await look(id);
+  expect(mapping).toMatchObject({ encoding: 'utf-8', delimiter: ';', decimal: ',', headingLines: 3 });
+  expect(columns.map(({ heading }) => heading)).toContain('Sodium g');
+  expect(mapping.columns).toEqual([
+    { heading: 'Code', target: 'code' },
+    { heading: 'Food', target: 'name' },
+    { heading: 'Group', target: 'group' },
+    { heading: 'Energy kcal', target: 'energy', unit: 'kcal' },
+    { heading: 'Protein g', target: 'protein', unit: 'g' },
+    { heading: 'Fat g', target: 'fat', unit: 'g' },
+    { heading: 'Carbohydrate, available g', target: 'carbohydrateAvailable', unit: 'g' },
+    { heading: 'Fibre g', target: 'fibre', unit: 'g' },
+    { heading: 'Sodium g', target: 'sodium', unit: 'g' },
+    { heading: 'Vitamin D µg', target: 'vitaminD', unit: 'ug' },
+  ]);
+  const preview = (await server.http.post(`/api/food-tables/${id}/preview`).send({ name: 'Island', mapping }).expect(200)) as {
+    body: Record<string, unknown>;
+  };
+  expect(preview.body).toMatchObject({ rows: 60, added: 60, changed: 0, unchanged: 0, leftOut: 0, faults: 0, soundness: '' });
+  expect(await foodsOf('sorrel north bank')).toEqual([]);
+  await server.http.post(`/api/food-tables/${id}/start`).send({ name: 'Island', mapping, keepMapping: true }).expect(202);
+  expect(await ended(id)).toMatchObject({ state: 'done', result: { rows: 60, added: 60, leftOut: 0 } });
+  const [first] = await foodsOf('sorrel of the north bank no 0');
+  expect(first).toMatchObject({
+    fromTable: 'Island',
+    food: {
+      id: 'island-s00000',
+      document: {
+        name: 'Sorrel of the north bank no. 0, raw',
+        state: 'raw',
+        source: 'table',
+        nutrients: { protein: 0.5, sodium: 0, vitaminD: 0.1 },
+      },
+    },
+  });
+  const [second] = await foodsOf('sea beet north bank no 1');
+  expect(second?.food.document.nutrients).toEqual({
+    energyKcal: expect.any(Number) as number,
+    protein: 1.5,
+    fat: 0.5,
+    carbohydrate: 1.25,
+    fibre: 0.5,
+    sodium: 20,
+  });
+});
+
+test('the next edition updates by code, leaves what is the same and what was made one’s own', async () => {
+  expect((await take(madeUpTable(60), 'Island')).result).toMatchObject({ added: 0, changed: 0, unchanged: 60 });
+  const [mine] = await foodsOf('sorrel of the north bank no 0');
+  await server.http
+    .put(`/api/foods/${mine!.food.id}`)
+    .send({ revision: 1, document: { ...mine!.food.document, source: 'label' } })
+    .expect(200);
+  const [measured] = await foodsOf('sea beet north bank no 1');
+  await server.http
+    .put(`/api/foods/${measured!.food.id}`)
+    .send({ revision: 1, document: { ...measured!.food.document, measures: { bunch: 120 } } })
+    .expect(200);
+  expect((await take(madeUpTable(62, { change: 4 }), 'Island')).result).toMatchObject({
+    rows: 62,
+    added: 2,
+    changed: 59,
+    unchanged: 0,
+    own: 1,
+  });
+  const [after] = await foodsOf('sea beet north bank no 1');
+  expect(after).toMatchObject({ food: { revision: 3, document: { measures: { bunch: 120 } } } });
+  const history = (await server.http.get(`/api/foods/${after!.food.id}/history`).expect(200)) as { body: unknown[] };
+  expect(history.body).toHaveLength(3);
+});
+
+test('a mapping is kept under its name and finds its columns in another order', async () => {
+  const table = 'x|Protein g|Food|Code|Energy kcal\nv|1|Kept leek|K1|22\nv|2|Kept sorrel|K2|23\n';
+  const { id } = await bring(table);
+  const { mapping, fromKept, missing } = await look(id, '?kept=Island&delimiter=|&headingLines=1');
+  expect(fromKept).toBe('Island');
+  expect(mapping.columns.map(({ heading }) => heading)).toEqual(['Code', 'Food', 'Energy kcal', 'Protein g']);
+  expect(missing).toContain('Fat g');
+  const { body } = (await server.http.get('/api/food-tables/mappings').expect(200)) as { body: { name: string }[] };
+  expect(body.map(({ name }) => name)).toEqual(['Island']);
+  await server.http.get(`/api/food-tables/${id}/look?kept=Nowhere`).expect(404);
+});
+
+test.each([
+  ['UTF-8 with a mark', Buffer.from('\ufeffCode;Food;Protein g;Fat g\n1;Crème of sorrel;1,5;2,5\n'), 'utf-8'],
+  [
+    'UTF-16, little end first, with a mark',
+    Buffer.from('\ufeffCode\tFood\tProtein g\tFat g\n1\tCrème of sorrel\t1.5\t2.5\n', 'utf16le'),
+    'utf-16le',
+  ],
+  ['UTF-16 without a mark', Buffer.from('Code\tFood\tProtein g\tFat g\n1\tCrème of sorrel\t1.5\t2.5\n', 'utf16le'), 'utf-16le'],
+  ['UTF-16, big end first', swapped('\ufeffCode,Food,Protein g,Fat g\n1,Crème of sorrel,1.5,2.5\n'), 'utf-16be'],
+  ['Windows-1252', Buffer.from('Code;Food;Protein g;Fat g\n1;Crème of sorrel;1,5;2,5\n', 'latin1'), 'windows-1252'],
+])('%s is read as such', async (_, content, encoding) => {
+  const { id } = await bring(content);
+  const { mapping } = await look(id);
+  expect(mapping.encoding).toBe(encoding);
+  const { body } = (await server.http.post(`/api/food-tables/${id}/preview`).send({ name: 'Letters', mapping }).expect(200)) as {
+    body: { sample: { document: { name: string; nutrients: object } }[] };
+  };
+  expect(body.sample[0]?.document).toMatchObject({ name: 'Crème of sorrel', nutrients: { protein: 1.5, fat: 2.5 } });
+});
+
+function swapped(text: string): Buffer {
+  return Buffer.from(text, 'utf16le').swap16();
+}
+
+test('headings that run over lines, quoted line ends, tildes and carets', async () => {
+  const { id } = await bring('~Code~^~Food~^~Protein\n(g)~^~Fat (g)~\n~1~^~Leek ^ raw~^1.5^.3\n');
+  const { mapping } = await look(id);
+  expect(mapping).toMatchObject({ delimiter: '^', quote: '~', headingLines: 1 });
+  const { body } = (await server.http.post(`/api/food-tables/${id}/preview`).send({ name: 'T', mapping }).expect(200)) as {
+    body: { sample: { document: object }[] };
+  };
+  expect(body.sample[0]?.document).toMatchObject({ name: 'Leek ^ raw', nutrients: { protein: 1.5, fat: 0.3 } });
+});
+
+test('row faults say where and what; what cannot be taken is left out, the rest can be taken', async () => {
+  const { id } = await bring(
+    'Code,Food,Protein g,Fat g\n1,Good leek,1,2\n2,"=HYPERLINK(""x"")",1,2\n1,Again,1,2\n3,,1,2\n4,Odd leek,abc,2000\n\nPulses,,,\n',
+  );
+  const { mapping } = await look(id);
+  const { body } = (await server.http.post(`/api/food-tables/${id}/preview`).send({ name: 'Faults', mapping }).expect(200)) as {
+    body: { rows: number; leftOut: number; firstFaults: { row: number; heading: string; message: string }[] };
+  };
+  expect(body).toMatchObject({ rows: 6, leftOut: 4, added: 2 });
+  expect(body.firstFaults.map(({ row, heading }) => [row, heading])).toEqual([
+    [3, 'Food'],
+    [4, 'Code'],
+    [5, 'Food'],
+    [6, 'Protein g'],
+    [6, 'Fat g'],
+    [8, 'Food'],
+  ]);
+  expect(body.firstFaults[0]?.message).toContain('formula');
+});
+
+test('a mapping that cannot make foods of the table is refused by place', async () => {
+  const { id } = await bring(madeUpTable(3));
+  const { mapping } = await look(id);
+  const refused = async (columns: object[]) => {
+    const { body } = (await server.http
+      .post(`/api/food-tables/${id}/start`)
+      .send({ name: 'No', mapping: { ...mapping, columns } })
+      .expect(422)) as { body: Problem };
+    return body.faults?.map(({ path }) => path);
+  };
+  expect(await refused([{ heading: 'Nowhere', target: 'name' }])).toEqual(['mapping.columns[0].heading', 'mapping.columns']);
+  expect(
+    await refused([
+      { heading: 'Food', target: 'name' },
+      { heading: 'Code', target: 'name' },
+    ]),
+  ).toEqual(['mapping.columns']);
+  expect(
+    await refused([
+      { heading: 'Food', target: 'name' },
+      { heading: 'Fat g', target: 'fat', unit: 'kcal' },
+    ]),
+  ).toEqual(['mapping.columns[1].unit']);
+  expect(await refused([{ heading: 'Food', target: 'rubbish' }])).toEqual(['mapping.columns[0].target']);
+});
+
+test.each([
+  ['an empty file', Buffer.alloc(0), /empty/],
+  ['a workbook', Buffer.concat([Buffer.from([0x50, 0x4b, 3, 4]), Buffer.alloc(200, 7)]), /workbook/],
+  ['a packed file', Buffer.from([0x1f, 0x8b, 8, 0, 0, 0]), /packed/],
+  ['NULs at the beginning', Buffer.from('Code,Food\n1,Le\0\0\0ek\n'), /NUL/],
+  ['NULs far into it', Buffer.concat([Buffer.from(madeUpTable(200)), Buffer.from('\nx;a\0b;c')]), /NUL/],
+])('%s is refused, with what to do', async (_, content, why) => {
+  const { detail } = await bring(content, 'bad.csv', 422);
+  expect(detail).toMatch(why);
+  expect(detail).toContain('Nothing was taken in');
+});
+
+test('ten thousand columns, a quote without end, three hundred megabytes: refused, and the server goes on', async () => {
+  const wide = await bring(`Code,Food,${Array.from({ length: 10_000 }, (_, i) => `c${i}`).join(',')}\n1,Leek,${'1,'.repeat(9_999)}1\n`);
+  const { body: tooWide } = (await server.http.get(`/api/food-tables/${wide.id}/look`).expect(422)) as { body: Problem };
+  expect(tooWide.detail).toContain('10002 columns');
+  const open = await bring(`Code,Food,Protein g\n1,"Leek,1\n${'2,Sorrel,3\n'.repeat(100_000)}`);
+  const { body: noEnd } = (await server.http.get(`/api/food-tables/${open.id}/look`).expect(422)) as { body: Problem };
+  expect(noEnd.detail).toMatch(/no end|never closed/);
+  const { body: large } = (await server.http
+    .post('/api/food-tables')
+    .set('content-type', 'text/csv')
+    .set('content-length', String(300 * 1024 * 1024))
+    .send('Code,Food')
+    .expect(413)) as { body: Problem };
+  expect(large.detail).toContain('100 MB');
+  await server.http.get('/api/health').expect(200);
+});
+
+test('a table being taken in is stopped: nothing of it is there; another at the same time waits', async () => {
+  const before = await counts();
+  const { id } = await bring(madeUpTable(20_000));
+  const { mapping } = await look(id);
+  await server.http.post(`/api/food-tables/${id}/start`).send({ name: 'Stopped', mapping }).expect(202);
+  const other = await bring(madeUpTable(10));
+  await server.http.post(`/api/food-tables/${other.id}/start`).send({ name: 'Other', mapping }).expect(503);
+  await server.http.get('/api/foods/search?q=leek').expect(200);
+  await server.http.delete(`/api/food-tables/${id}`).expect(204);
+  expect(await ended(id)).toMatchObject({ state: 'cancelled', message: 'Stopped. Nothing was written.' });
+  expect(await counts()).toEqual(before);
+  await server.http.post(`/api/food-tables/${other.id}/start`).send({ name: 'Other', mapping }).expect(202);
+  expect(await ended(other.id)).toMatchObject({ state: 'done' });
+});
+
+test('an identifier of nothing is not there', async () => {
+  await server.http.get('/api/food-tables/nonsense').expect(404);
+  await server.http.get('/api/food-tables/00000000-0000-0000-0000-000000000000/look').expect(404);
+});
