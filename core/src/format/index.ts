@@ -1,4 +1,5 @@
 export * from './calcReport.js';
+export * from './csvSheets.js';
 export * from './circleFaults.js';
 export * from './fault.js';
 export * from './kitchenFile.js';

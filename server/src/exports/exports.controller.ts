@@ -17,4 +17,37 @@ export class ExportsController {
   kitchenFile(): Promise<string> {
     return this.exports.kitchenFile();
   }
+
+  @Get('foods.csv')
+  @ApiOperation({ operationId: 'exportFoods', summary: 'Foods at hand as a sheet, per 100 g' })
+  @ApiProduces('text/csv')
+  @ApiOkResponse({ schema: { type: 'string' } })
+  @Header('Content-Type', 'text/csv; charset=utf-8')
+  @Header('Content-Disposition', 'attachment; filename="foods.csv"')
+  @Header('Cache-Control', 'no-store')
+  foods(): Promise<string> {
+    return this.exports.foodsSheet();
+  }
+
+  @Get('prices.csv')
+  @ApiOperation({ operationId: 'exportPrices', summary: 'Every price seen as a sheet' })
+  @ApiProduces('text/csv')
+  @ApiOkResponse({ schema: { type: 'string' } })
+  @Header('Content-Type', 'text/csv; charset=utf-8')
+  @Header('Content-Disposition', 'attachment; filename="prices.csv"')
+  @Header('Cache-Control', 'no-store')
+  prices(): Promise<string> {
+    return this.exports.pricesSheet();
+  }
+
+  @Get('recipes.csv')
+  @ApiOperation({ operationId: 'exportRecipes', summary: 'What a serving of every recipe delivers and costs, as a sheet' })
+  @ApiProduces('text/csv')
+  @ApiOkResponse({ schema: { type: 'string' } })
+  @Header('Content-Type', 'text/csv; charset=utf-8')
+  @Header('Content-Disposition', 'attachment; filename="recipes.csv"')
+  @Header('Cache-Control', 'no-store')
+  recipes(): Promise<string> {
+    return this.exports.recipesSheet();
+  }
 }

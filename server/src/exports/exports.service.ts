@@ -1,5 +1,6 @@
 import { Injectable } from '@nestjs/common';
-import { kitchenFileText } from '@portiona/core';
+import { foodsSheet, kitchenFileText, pricesSheet, recipesSheet, type Food, type Pack, type Sheet } from '@portiona/core';
+import { stringify } from 'csv-stringify/sync';
 import { FoodsService } from '../foods/foods.service.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
 import { PacksService } from '../packs/packs.service.js';
@@ -24,4 +25,43 @@ export class ExportsService {
       recipes: (await this.recipes.known()).sort(byId),
     });
   }
+
+  /** Foods at hand with their composition per 100 g, by name. */
+  async foodsSheet(): Promise<string> {
+    return csvText(foodsSheet((await this.foods.list()).map(({ document }) => document as Food)));
+  }
+
+  /** Every price seen, by food and day. */
+  async pricesSheet(): Promise<string> {
+    const packs = await this.packs.known();
+    const foods = new Map((await this.foods.known(packs.map(({ food }) => food))).map((food) => [food.id, food]));
+    const key = ({ food, seen }: Pack) => `${foods.get(food)?.name ?? food} ${seen}`;
+    return csvText(
+      pricesSheet(
+        packs.sort((a, b) => (key(a) < key(b) ? -1 : 1)),
+        foods,
+      ),
+    );
+  }
+
+  /** What a serving of every recipe delivers and costs. */
+  async recipesSheet(): Promise<string> {
+    const recipes = await this.recipes.known();
+    const kitchen = await this.recipes.kitchenWith(recipes);
+    const there = new Set((await this.recipes.list()).map(({ id }) => id));
+    return csvText(
+      recipesSheet(
+        recipes.filter(({ id }) => there.has(id)),
+        kitchen,
+      ),
+    );
+  }
+}
+
+/** A sheet as CSV: what a spreadsheet would run as a formula has an apostrophe before it. */
+function csvText({ headings, rows }: Sheet): string {
+  return stringify(
+    [headings, ...rows].map((row) => [...row]),
+    { bom: true, escape_formulas: true, record_delimiter: 'windows' },
+  );
 }

@@ -19,8 +19,9 @@ export class ImportsController {
   @ApiOperation({ operationId: 'importKitchenFile', summary: 'Takes a kitchen file in: everything, or nothing' })
   @ApiBody({ schema: { type: 'object', additionalProperties: true } })
   @ApiQuery({ name: 'name', required: false, description: "The kitchen's new name" })
+  @ApiQuery({ name: 'there', required: false, enum: ['keep'], description: 'What is there already stays as it is' })
   @ApiCreatedResponse({ type: ImportedDto })
-  kitchenFile(@Body() body: unknown, @Query('name') name?: string): Promise<ImportedDto> {
-    return this.imports.kitchenFile(body, name);
+  kitchenFile(@Body() body: unknown, @Query('name') name?: string, @Query('there') there?: string): Promise<ImportedDto> {
+    return this.imports.kitchenFile(body, name, there === 'keep');
   }
 }

@@ -1,6 +1,8 @@
 import { createBrowserRouter, Navigate } from 'react-router';
 import { ComparePage } from '../features/foods/ComparePage';
 import { PantryPage } from '../features/foods/PantryPage';
+import { BringPage } from '../features/tables/BringPage';
+import { TablePage } from '../features/tables/TablePage';
 import { RecipesPage } from '../features/recipes/RecipesPage';
 import { BuildStation } from '../stations/build/BuildStation';
 import { CardStation } from '../stations/card/CardStation';
@@ -26,6 +28,8 @@ export const router = createBrowserRouter([
       },
       { path: 'pantry', element: <PantryPage /> },
       { path: 'pantry/compare', element: <ComparePage /> },
+      { path: 'pantry/bring', element: <BringPage /> },
+      { path: 'pantry/tables/:tableId', element: <TablePage /> },
       { path: 'pantry/:foodId', element: <PantryPage /> },
       { path: '*', element: <NotHere /> },
     ],

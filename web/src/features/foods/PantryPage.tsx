@@ -66,7 +66,10 @@ export function PantryPage() {
           <span className="muted">
             {foods.length} {foods.length === 1 ? 'food' : 'foods'}, per 100 g
           </span>
-          <button className="btn btn-main ml-auto" onClick={() => void navigate('/pantry/new')}>
+          <Link className="btn ml-auto" to="/pantry/bring">
+            In and out
+          </Link>
+          <button className="btn btn-main" onClick={() => void navigate('/pantry/new')}>
             Add a food
           </button>
         </div>

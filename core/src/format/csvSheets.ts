@@ -1,0 +1,118 @@
+import { NUTRIENTS, NUTRIENT_DESCRIPTIONS, per100gOf, type Food, type Printable } from '../food/index.js';
+import { packGrams, type Pack } from '../price/index.js';
+import { recipeFigures, shownFigure, type Kitchen, type Recipe } from '../recipe/index.js';
+import { boxBand } from '../sureness/index.js';
+
+/** A sheet for a spreadsheet: headings, and rows of the same length. Cells that nobody knows are empty. */
+export interface Sheet {
+  readonly headings: readonly string[];
+  readonly rows: readonly (readonly (string | number)[])[];
+}
+
+const FIGURES: readonly Printable[] = [...NUTRIENTS, 'salt'];
+
+/**
+ * Foods with their composition per 100 g, carbohydrate without fibre (domain page, 4.4), in units that the headings state: what
+ * the import of food tables reads again as it is.
+ */
+export function foodsSheet(foods: readonly Food[]): Sheet {
+  return {
+    headings: [
+      'Code',
+      'Food name',
+      'Other names',
+      'Food group',
+      'State',
+      'Source',
+      ...FIGURES.map(headingOf),
+      'Refuse (%)',
+      'Density (g/ml)',
+    ],
+    rows: foods.map((food) => {
+      const held = per100gOf(food, 'available');
+      return [
+        food.id,
+        food.name,
+        (food.names ?? []).join('; '),
+        food.aisle ?? '',
+        food.state ?? '',
+        food.source ?? 'estimate',
+        ...FIGURES.map((figure) => cell(held[figure])),
+        cell(food.refuse === undefined ? undefined : food.refuse * 100),
+        cell(food.density),
+      ];
+    }),
+  };
+}
+
+function headingOf(figure: Printable): string {
+  if (figure === 'salt') return 'Salt (g)';
+  const { name, unit } = NUTRIENT_DESCRIPTIONS[figure];
+  return `${figure === 'carbohydrate' ? 'Carbohydrate, available' : name} (${unit === 'ug' ? 'µg' : unit})`;
+}
+
+/** Every price seen, with what a kilogram cost (domain page, 4.8). */
+export function pricesSheet(packs: readonly Pack[], foods: ReadonlyMap<string, Food>): Sheet {
+  return {
+    headings: ['Food', 'Shop', 'Net', 'Unit', 'Price', 'Currency', 'Seen', 'Offer', 'Price a kg'],
+    rows: packs.map((pack) => {
+      const food = foods.get(pack.food);
+      const grams = food && packGrams(pack, food);
+      return [
+        food?.name ?? pack.food,
+        pack.shop,
+        pack.net,
+        pack.unit,
+        Number(pack.price),
+        pack.currency,
+        pack.seen,
+        pack.promotion ? 'offer' : '',
+        cell(grams ? (Number(pack.price) / grams) * 1000 : undefined),
+      ];
+    }),
+  };
+}
+
+/** What a serving of each recipe delivers and costs, unrounded, with the band of its energy and what its figures lack. */
+export function recipesSheet(recipes: readonly Recipe[], kitchen: Kitchen): Sheet {
+  return {
+    headings: [
+      'Recipe',
+      'Series',
+      'Number',
+      'Servings',
+      'Weight (g)',
+      ...FIGURES.map((figure) => headingOf(figure).replace(', available', kitchen.convention === 'total' ? ', total' : ', available')),
+      'Energy, low end (kcal)',
+      'Energy, high end (kcal)',
+      `Used cost (${kitchen.settings.currency})`,
+      `At the till, batch (${kitchen.settings.currency})`,
+      'At least, for want of',
+    ],
+    rows: recipes.map((recipe) => {
+      const figures = recipeFigures(recipe, kitchen);
+      const { weight, nutrients, usedCost } = figures.perServing;
+      const shown = FIGURES.map((figure) => shownFigure(figure, nutrients, kitchen.convention));
+      const band = boxBand('energyKcal', figures, kitchen.convention);
+      const lacking = FIGURES.filter((_, i) => (shown[i]?.gaps.length ?? 0) > 0).map((figure) => headingOf(figure).replace(/ \(.*/, ''));
+      return [
+        recipe.title,
+        recipe.series ?? '',
+        recipe.number ?? '',
+        recipe.servings,
+        cell(weight),
+        ...shown.map(({ amount }) => cell(amount)),
+        cell(band?.[0]),
+        cell(band?.[1]),
+        cell(usedCost.amount),
+        cell(figures.batch.till.cost?.toNumber()),
+        [...lacking, ...(usedCost.gaps.length > 0 ? ['Used cost'] : [])].join('; '),
+      ];
+    }),
+  };
+}
+
+/** A figure freed of the noise of binary arithmetic, which a spreadsheet would show. */
+function cell(amount: number | undefined): number | '' {
+  return amount === undefined ? '' : Number(amount.toPrecision(12));
+}

@@ -1,0 +1,234 @@
+import { useRef, useState, type ReactNode } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { useDispatch } from 'react-redux';
+import { Download, FileJson, Table } from 'lucide-react';
+import { agoText } from '@portiona/core';
+import {
+  api,
+  useBringTableMutation,
+  useGetKitchenQuery,
+  useImportKitchenFileMutation,
+  useListTablesQuery,
+  type TableImportDto,
+} from '../../api/api.gen';
+import { problemOf, problemText } from '../../api/problem';
+import { numberText } from '../../ui/numberText';
+import { useToast } from '../../ui/Toasts';
+
+/** Larger files are refused before they are sent. */
+const MOST_TABLE = 100 * 1024 * 1024;
+
+/** The doors of the pantry: what can be brought in as a file, and what can be taken out. */
+export function BringPage() {
+  const tables = useListTablesQuery(undefined, { refetchOnMountOrArgChange: true }).data ?? [];
+  return (
+    <main className="page">
+      <div className="page-head">
+        <h1>In and out</h1>
+        <Link className="btn-quiet" to="/pantry">
+          Back to the pantry
+        </Link>
+      </div>
+      <div className="doors">
+        <FoodTableDoor />
+        <KitchenFileDoor />
+        <OutDoor />
+      </div>
+      {tables.length > 0 && (
+        <>
+          <h2 className="font-serif font-semibold text-[18px] mt-6 mb-2">Food tables brought</h2>
+          <div className="ledger brought">
+            {tables.map((table) => (
+              <TableRow key={table.id} table={table} />
+            ))}
+          </div>
+        </>
+      )}
+    </main>
+  );
+}
+
+function FoodTableDoor() {
+  const [bring, { isLoading }] = useBringTableMutation();
+  const navigate = useNavigate();
+  const [trouble, setTrouble] = useState('');
+  const take = (file: File) => {
+    if (file.size > MOST_TABLE) return setTrouble(`${file.name} is more than 100 MB. Take a part of the table.`);
+    setTrouble('');
+    return bring({ fileName: file.name, body: new Blob([file], { type: 'text/csv' }) })
+      .unwrap()
+      .then(({ id }) => navigate(`/pantry/tables/${id}`))
+      .catch((error: unknown) => setTrouble(problemText(problemOf(error))));
+  };
+  return (
+    <Door
+      icon={<Table size={20} />}
+      title="A food table"
+      text="A country’s or a lab’s composition table, as CSV or TSV: any delimiter, any letters, any columns. You say once what each column holds."
+      action={isLoading ? 'Reading it' : 'Choose a table'}
+      accept=".csv,.tsv,.txt,text/csv,text/plain,text/tab-separated-values"
+      busy={isLoading}
+      trouble={trouble}
+      onFile={(file) => void take(file)}
+    />
+  );
+}
+
+function KitchenFileDoor() {
+  const [bring, { isLoading }] = useImportKitchenFileMutation();
+  const dispatch = useDispatch();
+  const say = useToast();
+  const [trouble, setTrouble] = useState('');
+  const [clash, setClash] = useState<File>();
+  const take = async (file: File, there?: 'keep') => {
+    setTrouble('');
+    setClash(undefined);
+    try {
+      const body = JSON.parse(await file.text()) as object;
+      const { foods, packs, recipes } = await bring({ body, ...(there ? { there } : {}) }).unwrap();
+      dispatch(api.util.invalidateTags(['foods', 'packs', 'recipes', 'kitchen']));
+      say(`${foods} foods, ${packs} packs and ${recipes} recipes came in.`);
+    } catch (error) {
+      if (problemOf(error).status === 409) setClash(file);
+      setTrouble(error instanceof SyntaxError ? `${file.name} is not JSON: ${error.message}` : problemText(problemOf(error)));
+    }
+  };
+  return (
+    <Door
+      icon={<FileJson size={20} />}
+      title="A kitchen file"
+      text="Foods, packs and recipes of another kitchen, as one file. All of it comes in, or nothing."
+      action={isLoading ? 'Reading it' : 'Choose a kitchen file'}
+      accept=".json,application/json"
+      busy={isLoading}
+      trouble={trouble}
+      onFile={(file) => void take(file)}
+    >
+      {clash && (
+        <button className="btn self-start" onClick={() => void take(clash, 'keep')}>
+          Take in what is new, leave the rest as it is
+        </button>
+      )}
+    </Door>
+  );
+}
+
+function OutDoor() {
+  return (
+    <section className="door" aria-label="Taking out">
+      <h2>
+        <Download size={20} aria-hidden /> Taking out
+      </h2>
+      <p className="muted">
+        Everything is yours. The kitchen file holds all of it without loss; the sheets open in any spreadsheet, and nothing in them runs.
+      </p>
+      <p className="flex gap-2 flex-wrap mt-auto">
+        <a className="btn" href="/api/exports/kitchen-file" download>
+          Kitchen file
+        </a>
+        <a className="btn" href="/api/exports/foods.csv" download>
+          Foods as CSV
+        </a>
+        <a className="btn" href="/api/exports/prices.csv" download>
+          Prices as CSV
+        </a>
+        <a className="btn" href="/api/exports/recipes.csv" download>
+          Recipes as CSV
+        </a>
+      </p>
+    </section>
+  );
+}
+
+interface DoorProps {
+  readonly icon: ReactNode;
+  readonly title: string;
+  readonly text: string;
+  readonly action: string;
+  readonly accept: string;
+  readonly busy: boolean;
+  readonly trouble: string;
+  readonly onFile: (file: File) => void;
+  readonly children?: ReactNode;
+}
+
+/** A place to drop a file on, or to choose one. */
+export function Door({ icon, title, text, action, accept, busy, trouble, onFile, children }: DoorProps) {
+  const input = useRef<HTMLInputElement>(null);
+  const [over, setOver] = useState(false);
+  return (
+    <section
+      className={`door ${over ? 'over' : ''}`}
+      aria-label={title}
+      onDragOver={(event) => {
+        event.preventDefault();
+        setOver(true);
+      }}
+      onDragLeave={() => setOver(false)}
+      onDrop={(event) => {
+        event.preventDefault();
+        setOver(false);
+        const [file] = event.dataTransfer.files;
+        if (file) onFile(file);
+      }}
+    >
+      <h2>
+        {icon} {title}
+      </h2>
+      <p className="muted">{text}</p>
+      {trouble !== '' && (
+        <p className="check bad" role="alert">
+          {trouble}
+        </p>
+      )}
+      {children}
+      <p className="mt-auto flex gap-3 items-center">
+        <button className="btn btn-main" disabled={busy} onClick={() => input.current?.click()}>
+          {action}
+        </button>
+        <span className="faint text-[12.5px]">or drop it here</span>
+      </p>
+      <input
+        ref={input}
+        type="file"
+        accept={accept}
+        className="sr"
+        tabIndex={-1}
+        aria-label={`${title}, file`}
+        onChange={({ target }) => {
+          const [file] = target.files ?? [];
+          if (file) onFile(file);
+          target.value = '';
+        }}
+      />
+    </section>
+  );
+}
+
+const STATES: Readonly<Record<TableImportDto['state'], string>> = {
+  ready: 'not taken in yet',
+  running: 'being taken in',
+  done: 'taken in',
+  cancelled: 'stopped, nothing written',
+  failed: 'failed, nothing written',
+  interrupted: 'interrupted, nothing written',
+};
+
+function TableRow({ table }: { readonly table: TableImportDto }) {
+  const today = useGetKitchenQuery().data?.date ?? table.madeAt.slice(0, 10);
+  return (
+    <div className="ledger-row">
+      <Link className="dish" to={`/pantry/tables/${table.id}`}>
+        {table.tableName ?? table.fileName}
+      </Link>
+      <span className="muted">{table.fileName}</span>
+      <span className={table.state === 'done' ? 'ok' : table.state === 'ready' || table.state === 'running' ? '' : 'warn'}>
+        {STATES[table.state]}
+      </span>
+      <span className="muted">
+        {table.result && `${numberText(table.result.added, 0)} new, ${numberText(table.result.changed, 0)} changed`}
+      </span>
+      <span className="faint">{agoText(table.madeAt.slice(0, 10), today)}</span>
+    </div>
+  );
+}

@@ -1,0 +1,299 @@
+import { useEffect, useState } from 'react';
+import { Link, useNavigate, useParams } from 'react-router';
+import { useDispatch } from 'react-redux';
+import {
+  api,
+  useCancelTableMutation,
+  useGetTableQuery,
+  useListMappingsQuery,
+  useLookAtTableQuery,
+  usePreviewTableMutation,
+  useTakeTableMutation,
+  type ColumnMappingDto,
+  type TableImportDto,
+  type TableLookDto,
+  type TableReadingDto,
+} from '../../api/api.gen';
+import { problemOf, problemText } from '../../api/problem';
+import { numberText } from '../../ui/numberText';
+import { useToast } from '../../ui/Toasts';
+import { ColumnRow } from './ColumnRow';
+import { TableTicket } from './TableTicket';
+
+/** How the person says the file is to be read; what is left out is guessed. */
+interface Letters {
+  readonly encoding?: TableReadingDto['encoding'];
+  readonly delimiter?: string;
+  readonly headingLines?: number;
+  readonly kept?: string;
+}
+
+const ENCODINGS: readonly (readonly [TableReadingDto['encoding'], string])[] = [
+  ['utf-8', 'UTF-8'],
+  ['utf-16le', 'UTF-16, little end first'],
+  ['utf-16be', 'UTF-16, big end first'],
+  ['windows-1252', 'Windows, western'],
+  ['windows-1250', 'Windows, central European'],
+  ['windows-1251', 'Windows, Cyrillic'],
+  ['iso-8859-15', 'Latin 9'],
+  ['iso-8859-2', 'Latin 2'],
+  ['macintosh', 'Mac'],
+  ['shift_jis', 'Japanese'],
+  ['gb18030', 'Chinese'],
+  ['euc-kr', 'Korean'],
+];
+const DELIMITERS: readonly (readonly [string, string])[] = [
+  [',', 'commas'],
+  [';', 'semicolons'],
+  ['\t', 'tabs'],
+  ['|', 'bars'],
+  ['^', 'carets'],
+  ['~', 'tildes'],
+];
+
+/** A food table that was brought: how it is read, what each column holds, and what comes of it. */
+export function TablePage() {
+  const { tableId = '' } = useParams();
+  const [letters, setLetters] = useState<Letters>({});
+  const [running, setRunning] = useState(false);
+  const { data: table, error: lost } = useGetTableQuery({ id: tableId }, { pollingInterval: running ? 400 : 0 });
+  const waits = table?.state === 'running';
+  if (running !== waits && table) setRunning(waits);
+  const { currentData: look, error } = useLookAtTableQuery(
+    {
+      id: tableId,
+      ...letters,
+      ...(letters.headingLines === undefined ? {} : { headingLines: letters.headingLines }),
+    },
+    { skip: !table || waits || table.state === 'done' },
+  );
+  if (lost) return <Lost text={problemText(problemOf(lost))} />;
+  if (!table) return <main className="page" aria-busy="true" />;
+  return (
+    <main className="pantry">
+      <div className="page">
+        <div className="page-head">
+          <h1>{table.fileName}</h1>
+          <span className="muted">{numberText(Math.max(1, table.bytes / 1024), 0)} kB</span>
+          <Link className="btn-quiet ml-auto" to="/pantry/bring">
+            Bring another
+          </Link>
+        </div>
+        {error && (
+          <p className="check bad mb-3" role="alert">
+            {problemText(problemOf(error))}
+          </p>
+        )}
+        {look || error ? <Reading look={look} letters={letters} onChange={setLetters} /> : null}
+        {!look && !error && table.state !== 'done' && !waits && <p className="muted">Looking at the table.</p>}
+      </div>
+      <Mapping key={look ? JSON.stringify([letters, look.columns.length]) : 'none'} table={table} look={look} />
+    </main>
+  );
+}
+
+/** How the letters of the file become cells. */
+function Reading({
+  look,
+  letters,
+  onChange,
+}: {
+  readonly look: TableLookDto | undefined;
+  readonly letters: Letters;
+  readonly onChange: (letters: Letters) => void;
+}) {
+  const kept = useListMappingsQuery().data ?? [];
+  const reading = look?.mapping;
+  const delimiter = letters.delimiter ?? reading?.delimiter ?? ',';
+  return (
+    <div className="reading">
+      <label className="labelled">
+        Letters
+        <select
+          className="field"
+          value={letters.encoding ?? reading?.encoding ?? 'utf-8'}
+          onChange={({ target }) => onChange({ ...letters, encoding: target.value as TableReadingDto['encoding'] })}
+        >
+          {ENCODINGS.map(([encoding, name]) => (
+            <option key={encoding} value={encoding}>
+              {name}
+            </option>
+          ))}
+        </select>
+      </label>
+      <label className="labelled">
+        Cells parted by
+        <select className="field" value={delimiter} onChange={({ target }) => onChange({ ...letters, delimiter: target.value })}>
+          {[...DELIMITERS, ...(DELIMITERS.some(([one]) => one === delimiter) ? [] : [[delimiter, `“${delimiter}”`] as const])].map(
+            ([one, name]) => (
+              <option key={one} value={one}>
+                {name}
+              </option>
+            ),
+          )}
+        </select>
+      </label>
+      <label className="labelled">
+        Lines above the foods
+        <input
+          className="field num"
+          type="number"
+          min={0}
+          max={50}
+          value={letters.headingLines ?? reading?.headingLines ?? 1}
+          onChange={({ target }) => onChange({ ...letters, headingLines: Math.max(0, Math.round(Number(target.value))) })}
+        />
+      </label>
+      {kept.length > 0 && (
+        <label className="labelled">
+          As a table before
+          <select
+            className="field"
+            value={letters.kept ?? ''}
+            onChange={({ target }) => onChange(target.value === '' ? {} : { kept: target.value })}
+          >
+            <option value="">guessed anew</option>
+            {kept.map(({ name }) => (
+              <option key={name}>{name}</option>
+            ))}
+          </select>
+        </label>
+      )}
+    </div>
+  );
+}
+
+function Mapping({ table, look }: { readonly table: TableImportDto; readonly look: TableLookDto | undefined }) {
+  const [mapping, setMapping] = useState(look?.mapping);
+  const [all, setAll] = useState(false);
+  const [name, setName] = useState(table.tableName ?? look?.fromKept ?? table.fileName.replace(/\.[a-z]+$/i, '').slice(0, 60));
+  const [preview, { data: tried, error, isLoading }] = usePreviewTableMutation();
+  const [take] = useTakeTableMutation();
+  const [cancel] = useCancelTableMutation();
+  const dispatch = useDispatch();
+  const navigate = useNavigate();
+  const say = useToast();
+  // The whole table is tried once the person pauses: what comes of a mapping is seen, not guessed.
+  useEffect(() => {
+    if (!mapping || table.state === 'running' || table.state === 'done') return;
+    const timer = setTimeout(() => void preview({ id: table.id, takeTableDto: { name: name.trim() || 'table', mapping } }), 500);
+    return () => clearTimeout(timer);
+  }, [mapping, name, preview, table.id, table.state]);
+  // Once it is in, every list of foods is another.
+  useEffect(() => {
+    if (table.state === 'done') dispatch(api.util.invalidateTags(['foods', 'kitchen', 'recipes']));
+  }, [table.state, dispatch]);
+  const trouble = error ? problemText(problemOf(error)) : '';
+  const mappedOf = (heading: string) => mapping?.columns.find((one) => one.heading === heading);
+  const taken = new Set(mapping?.columns.map(({ target }) => target));
+  const map = (heading: string, mapped: ColumnMappingDto | undefined) =>
+    mapping &&
+    setMapping({ ...mapping, columns: [...mapping.columns.filter((one) => one.heading !== heading), ...(mapped ? [mapped] : [])] });
+  const shown = look?.columns.filter(({ heading }) => all || mappedOf(heading)) ?? [];
+  const rest = (look?.columns.length ?? 0) - shown.length;
+  const busy = table.state === 'running' || table.state === 'done';
+  return (
+    <>
+      {look && mapping && !busy && (
+        <section className="page below" aria-label="Columns">
+          {look.missing.length > 0 && (
+            <p className="check bad mb-2">
+              <span aria-hidden>▲</span> Not in this table: {look.missing.join(', ')}. Choose the columns that took their place.
+            </p>
+          )}
+          <div className="flex items-center gap-4 mb-2 flex-wrap">
+            <span className="seg" role="group" aria-label="Decimals">
+              <button aria-pressed={mapping.decimal === '.'} onClick={() => setMapping({ ...mapping, decimal: '.' })}>
+                1.5
+              </button>
+              <button aria-pressed={mapping.decimal === ','} onClick={() => setMapping({ ...mapping, decimal: ',' })}>
+                1,5
+              </button>
+            </span>
+            <span className="seg" role="group" aria-label="Figures are for">
+              <button aria-pressed={mapping.per.unit === 'g'} onClick={() => setMapping({ ...mapping, per: { amount: 100, unit: 'g' } })}>
+                per 100 g
+              </button>
+              <button aria-pressed={mapping.per.unit === 'ml'} onClick={() => setMapping({ ...mapping, per: { amount: 100, unit: 'ml' } })}>
+                per 100 ml
+              </button>
+            </span>
+            <span className="muted">
+              {mapping.columns.length} of {look.columns.length} columns taken
+            </span>
+          </div>
+          <div className="ledger columns">
+            <div className="ledger-row heads">
+              <span>column</span>
+              <span>as it stands</span>
+              <span>holds</span>
+              <span>in</span>
+            </div>
+            {shown.map((column) => (
+              <ColumnRow
+                key={column.heading}
+                column={column}
+                mapped={mappedOf(column.heading)}
+                taken={taken}
+                onMap={(mapped) => map(column.heading, mapped)}
+              />
+            ))}
+          </div>
+          {(rest > 0 || all) && (
+            <button className="btn-quiet mt-2" onClick={() => setAll(!all)}>
+              {all ? 'Only what is taken' : `Show the ${rest} columns that are not taken`}
+            </button>
+          )}
+        </section>
+      )}
+      <aside className="tag" aria-label="Taking it in">
+        <TableTicket
+          table={table}
+          preview={tried}
+          trying={isLoading || (!tried && trouble === '' && look !== undefined)}
+          trouble={trouble}
+          name={name}
+          onName={setName}
+          onTake={(keepMapping) =>
+            mapping &&
+            take({ id: table.id, takeTableDto: { name: name.trim(), mapping, keepMapping } })
+              .unwrap()
+              .catch((problem: unknown) => say(problemText(problemOf(problem))))
+          }
+          onStop={() =>
+            void cancel({ id: table.id })
+              .unwrap()
+              .then(() => say('Stopped. The pantry is as it was.'))
+              .catch((problem: unknown) => say(problemText(problemOf(problem))))
+          }
+        />
+        {!busy && (
+          <button
+            className="btn-quiet mt-6"
+            onClick={() =>
+              void cancel({ id: table.id })
+                .unwrap()
+                .then(() => navigate('/pantry/bring'))
+            }
+          >
+            Forget this file
+          </button>
+        )}
+      </aside>
+    </>
+  );
+}
+
+function Lost({ text }: { readonly text: string }) {
+  return (
+    <main className="page">
+      <div className="empty" role="alert">
+        <h2>This table is not here</h2>
+        <p className="muted mb-4">{text}</p>
+        <Link className="btn btn-main" to="/pantry/bring">
+          Bring it again
+        </Link>
+      </div>
+    </main>
+  );
+}
