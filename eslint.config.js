@@ -15,6 +15,7 @@ const CORE_ORDER = [
   'recipe',
   'text',
   'table',
+  'receipt',
   'scale',
   'sureness',
   'book',

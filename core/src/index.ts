@@ -5,6 +5,7 @@ export * from './price/index.js';
 export * from './recipe/index.js';
 export * from './text/index.js';
 export * from './table/index.js';
+export * from './receipt/index.js';
 export * from './scale/index.js';
 export * from './sureness/index.js';
 export * from './book/index.js';

@@ -9,6 +9,7 @@ import { HealthController } from './health/health.controller.js';
 import { ImportsModule } from './imports/imports.module.js';
 import { KitchensModule } from './kitchens/kitchens.module.js';
 import { PacksModule } from './packs/packs.module.js';
+import { ReceiptsModule } from './receipts/receipts.module.js';
 import { RecipesModule } from './recipes/recipes.module.js';
 import { TablesModule } from './tables/tables.module.js';
 
@@ -26,6 +27,7 @@ import { TablesModule } from './tables/tables.module.js';
     ExportsModule,
     DistributionsModule,
     TablesModule,
+    ReceiptsModule,
   ],
   controllers: [HealthController],
 })

@@ -8,9 +8,11 @@ import { RecipeFoodEntity } from '../recipes/recipeFood.entity.js';
 import { RecipeRevisionEntity } from '../recipes/recipeRevision.entity.js';
 import { TableImportEntity } from '../tables/tableImport.entity.js';
 import { TableMappingEntity } from '../tables/tableMapping.entity.js';
+import { ReceiptNameEntity } from '../receipts/receiptName.entity.js';
 import { FoodTables1764300000003 } from './migrations/foodTables.migration.js';
 import { Kitchens1764000000001 } from './migrations/kitchens.migration.js';
 import { Pantry1764200000002 } from './migrations/pantry.migration.js';
+import { Receipts1764400000004 } from './migrations/receipts.migration.js';
 
 /** The database of an address; the schema changes by migration only. */
 export function dataSourceOptions(url: string | undefined): DataSourceOptions {
@@ -27,8 +29,9 @@ export function dataSourceOptions(url: string | undefined): DataSourceOptions {
       RecipeFoodEntity,
       TableImportEntity,
       TableMappingEntity,
+      ReceiptNameEntity,
     ],
-    migrations: [Kitchens1764000000001, Pantry1764200000002, FoodTables1764300000003],
+    migrations: [Kitchens1764000000001, Pantry1764200000002, FoodTables1764300000003, Receipts1764400000004],
     migrationsRun: true,
     migrationsTransactionMode: 'all',
     synchronize: false,

@@ -6,5 +6,9 @@ import { RecipesModule } from '../recipes/recipes.module.js';
 import { ImportsController } from './imports.controller.js';
 import { ImportsService } from './imports.service.js';
 
-@Module({ imports: [KitchensModule, FoodsModule, PacksModule, RecipesModule], controllers: [ImportsController], providers: [ImportsService] })
+@Module({
+  imports: [KitchensModule, FoodsModule, PacksModule, RecipesModule],
+  controllers: [ImportsController],
+  providers: [ImportsService],
+})
 export class ImportsModule {}

@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
 import { InjectRepository } from '@nestjs/typeorm';
-import { packFaults, PackEntry, type Pack } from '@portiona/core';
-import { In, Repository } from 'typeorm';
+import { exactPrice, packFaults, PackEntry, readEntry, type Pack } from '@portiona/core';
+import { In, Repository, type EntityManager } from 'typeorm';
 import { isTaken } from '../database/isTaken.js';
 import { FoodsService } from '../foods/foods.service.js';
 import { NotFoundError, StaleSaveError, TakenError, UnreadableError } from '../http/problems.js';
@@ -52,6 +52,34 @@ export class PacksService {
     return this.get(id);
   }
 
+  /**
+   * Adds prices seen, in the caller's transaction: all of them, but one that was seen just so before is not added again.
+   *
+   * @param path put before each fault's
+   * @returns how many were added, and every pack as it was read
+   * @throws UnreadableError with every fault
+   */
+  async addSeen(
+    manager: EntityManager,
+    found: readonly object[],
+    path: string,
+  ): Promise<{ readonly added: number; readonly packs: readonly PackEntry[] }> {
+    const kitchenId = await this.kitchens.id();
+    const packs = await this.#readAll(found, path);
+    // Two that add the same price at once: the second waits, and finds it there.
+    await manager.query('SELECT 1 FROM kitchens WHERE id = $1 FOR UPDATE', [kitchenId]);
+    const there = await manager.find(PackEntity, { where: { kitchenId, foodId: In(packs.map(({ food }) => food)) } });
+    const seen = new Set(there.map(({ document }) => sameAs(document)));
+    const rows = packs.flatMap((document) => {
+      if (seen.has(sameAs(document))) return [];
+      seen.add(sameAs(document));
+      const id = randomUUID();
+      return [{ kitchenId, id, foodId: document.food, revision: 1, document: { ...document, id } }];
+    });
+    if (rows.length > 0) await manager.insert(PackEntity, rows);
+    return { added: rows.length, packs };
+  }
+
   /** @throws UnreadableError, NotFoundError, StaleSaveError */
   async save(id: string, revision: number, found: object): Promise<SavedDto> {
     const document = await this.#read(found);
@@ -70,6 +98,17 @@ export class PacksService {
     if (affected !== 1) throw new NotFoundError('pack', id);
   }
 
+  async #readAll(found: readonly object[], path: string): Promise<PackEntry[]> {
+    const read = found.map((document, i) => readEntry(PackEntry, document, `${path}[${i}].document`));
+    const faults = read.flatMap((one) => (one.ok ? [] : one.faults));
+    if (faults.length > 0) throw new UnreadableError(faults);
+    const packs = read.flatMap((one) => (one.ok ? [JSON.parse(JSON.stringify(one.entry)) as PackEntry] : []));
+    const foods = new Map((await this.foods.known(packs.map(({ food }) => food))).map((food) => [food.id, food]));
+    const unsound = packs.flatMap((pack, i) => packFaults(pack, foods, `${path}[${i}].document`));
+    if (unsound.length > 0) throw new UnreadableError(unsound);
+    return packs;
+  }
+
   async #read(found: object): Promise<PackEntry> {
     const document = readBody(PackEntry, found, 'document');
     const foods = new Map((await this.foods.known([document.food])).map((food) => [food.id, food]));
@@ -77,4 +116,9 @@ export class PacksService {
     if (faults.length > 0) throw new UnreadableError(faults);
     return document;
   }
+}
+
+/** What makes two prices the same one: food, shop, size, price and day. */
+function sameAs({ food, shop, net, unit, price, currency, seen }: PackEntry): string {
+  return JSON.stringify([food, shop, net, unit, exactPrice(price).toFixed(), currency, seen]);
 }

@@ -3,6 +3,7 @@ import { ComparePage } from '../features/foods/ComparePage';
 import { PantryPage } from '../features/foods/PantryPage';
 import { BringPage } from '../features/tables/BringPage';
 import { TablePage } from '../features/tables/TablePage';
+import { ReceiptPage } from '../features/receipts/ReceiptPage';
 import { RecipesPage } from '../features/recipes/RecipesPage';
 import { BuildStation } from '../stations/build/BuildStation';
 import { CardStation } from '../stations/card/CardStation';
@@ -29,6 +30,7 @@ export const router = createBrowserRouter([
       { path: 'pantry', element: <PantryPage /> },
       { path: 'pantry/compare', element: <ComparePage /> },
       { path: 'pantry/bring', element: <BringPage /> },
+      { path: 'pantry/receipt', element: <ReceiptPage /> },
       { path: 'pantry/tables/:tableId', element: <TablePage /> },
       { path: 'pantry/:foodId', element: <PantryPage /> },
       { path: '*', element: <NotHere /> },

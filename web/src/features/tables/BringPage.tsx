@@ -1,7 +1,7 @@
 import { useRef, useState, type ReactNode } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { useDispatch } from 'react-redux';
-import { Download, FileJson, Table } from 'lucide-react';
+import { Download, FileJson, Receipt, Table } from 'lucide-react';
 import { agoText } from '@portiona/core';
 import {
   api,
@@ -9,6 +9,7 @@ import {
   useGetKitchenQuery,
   useImportKitchenFileMutation,
   useListTablesQuery,
+  useReadReceiptMutation,
   type TableImportDto,
 } from '../../api/api.gen';
 import { problemOf, problemText } from '../../api/problem';
@@ -31,6 +32,7 @@ export function BringPage() {
       </div>
       <div className="doors">
         <FoodTableDoor />
+        <ReceiptDoor />
         <KitchenFileDoor />
         <OutDoor />
       </div>
@@ -66,6 +68,31 @@ function FoodTableDoor() {
       title="A food table"
       text="A country’s or a lab’s composition table, as CSV or TSV: any delimiter, any letters, any columns. You say once what each column holds."
       action={isLoading ? 'Reading it' : 'Choose a table'}
+      accept=".csv,.tsv,.txt,text/csv,text/plain,text/tab-separated-values"
+      busy={isLoading}
+      trouble={trouble}
+      onFile={(file) => void take(file)}
+    />
+  );
+}
+
+function ReceiptDoor() {
+  const [read, { isLoading }] = useReadReceiptMutation();
+  const navigate = useNavigate();
+  const [trouble, setTrouble] = useState('');
+  const take = (file: File) => {
+    setTrouble('');
+    return read({ fileName: file.name, body: new Blob([file], { type: 'text/csv' }) })
+      .unwrap()
+      .then((state) => navigate('/pantry/receipt', { state }))
+      .catch((error: unknown) => setTrouble(problemText(problemOf(error))));
+  };
+  return (
+    <Door
+      icon={<Receipt size={20} />}
+      title="A receipt or price list"
+      text="What the till printed or a shop sent, as CSV. Each line finds its food, and stands against what you pay now before it is added."
+      action={isLoading ? 'Reading it' : 'Choose a receipt'}
       accept=".csv,.tsv,.txt,text/csv,text/plain,text/tab-separated-values"
       busy={isLoading}
       trouble={trouble}

@@ -1,0 +1,3 @@
+export * from './packSize.js';
+export * from './receiptLines.js';
+export * from './receiptMapping.js';

@@ -1,0 +1,42 @@
+import { Body, Controller, Get, HttpCode, Post, Query, Req } from '@nestjs/common';
+import { ApiBody, ApiConsumes, ApiCreatedResponse, ApiOkResponse, ApiOperation, ApiQuery, ApiTags } from '@nestjs/swagger';
+import type { Request } from 'express';
+import { RefusedFileError } from '../http/problems.js';
+import { AddedPricesDto, ReceiptNameDto, ReceiptRowsDto, SeenPricesDto } from './receipt.dto.js';
+import { ReceiptsService } from './receipts.service.js';
+
+@ApiTags('receipts')
+@Controller('receipts')
+export class ReceiptsController {
+  constructor(private readonly receipts: ReceiptsService) {}
+
+  @Post('read')
+  @HttpCode(200)
+  @ApiOperation({
+    operationId: 'readReceipt',
+    summary: 'Reads a till receipt or price list, CSV of any delimiter and encoding; keeps nothing',
+  })
+  @ApiConsumes('text/csv')
+  @ApiBody({ schema: { type: 'string', format: 'binary' } })
+  @ApiQuery({ name: 'fileName', required: false })
+  @ApiOkResponse({ type: ReceiptRowsDto })
+  read(@Req() request: Request, @Query('fileName') fileName = 'receipt.csv'): Promise<ReceiptRowsDto> {
+    if (request.readableEnded) throw new RefusedFileError('send the receipt as text/csv, not as JSON');
+    if (request.headers['content-encoding'] !== undefined) throw new RefusedFileError('send the receipt as it is, not packed');
+    return this.receipts.read(fileName, request);
+  }
+
+  @Get('names')
+  @ApiOperation({ operationId: 'receiptNames', summary: 'Foods by what shops call them, as chosen before' })
+  @ApiOkResponse({ type: [ReceiptNameDto] })
+  names(): Promise<ReceiptNameDto[]> {
+    return this.receipts.remembered();
+  }
+
+  @Post('prices')
+  @ApiOperation({ operationId: 'addPrices', summary: 'Adds prices seen, all or none; what is there just so is not added again' })
+  @ApiCreatedResponse({ type: AddedPricesDto })
+  add(@Body() { prices }: SeenPricesDto): Promise<AddedPricesDto> {
+    return this.receipts.add(prices);
+  }
+}

@@ -1,0 +1,71 @@
+import { randomUUID } from 'node:crypto';
+import { rm } from 'node:fs/promises';
+import type { Readable } from 'node:stream';
+import { Injectable } from '@nestjs/common';
+import { InjectDataSource, InjectRepository } from '@nestjs/typeorm';
+import { delimiterOf, itemKey, quoteOf } from '@portiona/core';
+import { DataSource, Repository } from 'typeorm';
+import { RefusedFileError } from '../http/problems.js';
+import { KitchensService } from '../kitchens/kitchens.service.js';
+import { PacksService } from '../packs/packs.service.js';
+import { receiveTable, tablePath } from '../tables/tableFile.js';
+import { firstLetters, tableRows } from '../tables/tableRows.js';
+import type { AddedPricesDto, ReceiptNameDto, ReceiptRowsDto, SeenPriceDto } from './receipt.dto.js';
+import { ReceiptNameEntity } from './receiptName.entity.js';
+
+/** Nobody buys more at once, and no one looks through more. */
+const MOST_ROWS = 5000;
+
+@Injectable()
+export class ReceiptsService {
+  constructor(
+    @InjectDataSource() private readonly database: DataSource,
+    @InjectRepository(ReceiptNameEntity) private readonly names: Repository<ReceiptNameEntity>,
+    private readonly packs: PacksService,
+    private readonly kitchens: KitchensService,
+  ) {}
+
+  /** The rows of a receipt, whatever its letters and delimiter; nothing is kept. @throws RefusedFileError, TooLargeError */
+  async read(fileName: string, from: Readable): Promise<ReceiptRowsDto> {
+    const id = randomUUID();
+    const path = tablePath(id);
+    const { encoding } = await receiveTable(id, from);
+    try {
+      const first = await firstLetters(path, encoding);
+      const quote = quoteOf(first);
+      const rows: (readonly string[])[] = [];
+      for await (const { cells } of tableRows(path, { encoding, delimiter: delimiterOf(first, quote), quote })) {
+        if (rows.length >= MOST_ROWS) throw new RefusedFileError(`more than ${MOST_ROWS} rows; bring it in parts`);
+        rows.push([...cells]);
+      }
+      return { fileName: fileName.slice(0, 200), rows };
+    } finally {
+      await rm(path, { force: true });
+    }
+  }
+
+  /** Every name that was chosen a food for. */
+  async remembered(): Promise<ReceiptNameDto[]> {
+    const rows = await this.names.find({ where: { kitchenId: await this.kitchens.id() }, order: { words: 'ASC' } });
+    return rows.map(({ words, foodId }) => ({ words, food: foodId }));
+  }
+
+  /**
+   * Adds prices seen, all of them or none; one that was seen just so before is not added again. What the shop calls each food is
+   * remembered.
+   *
+   * @throws UnreadableError with every fault
+   */
+  async add(prices: readonly SeenPriceDto[]): Promise<AddedPricesDto> {
+    const kitchenId = await this.kitchens.id();
+    const documents = prices.map(({ document }) => document);
+    return this.database.transaction(async (manager) => {
+      const { added, packs } = await this.packs.addSeen(manager, documents, 'prices');
+      const names = new Map(prices.map(({ item }, i) => [itemKey(item ?? ''), packs[i]?.food ?? '']));
+      names.delete('');
+      const rows = [...names].map(([words, foodId]) => ({ kitchenId, words, foodId }));
+      if (rows.length > 0) await manager.upsert(ReceiptNameEntity, rows, ['kitchenId', 'words']);
+      return { added, there: prices.length - added };
+    });
+  }
+}

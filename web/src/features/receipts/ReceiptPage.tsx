@@ -1,0 +1,251 @@
+import { useMemo, useState } from 'react';
+import { Link, useLocation, useNavigate } from 'react-router';
+import {
+  guessReceipt,
+  matchedLine,
+  receiptLines,
+  RECEIPT_TARGETS,
+  standing,
+  type Food,
+  type MatchedLine,
+  type ReceiptLine,
+  type ReceiptMapping,
+  type ReceiptTarget,
+} from '@portiona/core';
+import { useAddPricesMutation, useReceiptNamesQuery, type ReceiptRowsDto } from '../../api/api.gen';
+import { asDocument } from '../../api/documents';
+import { problemOf, problemText } from '../../api/problem';
+import { useToast } from '../../ui/Toasts';
+import { useKitchen, type KitchenHere } from '../kitchen/useKitchen';
+import { ReceiptRow, type LineChoice } from './ReceiptRow';
+
+const TARGET_NAMES: Readonly<Record<ReceiptTarget, string>> = {
+  item: 'Name in',
+  size: 'Size in',
+  quantity: 'Count in',
+  price: 'Price of one in',
+  total: 'Price of the line in',
+  shop: 'Shop in',
+  date: 'Day in',
+  offer: 'Offer in',
+};
+
+/** A till receipt or price list, line by line with the foods it is most likely of, looked over before its prices are added. */
+export function ReceiptPage() {
+  const here = useKitchen();
+  const names = useReceiptNamesQuery(undefined, { refetchOnMountOrArgChange: true }).data;
+  const receipt = useLocation().state as ReceiptRowsDto | null;
+  if (!receipt)
+    return (
+      <main className="page">
+        <div className="empty">
+          <h2>No receipt here</h2>
+          <p className="muted mb-4">Bring one as a CSV file, and its lines stand here to look over.</p>
+          <Link className="btn btn-main" to="/pantry/bring">
+            Bring one
+          </Link>
+        </div>
+      </main>
+    );
+  if (!here || !names) return <main className="page" aria-busy="true" />;
+  return <Review receipt={receipt} here={here} remembered={new Map(names.map(({ words, food }) => [words, food]))} />;
+}
+
+interface ReviewProps {
+  readonly receipt: ReceiptRowsDto;
+  readonly here: KitchenHere;
+  readonly remembered: ReadonlyMap<string, string>;
+}
+
+function Review({ receipt: { rows, fileName }, here, remembered }: ReviewProps) {
+  const { settings } = here.kitchen;
+  const [mapping, setMapping] = useState<ReceiptMapping>(() => guessReceipt(rows));
+  const [shop, setShop] = useState('');
+  const [seen, setSeen] = useState(settings.date);
+  const [choices, setChoices] = useState<ReadonlyMap<number, LineChoice>>(new Map());
+  const [add, { isLoading }] = useAddPricesMutation();
+  const navigate = useNavigate();
+  const say = useToast();
+  const read = useMemo(() => receiptLines(rows, mapping, { shop: shop.trim(), seen }), [rows, mapping, shop, seen]);
+  const matched = useMemo(
+    () =>
+      read.lines.map((line) => matchedLine(line, here.foodsById, here.index, remembered, (food) => here.kitchen.packsOf(food), settings)),
+    [read, here, remembered, settings],
+  );
+  const lines = matched.map((match) => chosen(match, choices.get(match.line.row), here));
+  const ready = lines.filter(isReady);
+  const taken = ready.filter(({ take }) => take);
+  const wantsShop = mapping.columns.shop === undefined && shop.trim() === '';
+  const shops = [...new Set(here.kitchen.content.packs.map((pack) => pack.shop))].sort();
+  const addAll = async () => {
+    try {
+      const prices = taken.map(({ line: { net, unit, item, price, promotion, ...of }, food }) => ({
+        item,
+        document: asDocument({
+          food: food.id,
+          net,
+          unit,
+          price,
+          currency: settings.currency,
+          shop: of.shop,
+          seen: of.seen,
+          ...(promotion ? { promotion } : {}),
+        }),
+      }));
+      const { added, there } = await add({ seenPricesDto: { prices } }).unwrap();
+      say(`${added} ${added === 1 ? 'price' : 'prices'} added.${there > 0 ? ` ${there} were there already.` : ''}`);
+      await navigate('/pantry');
+    } catch (error) {
+      say(problemText(problemOf(error)));
+    }
+  };
+  return (
+    <main className="page">
+      <div className="page-head">
+        <h1>{fileName}</h1>
+        <span className="muted">
+          {read.lines.length} prices, {lines.filter(({ food }) => food).length} with their food
+        </span>
+        <Link className="btn-quiet ml-auto" to="/pantry/bring">
+          Bring another
+        </Link>
+        <button className="btn btn-main" disabled={taken.length === 0 || wantsShop || isLoading} onClick={() => void addAll()}>
+          Add {taken.length} {taken.length === 1 ? 'price' : 'prices'}
+        </button>
+      </div>
+      <div className="reading mb-3">
+        {mapping.columns.shop === undefined && (
+          <label className="labelled">
+            Shop
+            <input
+              className="field"
+              list="shops"
+              value={shop}
+              maxLength={120}
+              aria-invalid={wantsShop}
+              placeholder="Where was it?"
+              onChange={({ target }) => setShop(target.value)}
+            />
+            <datalist id="shops">
+              {shops.map((one) => (
+                <option key={one} value={one} />
+              ))}
+            </datalist>
+          </label>
+        )}
+        {mapping.columns.date === undefined && (
+          <label className="labelled">
+            Day
+            <input
+              className="field"
+              type="date"
+              value={seen}
+              max={settings.date}
+              onChange={({ target }) => target.value !== '' && setSeen(target.value)}
+            />
+          </label>
+        )}
+        <Columns rows={rows} mapping={mapping} onChange={setMapping} />
+      </div>
+      <div className="ledger receipt">
+        <div className="ledger-row heads">
+          <span />
+          <span>on the receipt</span>
+          <span>food</span>
+          <span>one holds</span>
+          <span className="num">price</span>
+          <span className="num">a kg</span>
+          <span>against now</span>
+        </div>
+        {lines.map((line) => (
+          <ReceiptRow
+            key={line.line.row}
+            line={line}
+            ready={isReady(line)}
+            here={here}
+            onChoose={(choice) => setChoices(new Map(choices).set(line.line.row, { ...choices.get(line.line.row), ...choice }))}
+          />
+        ))}
+        {lines.length === 0 && (
+          <p className="muted p-6 col-span-full">No price found yet. Say above which columns hold the name and the price.</p>
+        )}
+      </div>
+      {read.passed.length > 0 && (
+        <p className="faint text-[12.5px] mt-2">
+          Passed over: {read.passed.map(({ row, item, why }) => `row ${row}${item === '' ? '' : `, ${item}`} (${why})`).join('; ')}.
+        </p>
+      )}
+    </main>
+  );
+}
+
+/** A line as the person has it: what was read, changed by what they chose. */
+function chosen({ line, food, by, ...stands }: MatchedLine, choice: LineChoice | undefined, here: KitchenHere) {
+  if (!choice) return { line, food, by, ...stands, take: food !== undefined && !stands.doubtful };
+  const changed: ReceiptLine = {
+    ...line,
+    ...(choice.net === undefined ? {} : { net: choice.net }),
+    ...(choice.unit === undefined ? {} : { unit: choice.unit }),
+  };
+  const now = choice.food ?? food;
+  return {
+    line: changed,
+    food: now,
+    by: choice.food ? ('you' as const) : by,
+    ...standing(changed, now, (id) => here.kitchen.packsOf(id), here.kitchen.settings),
+    take: choice.take ?? now !== undefined,
+  };
+}
+
+export type ChosenLine = ReturnType<typeof chosen>;
+
+/** Whether a line says all that a price needs. */
+function isReady(
+  line: ChosenLine,
+): line is ChosenLine & { readonly food: Food; readonly line: ReceiptLine & { readonly net: number; readonly unit: string } } {
+  return line.food !== undefined && line.line.net !== undefined && line.line.unit !== undefined;
+}
+
+function Columns({
+  rows,
+  mapping,
+  onChange,
+}: {
+  readonly rows: ReceiptRowsDto['rows'];
+  readonly mapping: ReceiptMapping;
+  readonly onChange: (mapping: ReceiptMapping) => void;
+}) {
+  const width = rows.reduce((most, row) => Math.max(most, row.length), 0);
+  const headings = Array.from({ length: width }, (_, c) => {
+    const text = rows
+      .slice(0, Math.max(1, mapping.headingLines))
+      .map((row) => row[c]?.trim() ?? '')
+      .filter(Boolean)
+      .join(' ');
+    return text === '' ? `Column ${c + 1}` : text;
+  });
+  return (
+    <>
+      {RECEIPT_TARGETS.map((target) => (
+        <label key={target} className="labelled">
+          {TARGET_NAMES[target]}
+          <select
+            className="field"
+            value={mapping.columns[target] ?? ''}
+            onChange={({ target: { value } }) => {
+              const { [target]: _, ...rest } = mapping.columns;
+              onChange({ ...mapping, columns: value === '' ? rest : { ...rest, [target]: Number(value) } });
+            }}
+          >
+            <option value="">not told</option>
+            {headings.map((heading, c) => (
+              <option key={c} value={c}>
+                {heading}
+              </option>
+            ))}
+          </select>
+        </label>
+      ))}
+    </>
+  );
+}

@@ -1,0 +1,138 @@
+import { useState } from 'react';
+import { Popover } from 'radix-ui';
+import { currencySign, moneyText, type Food } from '@portiona/core';
+import { percentText, priceText } from '../../ui/numberText';
+import type { KitchenHere } from '../kitchen/useKitchen';
+import type { ChosenLine } from './ReceiptPage';
+
+/** What a person changed of a line. */
+export interface LineChoice {
+  readonly food?: Food;
+  readonly net?: number;
+  readonly unit?: string;
+  readonly take?: boolean;
+}
+
+interface ReceiptRowProps {
+  readonly line: ChosenLine;
+  readonly ready: boolean;
+  readonly here: KitchenHere;
+  readonly onChoose: (choice: LineChoice) => void;
+}
+
+/** One line of a receipt: the shop's words, the food, what one holds, and how the price stands to what is paid now. */
+export function ReceiptRow({ line: { line, food, by, perKg, change, doubtful, take }, ready, here, onChoose }: ReceiptRowProps) {
+  const { currency } = here.kitchen.settings;
+  const [text, setText] = useState<string>();
+  const units = [...new Set(['g', 'kg', 'ml', 'l', 'oz', 'lb', 'piece', ...Object.keys(food?.measures ?? {})])];
+  return (
+    <div className={`ledger-row ${ready && take ? '' : 'unmapped'}`}>
+      <input
+        type="checkbox"
+        aria-label={`Add the price of ${line.item}`}
+        checked={ready && take}
+        disabled={!ready}
+        onChange={({ target }) => onChoose({ take: target.checked })}
+      />
+      <span className="min-w-0">
+        {line.item}
+        {line.note !== '' && <span className="faint text-[12px]"> {line.note}</span>}
+        {line.promotion && <span className="chip warn ml-1.5">offer</span>}
+      </span>
+      <span className="flex gap-1.5 items-center min-w-0">
+        <FoodChoice item={line.item} food={food} here={here} onPick={(chosen) => onChoose({ food: chosen })} />
+        {by === 'remembered' && <span className="chip">as before</span>}
+      </span>
+      <span className="flex gap-1">
+        <input
+          className="field w-[70px] num"
+          aria-label={`What one ${line.item} holds`}
+          inputMode="decimal"
+          placeholder="how much?"
+          value={text ?? (line.net === undefined ? '' : String(line.net))}
+          aria-invalid={line.net === undefined}
+          onChange={({ target }) => {
+            setText(target.value);
+            const net = Number(target.value.replace(',', '.'));
+            if (Number.isFinite(net) && net > 0) onChoose({ net, unit: line.unit ?? 'g' });
+          }}
+          onBlur={() => setText(undefined)}
+        />
+        <select
+          className="field w-[84px]"
+          aria-label={`Unit of ${line.item}`}
+          value={line.unit ?? 'g'}
+          onChange={({ target }) => onChoose({ unit: target.value })}
+        >
+          {units.map((unit) => (
+            <option key={unit}>{unit}</option>
+          ))}
+        </select>
+      </span>
+      <span className="num">{moneyText(Number(line.price), currency)}</span>
+      <span className="num">{perKg === undefined ? '' : priceText(perKg, currency)}</span>
+      <span>
+        {doubtful ? (
+          <span className="bad">✕ {change !== undefined && change > 0 ? 'far dearer' : 'far cheaper'}: is the size right?</span>
+        ) : change === undefined ? (
+          <span className="faint">{food ? `first price in ${currencySign(currency)}` : ''}</span>
+        ) : (
+          <span className={change > 0.005 ? 'warn' : change < -0.005 ? 'ok' : 'muted'}>
+            {Math.abs(change) < 0.005
+              ? 'as now'
+              : `${change > 0 ? '▲' : '▼'} ${percentText(Math.abs(change))} ${change > 0 ? 'dearer' : 'cheaper'}`}
+          </span>
+        )}
+      </span>
+    </div>
+  );
+}
+
+function FoodChoice({
+  item,
+  food,
+  here,
+  onPick,
+}: {
+  readonly item: string;
+  readonly food: Food | undefined;
+  readonly here: KitchenHere;
+  readonly onPick: (food: Food) => void;
+}) {
+  const [open, setOpen] = useState(false);
+  const [words, setWords] = useState(item.replace(/\d.*$/, '').trim());
+  const found = here.index.find(words, 8);
+  const pick = (chosen: Food) => {
+    setOpen(false);
+    onPick(chosen);
+  };
+  return (
+    <Popover.Root open={open} onOpenChange={setOpen}>
+      <Popover.Trigger
+        className={`btn-quiet text-left truncate ${food ? '' : 'bad'}`}
+        aria-label={`Food of ${item}: ${food?.name ?? 'none yet'}`}
+      >
+        {food?.name ?? 'Choose a food'} ▾
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content className="menu w-[340px]" align="start" sideOffset={4} aria-label="Foods for this line">
+          <input
+            className="field w-full mb-1"
+            aria-label="Find a food"
+            value={words}
+            onChange={({ target }) => setWords(target.value)}
+            onKeyDown={(event) => event.key === 'Enter' && found[0] && pick(found[0].food)}
+            autoFocus
+          />
+          {found.map(({ food: one }) => (
+            <button key={one.id} className="menu-item" aria-current={one.id === food?.id} onClick={() => pick(one)}>
+              <span>{one.name}</span>
+              <span className="chip">{one.source ?? 'estimate'}</span>
+            </button>
+          ))}
+          {found.length === 0 && <p className="muted px-2 py-1">Nothing like “{words}” in the pantry.</p>}
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}
