@@ -11,6 +11,7 @@ import { KitchensModule } from './kitchens/kitchens.module.js';
 import { PacksModule } from './packs/packs.module.js';
 import { ReceiptsModule } from './receipts/receipts.module.js';
 import { RecipesModule } from './recipes/recipes.module.js';
+import { RefreshesModule } from './refreshes/refreshes.module.js';
 import { TablesModule } from './tables/tables.module.js';
 
 @Module({
@@ -28,6 +29,7 @@ import { TablesModule } from './tables/tables.module.js';
     DistributionsModule,
     TablesModule,
     ReceiptsModule,
+    RefreshesModule,
   ],
   controllers: [HealthController],
 })

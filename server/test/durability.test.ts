@@ -3,7 +3,7 @@ import { once } from 'node:events';
 import { createServer, type AddressInfo } from 'node:net';
 import { join } from 'node:path';
 import { madeUpTable } from './madeUpTable.js';
-import { freshDatabase } from './testServer.js';
+import { DEMO, freshDatabase } from './testServer.js';
 
 test('a server killed the moment it has answered loses no save it has acknowledged', async () => {
   const url = await freshDatabase();
@@ -50,6 +50,37 @@ test('a table that was being taken in when the server was killed leaves the pant
   while ((await state(id)).state === 'running') await new Promise((resolve) => setTimeout(resolve, 50));
   expect(await state(id)).toMatchObject({ state: 'done', result: { added: 20_000 } });
   expect(await found()).toBeGreaterThan(0);
+  server.kill('SIGTERM');
+  await once(server, 'exit');
+}, 90_000);
+
+test('prices that were being asked when the server was killed are asked on, each pack once', async () => {
+  const url = await freshDatabase();
+  const port = await freePort();
+  const api = `http://127.0.0.1:${port}/api`;
+  const post = async (path: string, body: object = {}) =>
+    (await fetch(`${api}${path}`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })).json();
+  const state = async (id: string) =>
+    (await (await fetch(`${api}/price-refreshes/${id}`)).json()) as { state: string; answered: number; asked: number; day: string };
+  process.env.PORTIONA_SHOP_DELAY = '25';
+  let server = await start(url, port);
+  await post('/imports/kitchen-file', DEMO);
+  const { id } = (await post('/price-refreshes')) as { id: string };
+  while ((await state(id)).answered < 8) await new Promise((resolve) => setTimeout(resolve, 20));
+  server.kill('SIGKILL');
+  await once(server, 'exit');
+  server = await start(url, port);
+  while ((await state(id)).state === 'running') await new Promise((resolve) => setTimeout(resolve, 50));
+  const { answered, asked, day } = await state(id);
+  expect(answered).toBe(asked);
+  const packs = (await (await fetch(`${api}/packs`)).json()) as {
+    document: { food: string; shop: string; net: number; seen: string; price: string };
+  }[];
+  const today = packs
+    .filter(({ document }) => document.seen === day)
+    .map(({ document: { id: _, ...rest } }: { document: Record<string, unknown> }) => JSON.stringify(rest));
+  expect(new Set(today).size).toBe(today.length);
+  delete process.env.PORTIONA_SHOP_DELAY;
   server.kill('SIGTERM');
   await once(server, 'exit');
 }, 90_000);

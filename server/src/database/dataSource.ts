@@ -9,10 +9,13 @@ import { RecipeRevisionEntity } from '../recipes/recipeRevision.entity.js';
 import { TableImportEntity } from '../tables/tableImport.entity.js';
 import { TableMappingEntity } from '../tables/tableMapping.entity.js';
 import { ReceiptNameEntity } from '../receipts/receiptName.entity.js';
+import { RefreshEntity } from '../refreshes/refresh.entity.js';
+import { RefreshItemEntity } from '../refreshes/refreshItem.entity.js';
 import { FoodTables1764300000003 } from './migrations/foodTables.migration.js';
 import { Kitchens1764000000001 } from './migrations/kitchens.migration.js';
 import { Pantry1764200000002 } from './migrations/pantry.migration.js';
 import { Receipts1764400000004 } from './migrations/receipts.migration.js';
+import { Refreshes1764500000005 } from './migrations/refreshes.migration.js';
 
 /** The database of an address; the schema changes by migration only. */
 export function dataSourceOptions(url: string | undefined): DataSourceOptions {
@@ -30,8 +33,10 @@ export function dataSourceOptions(url: string | undefined): DataSourceOptions {
       TableImportEntity,
       TableMappingEntity,
       ReceiptNameEntity,
+      RefreshEntity,
+      RefreshItemEntity,
     ],
-    migrations: [Kitchens1764000000001, Pantry1764200000002, FoodTables1764300000003, Receipts1764400000004],
+    migrations: [Kitchens1764000000001, Pantry1764200000002, FoodTables1764300000003, Receipts1764400000004, Refreshes1764500000005],
     migrationsRun: true,
     migrationsTransactionMode: 'all',
     synchronize: false,

@@ -40,7 +40,7 @@ export class KitchensService {
     const changes = readBody(KitchenSettings, found, '');
     const id = await this.id();
     await this.database.transaction(async (manager) => {
-      const { settings } = await manager.findOneOrFail(KitchenEntity, { where: { id }, lock: { mode: 'pessimistic_write' } });
+      const { settings } = await manager.findOneOrFail(KitchenEntity, { where: { id }, lock: { mode: 'for_no_key_update' } });
       await manager.update(KitchenEntity, { id }, { settings: { ...settings, ...changes } });
     });
     return this.describe();

@@ -67,7 +67,7 @@ export class PacksService {
     const kitchenId = await this.kitchens.id();
     const packs = await this.#readAll(found, path);
     // Two that add the same price at once: the second waits, and finds it there.
-    await manager.query('SELECT 1 FROM kitchens WHERE id = $1 FOR UPDATE', [kitchenId]);
+    await manager.query('SELECT 1 FROM kitchens WHERE id = $1 FOR NO KEY UPDATE', [kitchenId]);
     const there = await manager.find(PackEntity, { where: { kitchenId, foodId: In(packs.map(({ food }) => food)) } });
     const seen = new Set(there.map(({ document }) => sameAs(document)));
     const rows = packs.flatMap((document) => {

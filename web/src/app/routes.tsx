@@ -3,6 +3,7 @@ import { ComparePage } from '../features/foods/ComparePage';
 import { PantryPage } from '../features/foods/PantryPage';
 import { BringPage } from '../features/tables/BringPage';
 import { TablePage } from '../features/tables/TablePage';
+import { PricesPage } from '../features/prices/PricesPage';
 import { ReceiptPage } from '../features/receipts/ReceiptPage';
 import { RecipesPage } from '../features/recipes/RecipesPage';
 import { BuildStation } from '../stations/build/BuildStation';
@@ -31,6 +32,7 @@ export const router = createBrowserRouter([
       { path: 'pantry/compare', element: <ComparePage /> },
       { path: 'pantry/bring', element: <BringPage /> },
       { path: 'pantry/receipt', element: <ReceiptPage /> },
+      { path: 'pantry/prices', element: <PricesPage /> },
       { path: 'pantry/tables/:tableId', element: <TablePage /> },
       { path: 'pantry/:foodId', element: <PantryPage /> },
       { path: '*', element: <NotHere /> },

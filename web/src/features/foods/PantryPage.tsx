@@ -66,7 +66,10 @@ export function PantryPage() {
           <span className="muted">
             {foods.length} {foods.length === 1 ? 'food' : 'foods'}, per 100 g
           </span>
-          <Link className="btn ml-auto" to="/pantry/bring">
+          <Link className="btn ml-auto" to="/pantry/prices">
+            Prices
+          </Link>
+          <Link className="btn" to="/pantry/bring">
             In and out
           </Link>
           <button className="btn btn-main" onClick={() => void navigate('/pantry/new')}>

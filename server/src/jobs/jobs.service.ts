@@ -1,0 +1,46 @@
+import { Injectable, Logger, type OnApplicationShutdown } from '@nestjs/common';
+import PgBoss from 'pg-boss';
+
+/** Longest a job may go without ending before it is taken for lost and given out again. */
+const LOST_AFTER_SECONDS = 15 * 60;
+
+/**
+ * Work that goes on beside requests, kept in the database: what was begun when the server went away is given out again. Whoever
+ * does the work must bear being given the same job twice.
+ */
+@Injectable()
+export class JobsService implements OnApplicationShutdown {
+  readonly #log = new Logger('jobs');
+  #boss: Promise<PgBoss> | undefined;
+
+  /** Does the jobs of a queue, one at a time. */
+  async work<Data extends object>(queue: string, job: (data: Data) => Promise<void>): Promise<void> {
+    const boss = await this.#started();
+    await boss.createQueue(queue);
+    await boss.work<Data>(queue, { batchSize: 1, pollingIntervalSeconds: 0.5 }, async (jobs) => {
+      for (const { data } of jobs) await job(data);
+    });
+  }
+
+  /** Gives a job out. A worker that is idle takes it within half a second. */
+  async send(queue: string, data: object): Promise<void> {
+    const boss = await this.#started();
+    await boss.send(queue, data, { expireInSeconds: LOST_AFTER_SECONDS, retryLimit: 5, retryDelay: 2 });
+  }
+
+  async onApplicationShutdown(): Promise<void> {
+    await (await this.#boss)?.stop({ graceful: true, timeout: 5_000, wait: true });
+  }
+
+  #started(): Promise<PgBoss> {
+    this.#boss ??= this.#start();
+    return this.#boss;
+  }
+
+  async #start(): Promise<PgBoss> {
+    const boss = new PgBoss({ connectionString: process.env.DATABASE_URL ?? '', schema: 'jobs', max: 2 });
+    boss.on('error', (error) => this.#log.error(error));
+    await boss.start();
+    return boss;
+  }
+}

@@ -1,0 +1,216 @@
+import { randomUUID } from 'node:crypto';
+import { Inject, Injectable, type OnApplicationBootstrap } from '@nestjs/common';
+import { InjectDataSource } from '@nestjs/typeorm';
+import { exactPrice, priceHistory, type Pack } from '@portiona/core';
+import { DataSource, type EntityManager } from 'typeorm';
+import { isTaken } from '../database/isTaken.js';
+import { FoodsService } from '../foods/foods.service.js';
+import { NotFoundError } from '../http/problems.js';
+import { JobsService } from '../jobs/jobs.service.js';
+import { KitchensService } from '../kitchens/kitchens.service.js';
+import { PacksService } from '../packs/packs.service.js';
+import { PRICE_SOURCE, ShopTroubleError, type PriceSource } from '../shops/priceSource.js';
+import { askShop, type Patience } from './askShop.js';
+import type { RefreshDto, RefreshItemDto } from './refresh.dto.js';
+import { RefreshEntity } from './refresh.entity.js';
+import { RefreshItemEntity } from './refreshItem.entity.js';
+
+const QUEUE = 'refresh-prices';
+const PATIENCE: Patience = { limit: 3_000, tries: 4, pause: Number(process.env.PORTIONA_SHOP_PAUSE ?? 150) };
+/** Packs of a shop that may fail one after another before the shop is left alone. */
+const GIVE_UP_AFTER = 4;
+
+/** Asks the shops what the packs of the pantry cost today, as a job beside other work. */
+@Injectable()
+export class RefreshesService implements OnApplicationBootstrap {
+  constructor(
+    @InjectDataSource() private readonly database: DataSource,
+    @Inject(PRICE_SOURCE) private readonly source: PriceSource,
+    private readonly jobs: JobsService,
+    private readonly kitchens: KitchensService,
+    private readonly foods: FoodsService,
+    private readonly packs: PacksService,
+  ) {}
+
+  /** What was being asked when the server went away is asked on: each pack is asked for until it is answered, and once only. */
+  async onApplicationBootstrap(): Promise<void> {
+    await this.jobs.work<{ refreshId: string }>(QUEUE, ({ refreshId }) => this.#run(refreshId));
+    const begun = await this.database.getRepository(RefreshEntity).findBy({ state: 'running' });
+    for (const { id } of begun) await this.jobs.send(QUEUE, { refreshId: id });
+  }
+
+  /** Begins to ask; where that is under way already, what is under way. */
+  async start(): Promise<RefreshDto> {
+    const kitchenId = await this.kitchens.id();
+    const { date: day } = await this.kitchens.settings();
+    const id = randomUUID();
+    try {
+      await this.database.transaction(async (manager) => {
+        const items = await this.#items(id);
+        await manager.insert(RefreshEntity, { id, kitchenId, day, state: items.length === 0 ? 'done' : 'running' });
+        if (items.length > 0) await manager.insert(RefreshItemEntity, items);
+      });
+    } catch (error) {
+      if (!isTaken(error)) throw error;
+      const running = await this.database.getRepository(RefreshEntity).findOneByOrFail({ kitchenId, state: 'running' });
+      return this.get(running.id);
+    }
+    await this.jobs.send(QUEUE, { refreshId: id });
+    return this.get(id);
+  }
+
+  /** The last asking; undefined when there was none. */
+  async latest(): Promise<RefreshDto | undefined> {
+    const row = await this.database
+      .getRepository(RefreshEntity)
+      .findOne({ where: { kitchenId: await this.kitchens.id() }, order: { madeAt: 'DESC' } });
+    return row ? this.get(row.id) : undefined;
+  }
+
+  /** @throws NotFoundError */
+  async get(id: string): Promise<RefreshDto> {
+    const row = await this.#row(id);
+    const items = await this.database.getRepository(RefreshItemEntity).find({ where: { refreshId: id }, order: { position: 'ASC' } });
+    return {
+      id,
+      day: row.day,
+      state: row.state,
+      madeAt: row.madeAt.toISOString(),
+      asked: items.length,
+      answered: items.filter(({ state }) => state !== 'waiting').length,
+      items: items.map(toItemDto),
+    };
+  }
+
+  /** Asks again for what failed. @throws NotFoundError */
+  async retry(id: string): Promise<RefreshDto> {
+    await this.#row(id);
+    await this.database.transaction(async (manager) => {
+      await manager.update(RefreshItemEntity, { refreshId: id, state: 'failed' }, { state: 'waiting', message: null });
+      await manager.update(RefreshEntity, { id }, { state: 'running' });
+    });
+    await this.jobs.send(QUEUE, { refreshId: id });
+    return this.get(id);
+  }
+
+  /** Asks no more; prices that came stay. @throws NotFoundError */
+  async cancel(id: string): Promise<void> {
+    await this.#row(id);
+    await this.database.getRepository(RefreshEntity).update({ id, state: 'running' }, { state: 'cancelled' });
+  }
+
+  /** The latest price of every pack of a shop that can be asked. */
+  async #items(refreshId: string): Promise<Omit<RefreshItemEntity, 'price' | 'promotion' | 'message'>[]> {
+    const [shops, packs] = [new Set(await this.source.shops()), await this.packs.known()];
+    const foods = await this.foods.known([...new Set(packs.map(({ food }) => food))]);
+    const ofFood = grouped(packs);
+    return foods
+      .sort((a, b) => (a.name < b.name ? -1 : 1))
+      .flatMap((food) => priceHistory(food, ofFood.get(food.id) ?? []).map((series) => ({ food, series })))
+      .filter(({ series }) => shops.has(series.shop))
+      .map(({ food, series: { shop, net, unit, currency, latest } }, position) => ({
+        refreshId,
+        position,
+        foodId: food.id,
+        name: food.name,
+        shop,
+        net,
+        unit,
+        currency,
+        beforePrice: exactPrice(latest.pack.price).toFixed(),
+        state: 'waiting' as const,
+      }));
+  }
+
+  /** Asks for one pack after another until none waits. Given the same job twice, no pack is asked for twice. */
+  async #run(refreshId: string): Promise<void> {
+    const failures = new Map<string, number>();
+    while (await this.#next(refreshId, failures));
+    await this.database.query(
+      `UPDATE price_refreshes SET state = 'done' WHERE id = $1 AND state = 'running'
+         AND NOT EXISTS (SELECT 1 FROM price_refresh_items WHERE refresh_id = $1 AND state = 'waiting')`,
+      [refreshId],
+    );
+  }
+
+  /** One pack, in one transaction: the answer and the price it brings are written together. False when none is left. */
+  #next(refreshId: string, failures: Map<string, number>): Promise<boolean> {
+    return this.database.transaction(async (manager) => {
+      const refresh = await manager.findOneBy(RefreshEntity, { id: refreshId });
+      if (refresh?.state !== 'running') return false;
+      const item = await manager.findOne(RefreshItemEntity, {
+        where: { refreshId, state: 'waiting' },
+        order: { position: 'ASC' },
+        lock: { mode: 'pessimistic_write', onLocked: 'skip_locked' },
+      });
+      if (!item) return false;
+      const answer = await this.#ask(item, refresh.day, failures);
+      if (answer.price !== undefined) await this.#add(manager, item, refresh.day, answer.price, answer.promotion ?? false);
+      await manager.update(RefreshItemEntity, { refreshId, position: item.position }, answer);
+      return true;
+    });
+  }
+
+  async #ask(
+    item: RefreshItemEntity,
+    day: string,
+    failures: Map<string, number>,
+  ): Promise<Pick<RefreshItemEntity, 'state'> & { price?: string; promotion?: boolean; message?: string }> {
+    const failed = failures.get(item.shop) ?? 0;
+    if (failed >= GIVE_UP_AFTER) return { state: 'failed', message: `${item.shop} does not answer; ask again later` };
+    try {
+      const offer = await askShop(this.source, item, day, PATIENCE);
+      failures.set(item.shop, 0);
+      if (!offer || offer.currency !== item.currency) return { state: 'unlisted', message: `${item.shop} does not sell it any more` };
+      const same = exactPrice(offer.price).eq(exactPrice(item.beforePrice));
+      return { state: same ? 'same' : 'changed', price: offer.price, promotion: offer.promotion };
+    } catch (error) {
+      if (!(error instanceof ShopTroubleError)) throw error;
+      failures.set(item.shop, failed + 1);
+      return { state: 'failed', message: error.message };
+    }
+  }
+
+  /** A price asked today is seen today, whether it moved or not; the ones before stay. */
+  async #add(
+    manager: EntityManager,
+    { foodId, shop, net, unit, currency }: RefreshItemEntity,
+    seen: string,
+    price: string,
+    promotion: boolean,
+  ) {
+    const document: Pack = { food: foodId, net, unit, price, currency, shop, seen, ...(promotion ? { promotion } : {}) };
+    await this.packs.addSeen(manager, [document], 'prices');
+  }
+
+  async #row(id: string): Promise<RefreshEntity> {
+    const kitchenId = await this.kitchens.id();
+    const row = /^[0-9a-f-]{36}$/.test(id) ? await this.database.getRepository(RefreshEntity).findOneBy({ id, kitchenId }) : null;
+    if (!row) throw new NotFoundError('asking of prices', id);
+    return row;
+  }
+}
+
+function grouped(packs: readonly Pack[]): Map<string, Pack[]> {
+  const groups = new Map<string, Pack[]>();
+  for (const pack of packs) groups.set(pack.food, [...(groups.get(pack.food) ?? []), pack]);
+  return groups;
+}
+
+function toItemDto({
+  foodId,
+  name,
+  shop,
+  net,
+  unit,
+  currency,
+  beforePrice,
+  state,
+  price,
+  promotion,
+  message,
+}: RefreshItemEntity): RefreshItemDto {
+  const before = exactPrice(beforePrice);
+  const change = price === null || before.eq(0) ? null : exactPrice(price).div(before).minus(1).toNumber();
+  return { food: foodId, name, shop, net, unit, currency, before: beforePrice, state, price, change, promotion, message };
+}

@@ -1,0 +1,187 @@
+import { useEffect, useMemo, useState, type ReactNode } from 'react';
+import { useDispatch } from 'react-redux';
+import { Link } from 'react-router';
+import { agoText, priceHistory, type Pack } from '@portiona/core';
+import {
+  api,
+  useCancelRefreshMutation,
+  useLatestRefreshQuery,
+  useRefreshPricesMutation,
+  useRetryRefreshMutation,
+  type RefreshDto,
+  type RefreshItemDto,
+} from '../../api/api.gen';
+import { problemOf, problemText } from '../../api/problem';
+import { percentText, priceText } from '../../ui/numberText';
+import { useToast } from '../../ui/Toasts';
+import { useKitchen, type KitchenHere } from '../kitchen/useKitchen';
+
+/** Prices of the whole pantry: how old they are, and what the shops say today. */
+export function PricesPage() {
+  const here = useKitchen();
+  const [running, setRunning] = useState(false);
+  const refresh = useLatestRefreshQuery(undefined, { pollingInterval: running ? 500 : 0, refetchOnMountOrArgChange: true }).data?.refresh;
+  const dispatch = useDispatch();
+  if (running !== (refresh?.state === 'running')) setRunning(refresh?.state === 'running');
+  const answered = refresh?.answered;
+  // Each answer may be a new price: the pantry's packs follow.
+  useEffect(() => {
+    if (answered !== undefined && !running) dispatch(api.util.invalidateTags(['packs', 'recipes']));
+  }, [answered, running, dispatch]);
+  if (!here || refresh === undefined) return <main className="page" aria-busy="true" />;
+  return (
+    <main className="page">
+      <div className="page-head">
+        <h1>Prices</h1>
+        <Link className="btn-quiet" to="/pantry">
+          Back to the pantry
+        </Link>
+        <Ages here={here} />
+        <Ask refresh={refresh} />
+      </div>
+      {refresh ? (
+        <Answers refresh={refresh} here={here} />
+      ) : (
+        <div className="empty">
+          <h2>No shop was asked yet</h2>
+          <p className="muted">
+            Every pack of the pantry is asked for at its shop. What it costs today is added to its prices; the ones before stay, and every
+            dish’s cost follows.
+          </p>
+        </div>
+      )}
+    </main>
+  );
+}
+
+/** How many packs, and how old the oldest of their latest prices. */
+function Ages({ here: { kitchen, foods } }: { readonly here: KitchenHere }) {
+  const series = useMemo(() => foods.flatMap((food) => priceHistory(food, kitchen.packsOf(food.id))), [kitchen, foods]);
+  const oldest = series.reduce<Pack | undefined>((old, { latest: { pack } }) => (old && old.seen <= pack.seen ? old : pack), undefined);
+  return (
+    <span className="muted">
+      {series.length} packs
+      {oldest && `, the oldest price seen ${agoText(oldest.seen, kitchen.settings.date)}`}
+    </span>
+  );
+}
+
+function Ask({ refresh }: { readonly refresh: RefreshDto | null }) {
+  const [start, { isLoading }] = useRefreshPricesMutation();
+  const [retry] = useRetryRefreshMutation();
+  const [cancel] = useCancelRefreshMutation();
+  const say = useToast();
+  const told = (doing: Promise<unknown>) => void doing.catch((error: unknown) => say(problemText(problemOf(error))));
+  if (refresh?.state === 'running')
+    return (
+      <span className="ml-auto flex gap-3 items-center" role="status">
+        <progress max={refresh.asked} value={refresh.answered} aria-label="Packs answered" />
+        <span className="num muted">
+          {refresh.answered} of {refresh.asked}
+        </span>
+        <button className="btn" onClick={() => told(cancel({ id: refresh.id }).unwrap())}>
+          Stop
+        </button>
+      </span>
+    );
+  const failed = refresh?.items.filter(({ state }) => state === 'failed').length ?? 0;
+  return (
+    <span className="ml-auto flex gap-2">
+      {refresh && failed > 0 && (
+        <button className="btn" onClick={() => told(retry({ id: refresh.id }).unwrap())}>
+          Ask again for the {failed} that failed
+        </button>
+      )}
+      <button className="btn btn-main" disabled={isLoading} onClick={() => told(start().unwrap())}>
+        Refresh prices
+      </button>
+    </span>
+  );
+}
+
+type State = RefreshItemDto['state'];
+const GROUPS: readonly (readonly [State, string])[] = [
+  ['changed', 'Another price today'],
+  ['failed', 'No answer'],
+  ['unlisted', 'Not sold there any more'],
+  ['same', 'As before'],
+  ['waiting', 'Still to be asked'],
+];
+
+function Answers({ refresh, here }: { readonly refresh: RefreshDto; readonly here: KitchenHere }) {
+  const of = (state: State) => refresh.items.filter((item) => item.state === state);
+  const today = refresh.day === here.kitchen.settings.date;
+  return (
+    <div className="ledger answers">
+      <div className="ledger-row heads">
+        <span>asked {today ? 'today' : agoText(refresh.day, here.kitchen.settings.date)}</span>
+        <span>shop</span>
+        <span className="num">pack</span>
+        <span className="num">before</span>
+        <span className="num">now</span>
+        <span>change</span>
+      </div>
+      {GROUPS.map(([state, title]) => (
+        <Group key={state} title={title} items={sorted(of(state))} open={state !== 'same' && state !== 'waiting'} />
+      ))}
+    </div>
+  );
+}
+
+function Group({ title, items, open }: { readonly title: string; readonly items: readonly RefreshItemDto[]; readonly open: boolean }) {
+  const [shown, setShown] = useState(open);
+  if (items.length === 0) return null;
+  return (
+    <>
+      <h2 className="ledger-group">
+        {title}, {items.length}{' '}
+        <button className="btn-quiet text-[12.5px] ml-2" aria-expanded={shown} onClick={() => setShown(!shown)}>
+          {shown ? 'hide' : 'show'}
+        </button>
+      </h2>
+      {shown && items.map((item) => <Answer key={`${item.food} ${item.shop} ${item.net} ${item.unit}`} item={item} />)}
+    </>
+  );
+}
+
+function Answer({
+  item: { food, name, shop, net, unit, currency, before, price, change, promotion, message },
+}: {
+  readonly item: RefreshItemDto;
+}) {
+  return (
+    <div className="ledger-row">
+      <Link className="font-serif text-[15px] hover:underline" to={`/pantry/${food}?show=usedCost`}>
+        {name}
+      </Link>
+      <span className="muted">{shop}</span>
+      <span className="num">
+        {net} {unit}
+      </span>
+      <span className="num muted">{priceText(Number(before), currency)}</span>
+      <span className="num font-semibold">{price === null ? '' : priceText(Number(price), currency)}</span>
+      <span>{message === null ? <Change change={change} promotion={promotion} /> : <span className="warn">{message}</span>}</span>
+    </div>
+  );
+}
+
+function Change({ change, promotion }: { readonly change: number | null; readonly promotion: boolean }): ReactNode {
+  if (change === null) return null;
+  return (
+    <>
+      {Math.abs(change) < 0.0005 ? (
+        <span className="faint">as before</span>
+      ) : (
+        <span className={change > 0 ? 'warn' : 'ok'}>
+          {change > 0 ? '▲' : '▼'} {percentText(Math.abs(change), 1)}
+        </span>
+      )}
+      {promotion && <span className="chip warn ml-2">offer</span>}
+    </>
+  );
+}
+
+/** The greatest changes first. */
+function sorted(items: readonly RefreshItemDto[]): RefreshItemDto[] {
+  return [...items].sort((a, b) => Math.abs(b.change ?? 0) - Math.abs(a.change ?? 0));
+}
