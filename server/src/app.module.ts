@@ -8,6 +8,7 @@ import { FoodsModule } from './foods/foods.module.js';
 import { HealthController } from './health/health.controller.js';
 import { ImportsModule } from './imports/imports.module.js';
 import { KitchensModule } from './kitchens/kitchens.module.js';
+import { MergesModule } from './merges/merges.module.js';
 import { PacksModule } from './packs/packs.module.js';
 import { ReceiptsModule } from './receipts/receipts.module.js';
 import { RecipesModule } from './recipes/recipes.module.js';
@@ -30,6 +31,7 @@ import { TablesModule } from './tables/tables.module.js';
     TablesModule,
     ReceiptsModule,
     RefreshesModule,
+    MergesModule,
   ],
   controllers: [HealthController],
 })

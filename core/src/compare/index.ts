@@ -1,2 +1,3 @@
 export * from './foodComparison.js';
+export * from './mergedFood.js';
 export * from './swapEffect.js';

@@ -68,7 +68,7 @@ function toListedFigure({ amount, gaps }: Figure): ListedFigureDto {
   return { amount: amount ?? null, atLeast: gaps.length > 0 };
 }
 
-export function toSwap({ recipe, energyKcal, protein, usedCost }: SwapEffect): SwapDto {
+export function toSwap({ recipe, energyKcal, protein, usedCost }: Omit<SwapEffect, 'swapped'>): SwapDto {
   return {
     id: recipe.id,
     title: recipe.title,

@@ -124,15 +124,22 @@ export class RecipesService {
     if (document.id !== id) throw new UnreadableError([{ path: 'document.id', message: `must stay "${id}"` }]);
     const kitchenId = await this.kitchens.id();
     return this.database.transaction(async (manager) => {
-      const { affected } = await manager.update(
-        RecipeEntity,
-        { kitchenId, id, revision },
-        { revision: revision + 1, title: document.title, savedAt: () => 'now()' },
-      );
-      if (affected !== 1) throw new StaleSaveError('recipe', id, toSavedRecipe(await this.#current(manager, kitchenId, id)));
-      await this.#writeRevision(manager, kitchenId, revision + 1, document);
+      await this.rewrite(manager, revision, document);
       return toSavedRecipe(await this.#current(manager, kitchenId, id));
     });
+  }
+
+  /** Writes a recipe's next revision, in the caller's transaction. @throws StaleSaveError when the revision is not the newest */
+  async rewrite(manager: EntityManager, revision: number, document: RecipeEntry): Promise<void> {
+    const kitchenId = await this.kitchens.id();
+    const { id, title } = document;
+    const { affected } = await manager.update(
+      RecipeEntity,
+      { kitchenId, id, revision },
+      { revision: revision + 1, title, savedAt: () => 'now()' },
+    );
+    if (affected !== 1) throw new StaleSaveError('recipe', id, toSavedRecipe(await this.#current(manager, kitchenId, id)));
+    await this.#writeRevision(manager, kitchenId, revision + 1, document);
   }
 
   /** Puts a recipe away, or takes it out again; nothing is lost. @throws NotFoundError */

@@ -88,7 +88,7 @@ export class TableIntake {
 function renewed(before: FoodEntry, now: Omit<FoodEntry, 'id'>): FoodEntry {
   const kept = Object.fromEntries(Object.entries(before).filter(([key]) => !(OF_THE_TABLE as readonly string[]).includes(key)));
   const names = [...new Set([...(before.names ?? []), ...(now.names ?? [])])];
-  return { ...now, ...kept, ...(names.length === 0 ? {} : { names }), id: before.id } as FoodEntry;
+  return { ...now, ...kept, ...(names.length === 0 ? {} : { names }), id: before.id };
 }
 
 /** Whether two documents say the same, whatever order their keys stand in. */

@@ -1,9 +1,10 @@
 import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { X } from 'lucide-react';
-import { currencySign, foodComparison, moneyText, type ComparedFood, type Kitchen } from '@portiona/core';
+import { currencySign, foodComparison, type ComparedFood, type Kitchen } from '@portiona/core';
 import { useSwapFoodQuery } from '../../api/api.gen';
 import { numberText } from '../../ui/numberText';
+import { effectText } from './effectText';
 import { useKitchen, type KitchenHere } from '../kitchen/useKitchen';
 
 const MOST = 4;
@@ -267,18 +268,10 @@ function Swaps({ from, to, kitchen }: { readonly from: string; readonly to: stri
             {title}
           </Link>
           <span className="num">
-            {signed(energyKcal, 0)} kcal, {signed(protein, 1)} g protein,{' '}
-            {usedCost === null ? 'cost unknown' : `${usedCost < 0 ? '−' : '+'}${moneyText(Math.abs(usedCost), kitchen.settings.currency)}`}{' '}
-            a {servingName}
+            {effectText({ energyKcal, protein, usedCost }, kitchen.settings.currency)} a {servingName}
           </span>
         </p>
       ))}
     </div>
   );
-}
-
-function signed(amount: number | null, decimals: number): string {
-  if (amount === null) return 'unknown';
-  const text = numberText(Math.abs(amount), decimals);
-  return Number(text.replace(/,/g, '')) === 0 ? '±0' : `${amount < 0 ? '−' : '+'}${text}`;
 }

@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { dayText, foodDoubts, type Food } from '@portiona/core';
 import {
@@ -11,11 +12,13 @@ import { asFood } from '../../api/documents';
 import { problemOf, problemText } from '../../api/problem';
 import { numberText } from '../../ui/numberText';
 import { useToast } from '../../ui/Toasts';
+import { FoodMerge } from './FoodMerge';
 
 /** Where a food is used, what it was before, and the ways to copy it and to put it away. */
 export function FoodUses({ food }: { readonly food: Food }) {
   const uses = useFoodUsesQuery({ id: food.id }, { refetchOnMountOrArgChange: true }).data ?? [];
   const history = useFoodHistoryQuery({ id: food.id }, { refetchOnMountOrArgChange: true }).data ?? [];
+  const [merging, setMerging] = useState(false);
   const navigate = useNavigate();
   const say = useToast();
   const [archive] = useArchiveFoodMutation();
@@ -69,6 +72,9 @@ export function FoodUses({ food }: { readonly food: Food }) {
         <button className="btn" onClick={() => void navigate(`/pantry/compare?foods=${food.id}`)}>
           Compare
         </button>
+        <button className="btn" onClick={() => setMerging(true)}>
+          Merge
+        </button>
         {uses.length > 0 ? (
           <button
             className="btn ml-auto"
@@ -91,6 +97,7 @@ export function FoodUses({ food }: { readonly food: Food }) {
           </button>
         )}
       </p>
+      {merging && <FoodMerge food={food} onClose={() => setMerging(false)} />}
     </>
   );
 }

@@ -254,12 +254,12 @@ function Mapping({ table, look }: { readonly table: TableImportDto; readonly loo
           trouble={trouble}
           name={name}
           onName={setName}
-          onTake={(keepMapping) =>
-            mapping &&
+          onTake={(keepMapping) => {
+            if (!mapping) return;
             take({ id: table.id, takeTableDto: { name: name.trim(), mapping, keepMapping } })
               .unwrap()
-              .catch((problem: unknown) => say(problemText(problemOf(problem))))
-          }
+              .catch((problem: unknown) => say(problemText(problemOf(problem))));
+          }}
           onStop={() =>
             void cancel({ id: table.id })
               .unwrap()

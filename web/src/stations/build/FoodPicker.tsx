@@ -2,7 +2,8 @@ import { useDeferredValue, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { Popover } from 'radix-ui';
 import { parseLineText, type Food, type Line } from '@portiona/core';
-import { useFindFoodsQuery } from '../../api/api.gen';
+import { api, useFindFoodsQuery, type SavedDto } from '../../api/api.gen';
+import { useApiDispatch } from '../../api/useApiDispatch';
 import { asFood } from '../../api/documents';
 import { useStation } from '../station';
 import { withFood } from '../../features/recipes/editRecipe';
@@ -12,8 +13,11 @@ export function FoodPicker({ line, onPick }: { readonly line: Line; readonly onP
   const { recipe, here } = useStation();
   const [open, setOpen] = useState(false);
   const food = line.food === undefined ? undefined : here.foodsById.get(line.food);
-  const pick = (chosen: Food) => {
+  const dispatch = useApiDispatch();
+  const pick = (chosen: Food, fetched: SavedDto | undefined) => {
     setOpen(false);
+    // A row of an imported table is not at hand until a recipe uses it: from here on it is.
+    if (fetched) dispatch(api.util.updateQueryData('listFoods', undefined, (foods) => void foods.push(fetched)));
     onPick(withFood(line, chosen, here.index, recipe.servings));
   };
   return (
@@ -35,7 +39,7 @@ function Choices({
 }: {
   readonly words: string;
   readonly current: Food | undefined;
-  readonly onPick: (food: Food) => void;
+  readonly onPick: (food: Food, fetched: SavedDto | undefined) => void;
 }) {
   const { here } = useStation();
   const navigate = useNavigate();
@@ -43,8 +47,9 @@ function Choices({
   const athand = here.index.find(sought, 8).map(({ food }) => food);
   const asked = useDeferredValue(sought.trim());
   const everywhere = useFindFoodsQuery({ q: asked, limit: '8' }, { skip: asked.length < 2 }).data ?? [];
-  const further = everywhere.map(({ food }) => asFood(food).document).filter(({ id }) => !here.foodsById.has(id));
-  const found = [...athand, ...further.slice(0, 5)];
+  const further = new Map(everywhere.filter(({ food }) => !here.foodsById.has(food.id)).map(({ food }) => [food.id, food]));
+  const found = [...athand, ...[...further.values()].slice(0, 5).map((food) => asFood(food).document)];
+  const pick = (food: Food) => onPick(food, further.get(food.id));
   return (
     <>
       <input
@@ -52,11 +57,11 @@ function Choices({
         aria-label="Find a food"
         value={sought}
         onChange={({ target }) => setSought(target.value)}
-        onKeyDown={(event) => event.key === 'Enter' && found[0] && onPick(found[0])}
+        onKeyDown={(event) => event.key === 'Enter' && found[0] && pick(found[0])}
         autoFocus
       />
       {found.map((food) => (
-        <button key={food.id} className="menu-item" aria-current={food === current} onClick={() => onPick(food)}>
+        <button key={food.id} className="menu-item" aria-current={food === current} onClick={() => pick(food)}>
           <span>{food.name}</span>
           <span className="chip">{food.source ?? 'estimate'}</span>
         </button>

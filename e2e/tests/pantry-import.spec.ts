@@ -1,0 +1,125 @@
+import { docketFigure, expect, expectAccessible, expectSaved, startRecipe, test, typeLine } from './desk.js';
+import { islandTable } from './islandTable.js';
+
+const csv = (name: string, text: string) => ({ name, mimeType: 'text/csv', buffer: Buffer.from(text) });
+
+test('a food table is brought, mapped, tried and taken in; a line is cooked with one of its foods', async ({ page }) => {
+  await page.goto('/pantry/bring');
+  await page.getByLabel('A food table, file').setInputFiles(islandTable(400));
+  const ticket = page.getByRole('complementary', { name: 'Taking it in' });
+  await expect(ticket.getByText('Energy and macronutrients of the foods agree')).toBeVisible();
+  await expect(page.getByLabel('Letters')).toHaveValue('windows-1252');
+  await expect(page.getByLabel('What Sodium g holds')).toHaveValue('sodium');
+  await expect(page.getByLabel('Unit of Sodium g')).toHaveValue('g');
+  await expect(ticket).toContainText('begins like a formula');
+  await expectAccessible(page);
+  // Taken for the wrong thing, it shows at once.
+  await page.getByLabel('Unit of Protein g').selectOption('mg');
+  await expect(ticket.getByText(/energy and macronutrients disagree/i)).toBeVisible();
+  await page.getByLabel('Unit of Protein g').selectOption('g');
+  await page.getByRole('button', { name: /Show the \d columns that are not taken/ }).click();
+  await expect(page.getByLabel('What Water g holds')).toHaveValue('');
+  await ticket.getByLabel('Name of the table').fill('Island');
+  await expect(ticket.getByText('Energy and macronutrients of the foods agree')).toBeVisible();
+  await ticket.getByRole('button', { name: 'Take in 398 foods' }).click();
+  await expect(ticket.getByText('They are found wherever you search a food')).toBeVisible();
+
+  await startRecipe(page, 'With sea beet', '1');
+  await typeLine(page, '200 g xyzzy');
+  await page
+    .getByRole('button', { name: /Choose a food/ })
+    .first()
+    .click();
+  await page.getByLabel('Find a food').fill('sea beet creme');
+  await page.getByRole('button', { name: /Crème of sea beet/ }).click();
+  await expect(docketFigure(page, 'Energy')).toContainText('112');
+  await expect(docketFigure(page, 'Salt')).toContainText('0.1');
+  await expectSaved(page);
+  await page.reload();
+  await expect(docketFigure(page, 'Energy')).toContainText('112');
+});
+
+test('its next edition finds its kept mapping, and changes nothing that is the same', async ({ page }) => {
+  await page.goto('/pantry/bring');
+  await page.getByLabel('A food table, file').setInputFiles(islandTable(400));
+  await page.getByLabel('As a table before').selectOption('Island');
+  const ticket = page.getByRole('complementary', { name: 'Taking it in' });
+  await expect(ticket.getByText('as they are')).toBeVisible();
+  await expect(ticket.getByRole('button', { name: 'Nothing new' })).toBeVisible();
+});
+
+test('a file that is no table is refused on the page', async ({ page }) => {
+  await page.goto('/pantry/bring');
+  await page
+    .getByLabel('A food table, file')
+    .setInputFiles({ name: 'book.csv', mimeType: 'text/csv', buffer: Buffer.from([0x50, 0x4b, 3, 4, 9, 9, 9]) });
+  await expect(page.getByRole('alert')).toContainText('save the sheet as CSV');
+  await page.getByLabel('A kitchen file, file').setInputFiles({ name: 'x.json', mimeType: 'application/json', buffer: Buffer.from('{') });
+  await expect(page.getByRole('alert').last()).toContainText('is not JSON');
+  await expectAccessible(page);
+});
+
+test('a receipt’s lines find their foods, doubtful ones are held back, and choices are remembered', async ({ page }) => {
+  const till = csv(
+    'till.csv',
+    'Article;Qty;Amount\nLeeks loose;0,800;2,40\nButter 250 g;1;29,50\nKichererbsen 400g;2;1,70\nTOTAL;;33,60\n',
+  );
+  const bring = async () => {
+    await page.goto('/pantry/bring');
+    await page.getByLabel('A receipt or price list, file').setInputFiles(till);
+    await page.getByLabel('Shop', { exact: true }).fill('Depot Nine');
+  };
+  await bring();
+  await expect(page.getByLabel('Add the price of Leeks loose')).toBeChecked();
+  await expect(page.getByLabel('Add the price of Butter 250 g')).not.toBeChecked();
+  await expect(page.getByText('is the size right?')).toBeVisible();
+  await page.getByLabel('Food of Kichererbsen 400g: none yet').click();
+  await page.getByLabel('Find a food').fill('chickpeas canned');
+  await page.keyboard.press('Enter');
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Add 2 prices' }).click();
+  await expect(page.getByText('2 prices added.')).toBeVisible();
+  await bring();
+  await expect(page.getByLabel(/Food of Kichererbsen 400g: Chickpeas/)).toBeVisible();
+  await expect(page.getByText('as before').first()).toBeVisible();
+});
+
+test('the shops are asked for today’s prices', async ({ page }) => {
+  await page.goto('/pantry/prices');
+  await page.getByRole('button', { name: 'Refresh prices' }).click();
+  await expect(page.getByLabel('Packs answered')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Refresh prices' })).toBeVisible({ timeout: 120_000 });
+  await expect(page.getByRole('heading', { name: /Another price today, \d+/ })).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole('link', { name: 'Leek, raw' }).first().click();
+  await expect(page.getByText(/^today, \d+ earlier prices/).first()).toBeVisible();
+});
+
+test('two entries of one food are merged, with what it changes shown first', async ({ page }) => {
+  await page.goto('/pantry/new');
+  await page.getByLabel('Name of the food').fill('Sorrel, kitchen garden');
+  await page.getByRole('button', { name: 'Add to the pantry' }).click();
+  await expect(page.getByRole('heading', { name: 'Packs and prices' })).toBeVisible();
+  await page.goto('/pantry/leek');
+  await page.getByRole('button', { name: 'Merge', exact: true }).click();
+  await page.getByLabel('The same food under another name').fill('sorrel kitchen garden');
+  await page.getByRole('button', { name: /Sorrel, kitchen garden/ }).click();
+  await expect(page.getByText('No recipe holds the one that goes')).toBeVisible();
+  await expectAccessible(page);
+  await page.getByLabel('Sorrel, kitchen garden stays').check();
+  await expect(page.getByText(/recipes? changes?,/)).toBeVisible();
+  await page.getByLabel('Leek, raw stays').check();
+  await page.getByRole('button', { name: 'Merge them' }).click();
+  await expect(page.getByText('Sorrel, kitchen garden is Leek, raw now.')).toBeVisible();
+  await page.getByLabel('Find a food').fill('sorrel kitchen garden');
+  await expect(page.getByRole('link', { name: 'Leek, raw' })).toBeVisible();
+});
+
+test('sheets and the kitchen file go out', async ({ page }) => {
+  await page.goto('/pantry/bring');
+  for (const name of ['Kitchen file', 'Foods as CSV', 'Prices as CSV', 'Recipes as CSV']) {
+    const coming = page.waitForEvent('download');
+    await page.getByRole('link', { name }).click();
+    expect(await (await coming).failure()).toBeNull();
+  }
+});

@@ -1,0 +1,9 @@
+import { Module } from '@nestjs/common';
+import { FoodsModule } from '../foods/foods.module.js';
+import { KitchensModule } from '../kitchens/kitchens.module.js';
+import { RecipesModule } from '../recipes/recipes.module.js';
+import { MergesController } from './merges.controller.js';
+import { MergesService } from './merges.service.js';
+
+@Module({ imports: [KitchensModule, FoodsModule, RecipesModule], controllers: [MergesController], providers: [MergesService] })
+export class MergesModule {}

@@ -1,0 +1,88 @@
+import { Injectable } from '@nestjs/common';
+import { InjectDataSource } from '@nestjs/typeorm';
+import {
+  mergedFood,
+  mergeEffects,
+  movedPack,
+  type Food,
+  type FoodEntry,
+  type Kitchen,
+  type MergeEffect,
+  type Pack,
+  type RecipeEntry,
+} from '@portiona/core';
+import { DataSource, In } from 'typeorm';
+import { FoodEntity } from '../foods/food.entity.js';
+import { FoodsService } from '../foods/foods.service.js';
+import { StaleSaveError, UnreadableError } from '../http/problems.js';
+import { KitchensService } from '../kitchens/kitchens.service.js';
+import { RecipeEntity } from '../recipes/recipe.entity.js';
+import { toSwap } from '../recipes/recipe.mapper.js';
+import { RecipesService } from '../recipes/recipes.service.js';
+import type { MergeDto, MergePreviewDto } from './merge.dto.js';
+
+/** Makes one food of two that are the same, in the pantry and in every recipe. */
+@Injectable()
+export class MergesService {
+  constructor(
+    @InjectDataSource() private readonly database: DataSource,
+    private readonly kitchens: KitchensService,
+    private readonly foods: FoodsService,
+    private readonly recipes: RecipesService,
+  ) {}
+
+  /** @throws NotFoundError, UnreadableError */
+  async preview(wanted: MergeDto): Promise<MergePreviewDto> {
+    const { kitchen, effects, gone, kept } = await this.#effects(wanted);
+    return { food: mergedFood(kept, gone), packs: kitchen.packsOf(gone.id).length, recipes: effects.map(toSwap) };
+  }
+
+  /**
+   * Merges, in one transaction: the kept food gains what the other knew, packs and recipes become its, the other is put away. A
+   * recipe that was saved meanwhile, or a food, makes all of it fail, and nothing is written.
+   *
+   * @throws NotFoundError, UnreadableError, StaleSaveError
+   */
+  async merge(wanted: MergeDto): Promise<MergePreviewDto> {
+    const kitchenId = await this.kitchens.id();
+    const { kitchen, effects, gone, kept, revision } = await this.#effects(wanted);
+    const food = mergedFood(kept, gone) as FoodEntry;
+    const packs = kitchen.packsOf(gone.id);
+    const heads = await this.database.getRepository(RecipeEntity).findBy({ kitchenId, id: In(effects.map(({ recipe }) => recipe.id)) });
+    const revisions = new Map(heads.map(({ id, revision: at }) => [id, at]));
+    await this.database.transaction(async (manager) => {
+      if (!(await this.foods.write(manager, revision, food))) throw new StaleSaveError('food', kept.id, await this.foods.get(kept.id));
+      for (const pack of packs) {
+        const document: Pack = movedPack(pack, gone, food);
+        await manager.query(
+          `UPDATE packs SET food_id = $3, document = $4, revision = revision + 1, saved_at = now() WHERE kitchen_id = $1 AND id = $2`,
+          [kitchenId, pack.id, kept.id, JSON.stringify(document)],
+        );
+      }
+      for (const { recipe, merged } of effects) await this.recipes.rewrite(manager, revisions.get(recipe.id) ?? 0, merged as RecipeEntry);
+      await manager.query('UPDATE receipt_names SET food_id = $3 WHERE kitchen_id = $1 AND food_id = $2', [kitchenId, gone.id, kept.id]);
+      await manager.update(FoodEntity, { kitchenId, id: gone.id }, { archivedAt: () => 'now()' });
+    });
+    return { food, packs: packs.length, recipes: effects.map(toSwap) };
+  }
+
+  async #effects({ kept: keptId, gone: goneId }: MergeDto): Promise<{
+    readonly kitchen: Kitchen;
+    readonly effects: readonly MergeEffect[];
+    readonly gone: Food;
+    readonly kept: Food;
+    readonly revision: number;
+  }> {
+    if (keptId === goneId) throw new UnreadableError([{ path: 'gone', message: 'is the food that stays; choose another' }]);
+    const [kept, gone] = await Promise.all([this.foods.get(keptId), this.foods.get(goneId)]);
+    const recipes = await this.recipes.known();
+    const kitchen = await this.recipes.kitchenWith(recipes, [keptId, goneId]);
+    return {
+      kitchen,
+      effects: mergeEffects(kitchen, goneId, keptId),
+      gone: gone.document as Food,
+      kept: kept.document as Food,
+      revision: kept.revision,
+    };
+  }
+}
