@@ -83,3 +83,36 @@ function pdfText(pdf: Buffer): string {
   writeFileSync(file, pdf);
   return execFileSync('pdftotext', ['-layout', file, '-'], { encoding: 'utf8' }).replace(/\s+/g, ' ');
 }
+
+test('a published card keeps the values it was made from, says what drifted, and is published anew', async () => {
+  const id = 'smoky-lentil-and-squash-dal';
+  const { body: first } = (await server.http.post(`/api/recipes/${id}/published-cards`).expect(201)) as { body: Published };
+  expect(first).toMatchObject({ recipe: id, issue: 1, drift: [] });
+  const before = (await server.http.get(`/api/recipes/${id}/card.html?issue=1`).expect(200)).text;
+  const { body: lentils } = (await server.http.get('/api/foods/red-lentils-weir-lane').expect(200)) as {
+    body: { revision: number; document: { nutrients: { protein: number } } };
+  };
+  await server.http
+    .put('/api/foods/red-lentils-weir-lane')
+    .send({
+      revision: lentils.revision,
+      document: { ...lentils.document, nutrients: { ...lentils.document.nutrients, protein: lentils.document.nutrients.protein + 8 } },
+    })
+    .expect(200);
+  expect((await server.http.get(`/api/recipes/${id}/card.html?issue=1`).expect(200)).text).toBe(before);
+  expect((await server.http.get(`/api/recipes/${id}/card.html`).expect(200)).text).not.toBe(before);
+  const { body: cards } = (await server.http.get('/api/published-cards').expect(200)) as { body: Published[] };
+  expect(cards).toHaveLength(1);
+  expect(cards[0]?.drift.map(({ name }) => name)).toContain('Protein');
+  await server.http.get(`/api/recipes/${id}/card.pdf?issue=1`).expect(200);
+  await server.http.get(`/api/recipes/${id}/card.html?issue=9`).expect(404);
+  const { body: second } = (await server.http.post(`/api/recipes/${id}/published-cards`).expect(201)) as { body: Published };
+  expect(second).toMatchObject({ issue: 2, drift: [] });
+  await server.http.post('/api/recipes/nothing/published-cards').expect(404);
+});
+
+interface Published {
+  readonly recipe: string;
+  readonly issue: number;
+  readonly drift: readonly { readonly name: string }[];
+}

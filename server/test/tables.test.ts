@@ -64,11 +64,18 @@ async function take(content: string | Buffer, name: string, over: object = {}): 
   return ended(id);
 }
 
-async function foodsOf(
-  words: string,
-): Promise<{ food: { id: string; revision: number; document: { name: string; nutrients: object } }; fromTable: string }[]> {
-  const { body } = await server.http.get(`/api/foods/search?limit=50&q=${encodeURIComponent(words)}`).expect(200);
-  return body as never;
+interface FoundRow {
+  readonly food: {
+    readonly id: string;
+    readonly revision: number;
+    readonly document: { readonly name: string; readonly nutrients: object };
+  };
+  readonly fromTable: string;
+}
+
+async function foodsOf(words: string): Promise<FoundRow[]> {
+  const answer = await server.http.get(`/api/foods/search?limit=50&q=${encodeURIComponent(words)}`).expect(200);
+  return answer.body as FoundRow[];
 }
 
 const counts = async () => {

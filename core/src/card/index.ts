@@ -1,4 +1,5 @@
 export * from './cardContent.js';
+export * from './cardDrift.js';
 export * from './cardSentences.js';
 export * from './cautions.js';
 export * from './schemaOrgRecipe.js';

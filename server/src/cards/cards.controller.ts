@@ -1,6 +1,7 @@
-import { Controller, Get, Header, Param, ParseEnumPipe, Query, Res, StreamableFile } from '@nestjs/common';
-import { ApiOkResponse, ApiOperation, ApiProduces, ApiQuery, ApiTags } from '@nestjs/swagger';
+import { Controller, Get, Header, Param, ParseEnumPipe, ParseIntPipe, Post, Query, Res, StreamableFile } from '@nestjs/common';
+import { ApiCreatedResponse, ApiOkResponse, ApiOperation, ApiProduces, ApiQuery, ApiTags } from '@nestjs/swagger';
 import type { Response } from 'express';
+import { PublishedCardDto } from './card.dto.js';
 import { CardsService } from './cards.service.js';
 import type { Paper } from './cardStyle.js';
 
@@ -11,11 +12,25 @@ const CARD_POLICY =
   "default-src 'none'; style-src 'unsafe-inline'; font-src data:; img-src data:; frame-ancestors 'self'; base-uri 'none'; form-action 'none'";
 
 @ApiTags('cards')
-@Controller('recipes/:id')
+@Controller()
 export class CardsController {
   constructor(private readonly cards: CardsService) {}
 
-  @Get('card.html')
+  @Get('published-cards')
+  @ApiOperation({ operationId: 'listPublishedCards', summary: 'The newest published card of each recipe, and whether it holds' })
+  @ApiOkResponse({ type: [PublishedCardDto] })
+  newest(): Promise<PublishedCardDto[]> {
+    return this.cards.newest();
+  }
+
+  @Post('recipes/:id/published-cards')
+  @ApiOperation({ operationId: 'publishCard', summary: 'Publishes the card as it stands: nothing edited later changes it' })
+  @ApiCreatedResponse({ type: PublishedCardDto })
+  publish(@Param('id') id: string): Promise<PublishedCardDto> {
+    return this.cards.publish(id);
+  }
+
+  @Get('recipes/:id/card.html')
   @Header('Content-Type', 'text/html; charset=utf-8')
   @Header('Content-Security-Policy', CARD_POLICY)
   @Header('X-Frame-Options', 'SAMEORIGIN')
@@ -23,6 +38,7 @@ export class CardsController {
   @ApiOperation({ operationId: 'getCardPage', summary: 'The card as a self-contained page with schema.org data' })
   @ApiProduces('text/html')
   @ApiQuery({ name: 'paper', enum: PAPER, required: false })
+  @ApiQuery({ name: 'issue', required: false, type: Number, description: 'As it was published' })
   @ApiQuery({ name: 'download', required: false, description: 'Any value: as a file' })
   @ApiOkResponse({ schema: { type: 'string' } })
   async page(
@@ -30,23 +46,26 @@ export class CardsController {
     @Res({ passthrough: true }) response: Response,
     @Query('paper', new ParseEnumPipe(PAPER, { optional: true })) paper: Paper = 'a5',
     @Query('download') download?: string,
+    @Query('issue', new ParseIntPipe({ optional: true })) issue?: number,
   ): Promise<string> {
-    const page = await this.cards.page(id, paper);
+    const page = await this.cards.page(id, paper, issue);
     if (download !== undefined) response.attachment(`${id}.html`);
     return page;
   }
 
-  @Get('card.pdf')
+  @Get('recipes/:id/card.pdf')
   @Header('Cache-Control', 'no-store')
   @ApiOperation({ operationId: 'getCardPdf', summary: 'The card as a PDF' })
   @ApiProduces('application/pdf')
   @ApiQuery({ name: 'paper', enum: PAPER, required: false })
+  @ApiQuery({ name: 'issue', required: false, type: Number, description: 'As it was published' })
   @ApiOkResponse({ schema: { type: 'string', format: 'binary' } })
   async pdf(
     @Param('id') id: string,
     @Query('paper', new ParseEnumPipe(PAPER, { optional: true })) paper: Paper = 'a5',
+    @Query('issue', new ParseIntPipe({ optional: true })) issue?: number,
   ): Promise<StreamableFile> {
-    const pdf = await this.cards.pdf(id, paper);
+    const pdf = await this.cards.pdf(id, paper, issue);
     return new StreamableFile(pdf, { type: 'application/pdf', disposition: `attachment; filename="${id}.pdf"` });
   }
 }

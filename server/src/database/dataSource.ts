@@ -1,4 +1,5 @@
 import { DataSource, type DataSourceOptions } from 'typeorm';
+import { PublishedCardEntity } from '../cards/publishedCard.entity.js';
 import { FoodRevisionEntity } from '../foods/foodRevision.entity.js';
 import { FoodEntity } from '../foods/food.entity.js';
 import { KitchenEntity } from '../kitchens/kitchen.entity.js';
@@ -14,6 +15,7 @@ import { RefreshItemEntity } from '../refreshes/refreshItem.entity.js';
 import { FoodTables1764300000003 } from './migrations/foodTables.migration.js';
 import { Kitchens1764000000001 } from './migrations/kitchens.migration.js';
 import { Pantry1764200000002 } from './migrations/pantry.migration.js';
+import { PublishedCards1764600000006 } from './migrations/publishedCards.migration.js';
 import { Receipts1764400000004 } from './migrations/receipts.migration.js';
 import { Refreshes1764500000005 } from './migrations/refreshes.migration.js';
 
@@ -35,8 +37,16 @@ export function dataSourceOptions(url: string | undefined): DataSourceOptions {
       ReceiptNameEntity,
       RefreshEntity,
       RefreshItemEntity,
+      PublishedCardEntity,
     ],
-    migrations: [Kitchens1764000000001, Pantry1764200000002, FoodTables1764300000003, Receipts1764400000004, Refreshes1764500000005],
+    migrations: [
+      Kitchens1764000000001,
+      Pantry1764200000002,
+      FoodTables1764300000003,
+      Receipts1764400000004,
+      Refreshes1764500000005,
+      PublishedCards1764600000006,
+    ],
     migrationsRun: true,
     migrationsTransactionMode: 'all',
     synchronize: false,

@@ -6,6 +6,7 @@ import {
   useArchiveRecipeMutation,
   useCreateRecipeMutation,
   useGetKitchenQuery,
+  useListPublishedCardsQuery,
   useListRecipesQuery,
   useRestoreRecipeMutation,
   api,
@@ -33,6 +34,7 @@ const ORDERS: readonly (readonly [Order, string])[] = [
 export function RecipesPage() {
   const { data: recipes, error, refetch } = useListRecipesQuery(undefined, { refetchOnMountOrArgChange: true });
   const kitchen = useGetKitchenQuery().data;
+  useListPublishedCardsQuery(undefined, { refetchOnMountOrArgChange: true });
   const [words, setWords] = useState('');
   const [order, setOrder] = useState<Order>('series');
   const [starting, setStarting] = useState(false);
@@ -120,6 +122,7 @@ function RecipeRow({
 }) {
   const { id, title, servings, servingName, weight, energyKcal, protein, carbohydrate, fat, usedCost, tillCost, withTopping, wrong, look } =
     recipe;
+  const card = useListPublishedCardsQuery().data?.find((one) => one.recipe === id);
   const copy = useCopy(recipe, taken);
   const away = useArchive(recipe);
   const working = (figure: string) => `/recipes/${id}/build?working=${figure}`;
@@ -135,6 +138,11 @@ function RecipeRow({
           {servingName === 'box' ? (servings === 1 ? 'box' : 'boxes') : `${servingName}${servings === 1 ? '' : 's'}`}
           {wrong > 0 && <span className="chip bad ml-2">✕ {wrong} wrong</span>}
           {look > 0 && <span className="chip warn ml-2">▲ {look} to look at</span>}
+          {card && (
+            <Link className={`ml-2 hover:underline ${card.drift.length > 0 ? 'warn' : 'ok'}`} to={`/recipes/${id}/card`}>
+              {card.drift.length > 0 ? '▲ card drifted' : '✓ card holds'}
+            </Link>
+          )}
           {withTopping && (
             <span className="ml-2 whitespace-nowrap">
               with topping {leastOf(withTopping.energyKcal, 0)} kcal, {leastOf(withTopping.protein, 1)} g protein

@@ -5,6 +5,7 @@ import { amountWords, nameOfLine, snappedRecipe, type WorkedFigure } from '@port
 import { useStation } from '../station';
 import { numberText } from '../../ui/numberText';
 import { RuleSetChoice } from '../../features/kitchen/KitchenSettings';
+import { Published } from './Published';
 import { useRecipeState } from '../../features/recipes/useRecipeState';
 
 type Paper = 'a5' | 'a4';
@@ -20,6 +21,9 @@ export function CardStation() {
   const { recipe, here, showWorking } = useStation();
   const { revision, saveState } = useRecipeState();
   const [paper, setPaper] = useState<Paper>('a5');
+  /** The published card that is looked at; undefined: the card as it stands. */
+  const [issue, setIssue] = useState<number>();
+  const asOf = issue === undefined ? '' : `&issue=${issue}`;
   const frame = useRef<HTMLIFrameElement>(null);
   const address = `/api/recipes/${recipe.id}/card`;
   return (
@@ -34,15 +38,16 @@ export function CardStation() {
         </span>
         <RuleSetChoice />
         <Snapped />
+        <Published recipeId={recipe.id} saved={saveState === 'saved'} issue={issue} onIssue={setIssue} />
         {saveState !== 'saved' && <span className="muted">The card shows what is saved; one moment.</span>}
         <span className="ml-auto flex gap-2">
           <button className="btn" onClick={() => frame.current?.contentWindow?.print()}>
             <Printer size={15} /> Print
           </button>
-          <a className="btn" href={`${address}.html?paper=${paper}&download=1`} download={`${recipe.id}.html`}>
+          <a className="btn" href={`${address}.html?paper=${paper}&download=1${asOf}`} download={`${recipe.id}.html`}>
             <FileText size={15} /> Page
           </a>
-          <a className="btn btn-main" href={`${address}.pdf?paper=${paper}`} download={`${recipe.id}.pdf`}>
+          <a className="btn btn-main" href={`${address}.pdf?paper=${paper}${asOf}`} download={`${recipe.id}.pdf`}>
             <Download size={15} /> PDF
           </a>
         </span>
@@ -50,7 +55,7 @@ export function CardStation() {
       <CardFrame
         key={`${paper}`}
         frame={frame}
-        src={`${address}.html?paper=${paper}&revision=${revision}&rules=${here.kitchen.settings.rules}`}
+        src={`${address}.html?paper=${paper}&revision=${revision}&rules=${here.kitchen.settings.rules}${asOf}`}
         paper={paper}
         title={`Card of ${recipe.title}`}
         onFigure={showWorking}

@@ -1,0 +1,45 @@
+import { demoKitchen } from '../../test/demoKitchen.js';
+import { Kitchen, type Recipe } from '../recipe/index.js';
+import { cardContent } from './cardContent.js';
+import { cardDrift } from './cardDrift.js';
+
+const dal = demoKitchen.content.recipes.find(({ id }) => id === 'smoky-lentil-and-squash-dal') as Recipe;
+const published = cardContent(dal, demoKitchen);
+
+test('a card that would be printed the same has not drifted', () => {
+  for (const recipe of demoKitchen.content.recipes) {
+    const card = cardContent(recipe, demoKitchen);
+    expect(cardDrift(card, JSON.parse(JSON.stringify(card)) as typeof card)).toEqual([]);
+  }
+});
+
+test('another label under it shows in the figures that print otherwise, and in no other', () => {
+  const foods = demoKitchen.content.foods.map((food) =>
+    food.id === 'red-lentils-weir-lane' ? { ...food, nutrients: { ...food.nutrients, protein: (food.nutrients?.protein ?? 0) + 5 } } : food,
+  );
+  const drift = cardDrift(published, cardContent(dal, new Kitchen({ ...demoKitchen.content, foods })));
+  expect(drift.map(({ name }) => name)).toEqual(['Protein', 'Protein with topping']);
+  expect(drift[0]?.was).toMatch(/^24 g$/);
+  expect(Number.parseInt(drift[0]?.is ?? '', 10)).toBeGreaterThan(24);
+});
+
+test('a change too small to print is no drift', () => {
+  const foods = demoKitchen.content.foods.map((food) =>
+    food.id === 'red-lentils-weir-lane'
+      ? { ...food, nutrients: { ...food.nutrients, protein: (food.nutrients?.protein ?? 0) + 0.01 } }
+      : food,
+  );
+  expect(cardDrift(published, cardContent(dal, new Kitchen({ ...demoKitchen.content, foods })))).toEqual([]);
+});
+
+test('ingredients that come, go or change, and the number of boxes', () => {
+  const [pot, ...rest] = dal.parts;
+  const changed: Recipe = {
+    ...dal,
+    servings: 6,
+    parts: [{ ...pot!, lines: [...pot!.lines.slice(1), { food: 'leek', amount: 100, unit: 'g' }] }, ...rest],
+  };
+  const drift = cardDrift(published, cardContent(changed, demoKitchen));
+  expect(drift).toContainEqual({ name: 'Makes', was: '5 boxes', is: '6 boxes' });
+  expect(drift.filter(({ name }) => name === 'Ingredient').length).toBeGreaterThan(0);
+});

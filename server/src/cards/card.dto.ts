@@ -1,0 +1,16 @@
+import { ApiProperty } from '@nestjs/swagger';
+
+/** Something on a published card that would read otherwise today. */
+export class CardDriftDto {
+  @ApiProperty() name: string;
+  @ApiProperty({ description: 'As published; empty: it was not there' }) was: string;
+  @ApiProperty({ description: 'As it would be printed now; empty: it would not be there' }) is: string;
+}
+
+/** The newest published card of a recipe, and whether it still holds. */
+export class PublishedCardDto {
+  @ApiProperty() recipe: string;
+  @ApiProperty({ description: '1 for the first' }) issue: number;
+  @ApiProperty({ description: 'ISO time' }) publishedAt: string;
+  @ApiProperty({ type: [CardDriftDto], description: 'Empty: it holds' }) drift: readonly CardDriftDto[];
+}

@@ -1,0 +1,16 @@
+import type { CardContent } from '@portiona/core';
+import { Column, Entity, PrimaryColumn } from 'typeorm';
+
+/** A card as it was published, whole: what readers hold. */
+@Entity('published_cards')
+export class PublishedCardEntity {
+  @PrimaryColumn({ name: 'kitchen_id', type: 'uuid' }) kitchenId: string;
+  @PrimaryColumn({ name: 'recipe_id', type: 'text' }) recipeId: string;
+  /** 1 for the first time it was published. */
+  @PrimaryColumn({ type: 'integer' }) issue: number;
+  @Column({ name: 'recipe_revision', type: 'integer' }) recipeRevision: number;
+  /** The composition of each food that its figures were made from, by revision: the food's history has them. */
+  @Column({ name: 'food_revisions', type: 'jsonb' }) foodRevisions: Record<string, number>;
+  @Column({ type: 'jsonb' }) content: CardContent;
+  @Column({ name: 'published_at', type: 'timestamptz', default: () => 'now()' }) publishedAt: Date;
+}

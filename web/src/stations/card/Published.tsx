@@ -1,0 +1,69 @@
+import { Popover } from 'radix-ui';
+import { dayText } from '@portiona/core';
+import { useListPublishedCardsQuery, usePublishCardMutation } from '../../api/api.gen';
+import { problemOf, problemText } from '../../api/problem';
+import { useToast } from '../../ui/Toasts';
+
+interface PublishedProps {
+  readonly recipeId: string;
+  /** What is published is what is saved. */
+  readonly saved: boolean;
+  readonly issue: number | undefined;
+  readonly onIssue: (issue: number | undefined) => void;
+}
+
+/** Publishes the card, and says whether the one readers hold is still what would be printed. */
+export function Published({ recipeId, saved, issue, onIssue }: PublishedProps) {
+  const card = useListPublishedCardsQuery(undefined, { refetchOnMountOrArgChange: true }).data?.find(({ recipe }) => recipe === recipeId);
+  const [publish, { isLoading }] = usePublishCardMutation();
+  const say = useToast();
+  const publishIt = async () => {
+    try {
+      const { issue: made } = await publish({ id: recipeId }).unwrap();
+      onIssue(undefined);
+      say(`Published as issue ${made}. Nothing you edit changes it.`);
+    } catch (error) {
+      say(problemText(problemOf(error)));
+    }
+  };
+  return (
+    <>
+      {card && (
+        <Popover.Root>
+          <Popover.Trigger className={`btn-quiet ${card.drift.length > 0 ? 'warn' : ''}`}>
+            {card.drift.length === 0 ? '✓ published card holds' : `▲ published card drifted, ${card.drift.length}`} ▾
+          </Popover.Trigger>
+          <Popover.Portal>
+            <Popover.Content className="menu w-[400px] p-3" align="start" sideOffset={4} aria-label="The published card">
+              <p className="mb-2">
+                Issue {card.issue}, published {dayText(card.publishedAt.slice(0, 10), true)}.{' '}
+                {card.drift.length === 0 ? 'It says what would be printed today.' : 'Today these would be printed otherwise:'}
+              </p>
+              {card.drift.length > 0 && (
+                <table className="drifts">
+                  <tbody>
+                    {card.drift.map(({ name, was, is }, i) => (
+                      <tr key={i}>
+                        <td>{name}</td>
+                        <td className="num">
+                          {was || 'not there'} → {is || 'not there'}
+                        </td>
+                      </tr>
+                    ))}
+                  </tbody>
+                </table>
+              )}
+              <button className="btn mt-2" onClick={() => onIssue(issue === undefined ? card.issue : undefined)}>
+                {issue === undefined ? 'Look at it as published' : 'Look at it as it stands'}
+              </button>
+            </Popover.Content>
+          </Popover.Portal>
+        </Popover.Root>
+      )}
+      {issue !== undefined && <span className="chip warn">as published, issue {issue}</span>}
+      <button className="btn" disabled={!saved || isLoading} onClick={() => void publishIt()}>
+        Publish
+      </button>
+    </>
+  );
+}
