@@ -84,7 +84,11 @@ function chosen(columns: readonly TableColumn[]): ColumnMapping[] {
   );
 }
 
+/** Figures for 100 g of something in the food, not of the food. */
+const OF_A_PART = /(?:per|\/|pro|pour)\s*100\s*g(?:rams?)?\s*(?:of\s*)?(?:total\s*)?(?:fa\b|fatty acids?|fat\b|protein|nitrogen|dry|ts\b)/i;
+
 function fitOf({ heading, samples }: TableColumn): { readonly score: number; readonly column: ColumnMapping } | undefined {
+  if (OF_A_PART.test(heading)) return undefined;
   const bare = bareOf(heading);
   const figures = samples.filter((cell) => cellFigure(cell, '.').kind === 'figure').length;
   let found: { score: number; column: ColumnMapping } | undefined;

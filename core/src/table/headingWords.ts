@@ -64,7 +64,7 @@ const ROWS: readonly (readonly [target: TableTarget, names: string, not?: string
   [
     'carbohydrateAvailable',
     'available carbohydrate|available carbohydrates|carbohydrate available|carbohydrates available|choavl|choavldf|choavlm|glucides|kohlenhydrate|kohlenhydrate verwertbar|carbohydrate|carbohydrates|hidratos de carbono|carbohidratos disponibles|carboidrati|carboidrati disponibili|koolhydraten|koolhydraten totaal|kolhydrater|karbohydrat|kulhydrat|kulhydrat tilgaengelig|hiilihydraatti|weglowodany|sacharidy|carboidratos disponiveis|zk|carbo',
-    'total|difference|choc|monosac|factor|with',
+    'total|difference|choc|monosac|factor',
   ],
   [
     'carbohydrateTotal',
@@ -82,7 +82,7 @@ const ROWS: readonly (readonly [target: TableTarget, names: string, not?: string
   ],
   [
     'fibre',
-    'fibre|fiber|dietary fibre|dietary fiber|fibre dietary|fiber td|fibre total|total dietary fibre|total dietary fiber|fiber total dietary|aoac fibre|fibtg|fibtsw|fibc|fibres|fibres alimentaires|ballaststoffe|fibra|fibra alimentaria|fibra alimentar|fibra alimentare|fibra alimentare totale|fibra dietetica|fibra total|vezels|voedingsvezel|voedingsvezels|vezels totaal|kostfiber|fiber totalt|kostfibre|kuitu|ravintokuitu|blonnik|vlaknina|nsp',
+    'fibre|fiber|dietary fibre|dietary fiber|fibre dietary|fiber td|fibre total|total dietary fibre|total dietary fiber|fiber total dietary|aoac fibre|fibtg|fibtsw|fibc|fibres|fibres alimentaires|ballaststoffe|fibra|fibra alimentaria|fibra alimentar|fibra alimentare|fibra alimentare totale|fibra dietetica|fibra total|vezels|voedingsvezel|voedingsvezels|vezels totaal|kostfiber|fiber totalt|kostfibre|kuitu|ravintokuitu|blonnik|vlaknina',
     'soluble|insol|crude|loslich|loesl',
   ],
   ['sodium', 'sodium|na|sodium na|natrium|sodio|natrium na'],

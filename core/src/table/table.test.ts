@@ -303,6 +303,21 @@ Code,Food name,EDIBLE,ENERC(kcal),WATER(g),PROTCNT(g),FATCE(g),CHOAVLDF(g),FIBTG
   });
 });
 
+test('of two columns for one thing the one that is meant for the food is taken', () => {
+  const { columns } = guessed(`
+Food key;Classification;Food Name;Energy with dietary fibre, equated (kJ);Energy, without dietary fibre, equated (kJ);Protein (g);Fat, total (g);Available carbohydrate, with sugar alcohols (g);Available carbohydrate, without sugar alcohols (g);NSP (g);AOAC fibre (g);Satd FA /100g FA (g);Satd FA /100g fd (g);Sugar alcohols (g)
+F1;12;Leek, raw;120;100;1.6;0.4;3.0;2.9;1;2.2;20;0.1;0
+`);
+  expect(columns).toMatchObject({
+    'Energy with dietary fibre, equated (kJ)': 'energy kJ',
+    'Available carbohydrate, with sugar alcohols (g)': 'carbohydrateAvailable g',
+    'AOAC fibre (g)': 'fibre g',
+    'Satd FA /100g fd (g)': 'saturates g',
+    'Sugar alcohols (g)': 'polyols g',
+  });
+  expect(Object.keys(columns)).not.toContain('Satd FA /100g FA (g)');
+});
+
 test('running numbers over the columns are headings; two columns of one heading are told apart', () => {
   const rows = rowsOf('Code;Name;Energy kcal;Energy kcal\n1;2;3;4\nA1;Leek;22;23\n');
   expect(guessMapping(rows).headingLines).toBe(2);
