@@ -21,6 +21,7 @@ const CORE_ORDER = [
   'book',
   'compare',
   'claims',
+  'brief',
   'check',
   'card',
   'format',

@@ -58,3 +58,8 @@ export async function expectAccessible(page: Page): Promise<void> {
     .analyze();
   expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ target }) => target.join(' ')).join(' | ')}`)).toEqual([]);
 }
+
+/** What the page has just said in passing; it says the same to screen readers a second time. */
+export function said(page: Page, text: string | RegExp) {
+  return page.locator('.toast').filter({ hasText: text });
+}

@@ -1,4 +1,4 @@
-import { expect, expectAccessible, test } from './desk';
+import { expect, expectAccessible, said, test } from './desk';
 
 const LABEL = `Nutrition per 100 g per portion (40 g)
 Energy 1562 kJ / 373 kcal 625 kJ / 149 kcal
@@ -35,7 +35,7 @@ test('a food says where it is used; unused it is taken out, used it is put away 
   await page.goto('/pantry/agave-syrup');
   await expect(page.locator('.tag')).toContainText('No recipe uses it.');
   await page.getByRole('button', { name: 'Take out', exact: true }).click();
-  await expect(page.getByText('Agave syrup is taken out of the pantry.')).toBeVisible();
+  await expect(said(page, 'Agave syrup is taken out of the pantry.')).toBeVisible();
   await page.goto('/pantry/prawns');
   await page.getByRole('link', { name: 'Prawn and courgette orzo, lemon dressing' }).waitFor();
   await page.getByRole('button', { name: 'Put away' }).click();
@@ -63,7 +63,7 @@ test('another price on another day is added; the one before stays, and the chart
   const price = page.getByLabel('Price of 2.5 kg at Depot Nine');
   await price.fill('6,10');
   await price.press('Tab');
-  await expect(page.getByText(/Added as the price of .*; the one of 12 Oct stays\./)).toBeVisible();
+  await expect(said(page, /Added as the price of .*; the one of 12 Oct stays\./)).toBeVisible();
   await expect(page.locator('.tag')).toContainText('today, 5 earlier prices');
   await expect(page.locator('.tag')).toContainText('counted at € 2.44 a kg, Depot Nine');
 });

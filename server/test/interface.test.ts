@@ -292,3 +292,39 @@ describe('distributions', () => {
     await server.http.post('/api/recipes/none/distributions').send({ figure: 'protein' }).expect(404);
   });
 });
+
+test('recipes are held against a brief; their own stands in the list; a brief is kept in the settings', async () => {
+  const brief = { targets: [{ figure: 'energyKcal', is: 'at most', amount: 350 }] };
+  const { body: judged } = (await server.http.post('/api/briefs/judged').send({ brief }).expect(200)) as {
+    body: { id: string; verdict: string; missed: number }[];
+  };
+  const verdictOf = (id: string) => judged.find((one) => one.id === id)?.verdict;
+  expect(verdictOf('smoky-lentil-and-squash-dal')).toBe('misses');
+  expect(judged.some(({ verdict }) => verdict === 'meets')).toBe(true);
+  const { body: refused } = (await server.http
+    .post('/api/briefs/judged')
+    .send({ brief: { targets: [{ figure: 'energy', is: 'at most', amount: 1 }] } })
+    .expect(422)) as { body: Body };
+  expect(refused.faults.map(({ path }) => path)).toEqual(['brief.targets[0].figure']);
+
+  const { body: dal } = (await server.http.get('/api/recipes/smoky-lentil-and-squash-dal').expect(200)) as {
+    body: { revision: number; document: object };
+  };
+  await server.http
+    .put('/api/recipes/smoky-lentil-and-squash-dal')
+    .send({ revision: dal.revision, document: { ...dal.document, brief } })
+    .expect(200);
+  const { body: listed } = (await server.http.get('/api/recipes').expect(200)) as { body: { id: string; brief: string | null }[] };
+  expect(listed.find(({ id }) => id === 'smoky-lentil-and-squash-dal')?.brief).toBe('misses');
+  expect(listed.filter((one) => one.brief === null).length).toBeGreaterThan(3);
+
+  await server.http
+    .patch('/api/kitchen/settings')
+    .send({ briefs: [{ name: 'Light', brief }] })
+    .expect(200);
+  expect((await server.http.get('/api/kitchen').expect(200)).body).toMatchObject({ briefs: [{ name: 'Light', brief }] });
+  await server.http
+    .patch('/api/kitchen/settings')
+    .send({ briefs: [{ name: '', brief: {} }] })
+    .expect(422);
+});

@@ -58,6 +58,12 @@ export function preciseAllergens(allergens: Iterable<Allergen>): Allergen[] {
   return ALLERGENS.filter((allergen) => present.has(allergen) && !named.has(allergen));
 }
 
+/** Allergens with the groups they belong to: almonds are nuts. What avoids a group avoids all of it. */
+export function allergensWithGroups(allergens: Iterable<Allergen>): ReadonlySet<Allergen> {
+  const present = [...allergens];
+  return new Set([...present, ...present.flatMap((allergen) => GROUP_OF[allergen] ?? [])]);
+}
+
 /** An allergen as a word in a sentence. */
 export function allergenWord(allergen: Allergen): string {
   return allergen === 'brazil-nuts' ? 'Brazil nuts' : allergen;

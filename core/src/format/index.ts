@@ -6,3 +6,4 @@ export * from './kitchenFile.js';
 export * from './readEntry.js';
 export * from './readKitchen.js';
 export * from './writeKitchen.js';
+export * from './sameDocument.js';

@@ -20,8 +20,15 @@ import {
 import type { Pack } from '../price/index.js';
 import { MEASURING_SYSTEMS, type Amount, type MeasuringSystem } from '../quantity/index.js';
 import {
+  BRIEF_FIGURES,
   METHODS,
   SERVED,
+  TARGET_KINDS,
+  type Brief,
+  type BriefFigure,
+  type NamedBrief,
+  type Target,
+  type TargetKind,
   type Discard,
   type Line,
   type Method,
@@ -55,15 +62,6 @@ import {
 } from './constraints.js';
 
 /** The one definition of the kitchen file: reading, the server's input and the schema all follow from these classes. */
-export class KitchenSettings {
-  @Optional() @Currency() currency?: string;
-  @Optional() @OneOf(MEASURING_SYSTEMS) measures?: MeasuringSystem;
-  @Optional() @OneOf(RULE_SETS) rules?: RuleSet;
-  @Optional() @OneOf(['counted', 'free']) staples?: 'counted' | 'free';
-  @Optional() @Day() date?: string;
-  @Optional() @Quantity() maxPriceAge?: number;
-}
-
 export class PerEntry implements PrintedBasis {
   @Quantity({ above: 0 }) amount: number;
   @Text(60, true) unit: string;
@@ -184,6 +182,42 @@ export class PartEntry implements Part {
   @Optional() @One(() => VesselEntry) vessel?: VesselEntry;
 }
 
+export class TargetEntry implements Target {
+  @OneOf(BRIEF_FIGURES) figure: BriefFigure;
+  @OneOf(TARGET_KINDS) is: TargetKind;
+  @Quantity() amount: number;
+  @Optional() @Quantity({ above: 0, most: 1 }) within?: number;
+  @Optional() @Flag() wish?: boolean;
+}
+
+export class BriefEntry implements Brief {
+  @Optional() @Many(() => TargetEntry) targets?: TargetEntry[];
+  @Optional() @Quantity({ above: 0 }) boxVolume?: number;
+  @Optional() @Quantity({ most: 100_000 }) activeMinutes?: number;
+  @Optional() @Quantity({ most: 100_000 }) totalMinutes?: number;
+  @Optional() @Texts(120) equipment?: string[];
+  @Optional() @Quantity({ most: 60 }) fridgeDays?: number;
+  @Optional() @Flag() freezes?: boolean;
+  @Optional() @ListOf(ALLERGENS) avoidAllergens?: Allergen[];
+  @Optional() @Texts(60) avoidGroups?: string[];
+  @Optional() @Text(500) audience?: string;
+}
+
+export class NamedBriefEntry implements NamedBrief {
+  @Text(80, true) name: string;
+  @One(() => BriefEntry) brief: BriefEntry;
+}
+
+export class KitchenSettings {
+  @Optional() @Currency() currency?: string;
+  @Optional() @OneOf(MEASURING_SYSTEMS) measures?: MeasuringSystem;
+  @Optional() @OneOf(RULE_SETS) rules?: RuleSet;
+  @Optional() @OneOf(['counted', 'free']) staples?: 'counted' | 'free';
+  @Optional() @Day() date?: string;
+  @Optional() @Quantity() maxPriceAge?: number;
+  @Optional() @Many(() => NamedBriefEntry) briefs?: NamedBriefEntry[];
+}
+
 export class StorageEntry implements Storage {
   @Optional() @Quantity({ most: 60 }) fridgeDays?: number;
   @Optional() @Quantity({ most: 60 }) freezerMonths?: number;
@@ -208,6 +242,7 @@ export class RecipeEntry implements Recipe {
   @Optional() @Quantity({ most: 100_000 }) activeMinutes?: number;
   @Optional() @Quantity({ most: 100_000 }) totalMinutes?: number;
   @Optional() @One(() => StorageEntry) storage?: StorageEntry;
+  @Optional() @One(() => BriefEntry) brief?: BriefEntry;
 }
 
 export class KitchenFile {
@@ -231,6 +266,9 @@ const CLASSES = [
   VesselEntry,
   PartEntry,
   StorageEntry,
+  TargetEntry,
+  BriefEntry,
+  NamedBriefEntry,
   RecipeEntry,
 ];
 

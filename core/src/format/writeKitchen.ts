@@ -1,11 +1,10 @@
 import type { Food } from '../food/index.js';
 import type { Pack } from '../price/index.js';
-import type { Recipe } from '../recipe/index.js';
-import type { KitchenSettings } from './kitchenFile.js';
+import type { Recipe, Settings } from '../recipe/index.js';
 
 /** What a kitchen file is written from. */
 export interface WrittenKitchen {
-  readonly settings: KitchenSettings;
+  readonly settings: Partial<Settings>;
   readonly foods: readonly Food[];
   readonly packs: readonly Pack[];
   readonly recipes: readonly Recipe[];

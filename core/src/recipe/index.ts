@@ -1,3 +1,4 @@
+export * from './brief.js';
 export * from './derived.js';
 export * from './energyShares.js';
 export * from './indexFormula.js';

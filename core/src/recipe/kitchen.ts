@@ -10,6 +10,7 @@ import {
 } from '../food/index.js';
 import { bestPack, candidatePacks, hasOnlyStalePacks, type CandidatePack, type Pack } from '../price/index.js';
 import type { MeasuringSystem } from '../quantity/index.js';
+import type { NamedBrief } from './brief.js';
 import type { Recipe } from './recipe.js';
 
 /** What holds for a whole kitchen. */
@@ -23,6 +24,8 @@ export interface Settings {
   readonly date: string;
   /** Days. */
   readonly maxPriceAge?: number;
+  /** Briefs kept for the next dish. */
+  readonly briefs?: readonly NamedBrief[];
 }
 
 /** Foods, packs and recipes with their settings: enough to compute every figure. */

@@ -1,4 +1,5 @@
 import type { CookingMethod, State } from '../food/index.js';
+import type { Brief } from './brief.js';
 import type { Amount, MeasuringSystem } from '../quantity/index.js';
 
 /** How an amount was measured; decides its uncertainty. */
@@ -111,6 +112,8 @@ export interface Recipe {
   readonly activeMinutes?: number;
   readonly totalMinutes?: number;
   readonly storage?: Storage;
+  /** What it is to be. */
+  readonly brief?: Brief;
 }
 
 /** Where a line stands: part id and number from 1. */

@@ -9,6 +9,8 @@ export class KitchenDto {
   @ApiProperty({ enum: ['counted', 'free'] }) staples: 'counted' | 'free';
   @ApiProperty({ description: 'Today, ISO date' }) date: string;
   @ApiPropertyOptional({ description: 'Days' }) maxPriceAge?: number;
+  @ApiPropertyOptional({ type: [Object], description: 'Briefs kept for the next dish: name and brief, as in the kitchen file' })
+  briefs?: object[];
   @ApiProperty({ description: 'Whether it holds no foods and no recipes yet' }) empty: boolean;
 }
 

@@ -50,7 +50,8 @@ export class KitchensService {
     const { id, name, settings } = await this.#entity();
     const foods = await this.database.getRepository(FoodEntity).countBy({ kitchenId: id });
     const recipes = await this.database.getRepository(RecipeEntity).countBy({ kitchenId: id });
-    return { name, ...fullSettings(settings, today()), empty: foods === 0 && recipes === 0 };
+    const { briefs, ...full } = fullSettings(settings, today());
+    return { name, ...full, ...(briefs ? { briefs: [...briefs] } : {}), empty: foods === 0 && recipes === 0 };
   }
 
   async #entity(): Promise<KitchenEntity> {

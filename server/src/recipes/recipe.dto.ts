@@ -1,4 +1,5 @@
 import { ApiProperty, ApiPropertyOptional } from '@nestjs/swagger';
+import { IsObject } from 'class-validator';
 import { SavedDto } from '../http/saved.dto.js';
 
 /** A figure of a list: unrounded, with whether something is lacking. */
@@ -45,6 +46,8 @@ export class ListedRecipeDto {
   @ApiProperty({ type: [EnergyShareDto] }) energyShares: readonly EnergyShareDto[];
   @ApiProperty({ type: WithToppingDto, nullable: true, description: 'Null where nothing is added at the table' })
   withTopping: WithToppingDto | null;
+  @ApiProperty({ enum: ['meets', 'perhaps', 'misses'], nullable: true, description: 'Its own brief; null where it has none' })
+  brief: 'meets' | 'perhaps' | 'misses' | null;
   @ApiProperty({ description: 'Findings that make a figure wrong' }) wrong: number;
   @ApiProperty({ description: 'Findings to look at' }) look: number;
 }
@@ -68,4 +71,18 @@ export class SwapDto {
 export class SwapsDto {
   @ApiProperty({ type: [SwapDto] }) swaps: SwapDto[];
   @ApiProperty({ type: Number, nullable: true, description: 'Edible grams of a serving, in the middle of all' }) usualGrams: number | null;
+}
+
+/** A brief to hold every recipe against. */
+export class BriefDto {
+  @ApiProperty({ type: Object, description: 'As in the kitchen file' }) @IsObject() brief: object;
+}
+
+/** How a recipe stands to a brief. */
+export class BriefVerdictDto {
+  @ApiProperty() id: string;
+  @ApiProperty() title: string;
+  @ApiProperty({ enum: ['meets', 'perhaps', 'misses'], description: 'Perhaps: a band reaches over a limit, or something is lacking' })
+  verdict: 'meets' | 'perhaps' | 'misses';
+  @ApiProperty({ description: 'How many things asked for are missed, wishes too' }) missed: number;
 }

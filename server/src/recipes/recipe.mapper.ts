@@ -1,9 +1,12 @@
 import {
   boxBand,
+  briefJudgements,
+  briefVerdict,
   energyShares,
   figureKey,
   findingsOf,
   recipeFigures,
+  type Brief,
   type Figure,
   type Kitchen,
   type Recipe,
@@ -11,7 +14,7 @@ import {
   type SwapEffect,
 } from '@portiona/core';
 import type { SavedDto } from '../http/saved.dto.js';
-import type { BandedFigureDto, ListedFigureDto, ListedRecipeDto, SwapDto } from './recipe.dto.js';
+import type { BandedFigureDto, BriefVerdictDto, ListedFigureDto, ListedRecipeDto, SwapDto } from './recipe.dto.js';
 import type { RecipeEntity } from './recipe.entity.js';
 import type { RecipeRevisionEntity } from './recipeRevision.entity.js';
 
@@ -54,6 +57,7 @@ export function toListedRecipe(head: RecipeEntity, recipe: Recipe, kitchen: Kitc
           protein: toListedFigure(figures.withTopping.nutrients.protein),
         }
       : null,
+    brief: recipe.brief ? briefVerdict(briefJudgements(figures, recipe.brief, kitchen)) : null,
     wrong: findings.filter(({ severity }) => severity === 'wrong').length,
     look: findings.filter(({ severity }) => severity === 'look').length,
   };
@@ -77,4 +81,11 @@ export function toSwap({ recipe, energyKcal, protein, usedCost }: Omit<SwapEffec
     protein: protein ?? null,
     usedCost: usedCost ?? null,
   };
+}
+
+/** How a recipe stands to a brief, asked of core. */
+export function toBriefVerdict(head: RecipeEntity, recipe: Recipe, brief: Brief, kitchen: Kitchen): BriefVerdictDto {
+  const judgements = briefJudgements(recipeFigures(recipe, kitchen), brief, kitchen);
+  const missed = judgements.filter(({ verdict }) => verdict === 'missed').length;
+  return { id: head.id, title: head.title, verdict: briefVerdict(judgements), missed };
 }

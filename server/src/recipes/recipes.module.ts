@@ -2,13 +2,14 @@ import { Module } from '@nestjs/common';
 import { FoodsModule } from '../foods/foods.module.js';
 import { KitchensModule } from '../kitchens/kitchens.module.js';
 import { PacksModule } from '../packs/packs.module.js';
+import { BriefsController } from './briefs.controller.js';
 import { BasisService } from './basis.service.js';
 import { RecipesController } from './recipes.controller.js';
 import { RecipesService } from './recipes.service.js';
 
 @Module({
   imports: [KitchensModule, FoodsModule, PacksModule],
-  controllers: [RecipesController],
+  controllers: [RecipesController, BriefsController],
   providers: [RecipesService, BasisService],
   exports: [RecipesService],
 })

@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import { InjectDataSource } from '@nestjs/typeorm';
-import { circleFaults, Kitchen, recipeFaults, RecipeEntry, swapEffect, usualGrams, type Recipe } from '@portiona/core';
+import { BriefEntry, circleFaults, Kitchen, recipeFaults, RecipeEntry, swapEffect, usualGrams, type Recipe } from '@portiona/core';
 import { DataSource, In, IsNull, Not, type EntityManager } from 'typeorm';
 import { isTaken } from '../database/isTaken.js';
 import { FoodsService } from '../foods/foods.service.js';
@@ -9,9 +9,9 @@ import { readBody } from '../http/readBody.js';
 import type { SavedDto } from '../http/saved.dto.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
 import { PacksService } from '../packs/packs.service.js';
-import type { ListedRecipeDto, OpenRecipeDto, SwapsDto } from './recipe.dto.js';
+import type { BriefVerdictDto, ListedRecipeDto, OpenRecipeDto, SwapsDto } from './recipe.dto.js';
 import { RecipeEntity } from './recipe.entity.js';
-import { toListedRecipe, toRecipe, toSavedRecipe, toSwap } from './recipe.mapper.js';
+import { toBriefVerdict, toListedRecipe, toRecipe, toSavedRecipe, toSwap } from './recipe.mapper.js';
 import { RecipeFoodEntity } from './recipeFood.entity.js';
 import { RecipeRevisionEntity } from './recipeRevision.entity.js';
 
@@ -26,6 +26,17 @@ export class RecipesService {
 
   /** Every recipe at a glance, newest save first. */
   async list(): Promise<ListedRecipeDto[]> {
+    return this.#each(toListedRecipe);
+  }
+
+  /** How every recipe stands to a brief. @throws UnreadableError */
+  async judged(found: object): Promise<BriefVerdictDto[]> {
+    const brief = readBody(BriefEntry, found, 'brief');
+    return this.#each((head, recipe, kitchen) => toBriefVerdict(head, recipe, brief, kitchen));
+  }
+
+  /** Something of every recipe that is not put away, newest save first. */
+  async #each<Seen>(see: (head: RecipeEntity, recipe: Recipe, kitchen: Kitchen) => Seen): Promise<Seen[]> {
     const kitchenId = await this.kitchens.id();
     const heads = await this.database
       .getRepository(RecipeEntity)
@@ -35,7 +46,7 @@ export class RecipesService {
     const byId = new Map(recipes.map((recipe) => [recipe.id, recipe]));
     return heads.flatMap((head) => {
       const recipe = byId.get(head.id);
-      return recipe ? [toListedRecipe(head, recipe, kitchen)] : [];
+      return recipe ? [see(head, recipe, kitchen)] : [];
     });
   }
 

@@ -1,4 +1,4 @@
-import { idFromName, type FoodEntry, type TableFood } from '@portiona/core';
+import { idFromName, sameDocument, type FoodEntry, type TableFood } from '@portiona/core';
 import type { EntityManager } from 'typeorm';
 import { FoodEntity } from '../foods/food.entity.js';
 import type { FoodsService } from '../foods/foods.service.js';
@@ -36,7 +36,7 @@ export class TableIntake {
       else if (before.document.source !== 'table') this.#counts.own++;
       else {
         const document = renewed(before.document, food as Omit<FoodEntry, 'id'>);
-        if (sameText(document, before.document)) this.#counts.unchanged++;
+        if (sameDocument(document, before.document)) this.#counts.unchanged++;
         else changed.push({ revision: before.revision, document });
       }
     }
@@ -89,19 +89,4 @@ function renewed(before: FoodEntry, now: Omit<FoodEntry, 'id'>): FoodEntry {
   const kept = Object.fromEntries(Object.entries(before).filter(([key]) => !(OF_THE_TABLE as readonly string[]).includes(key)));
   const names = [...new Set([...(before.names ?? []), ...(now.names ?? [])])];
   return { ...now, ...kept, ...(names.length === 0 ? {} : { names }), id: before.id };
-}
-
-/** Whether two documents say the same, whatever order their keys stand in. */
-function sameText(one: object, other: object): boolean {
-  return JSON.stringify(sorted(one)) === JSON.stringify(sorted(other));
-}
-
-function sorted(found: unknown): unknown {
-  if (Array.isArray(found)) return found.map(sorted);
-  if (typeof found !== 'object' || found === null) return found;
-  return Object.fromEntries(
-    Object.entries(found)
-      .sort(([a], [b]) => (a < b ? -1 : 1))
-      .map(([key, inside]) => [key, sorted(inside)]),
-  );
 }

@@ -1,4 +1,4 @@
-import type { Food, Pack, Recipe } from '@portiona/core';
+import type { Brief, Food, Pack, Recipe } from '@portiona/core';
 import type { SavedDto } from './api.gen';
 
 /** A saved document, typed. */
@@ -16,4 +16,4 @@ export const asPack = (saved: SavedDto) => saved as unknown as Saved<Pack>;
 export const asRecipe = (saved: SavedDto) => saved as unknown as Saved<Recipe>;
 export const asRecipes = (bases: readonly object[]) => bases as unknown as readonly Recipe[];
 /** A document as the interface takes it. */
-export const asDocument = (document: Food | Pack | Recipe) => document as unknown as { [key: string]: unknown };
+export const asDocument = (document: Food | Pack | Recipe | Brief) => document as unknown as { [key: string]: unknown };

@@ -2,6 +2,7 @@ import { Modal } from '../ui/Modal';
 
 const KEYS: readonly (readonly [string, string])[] = [
   ['Ctrl K', 'find or do anything'],
+  ['Alt 1', 'Brief'],
   ['Alt 2', 'Build'],
   ['Alt 6', 'Card'],
   ['Enter', 'new line below'],

@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useState } from 'react';
 import { NavLink, Outlet, useNavigate, useMatch, useParams, useSearchParams } from 'react-router';
-import { snappedAmounts, type Recipe } from '@portiona/core';
+import { sameDocument, snappedAmounts, type Recipe } from '@portiona/core';
 import { api } from '../api/api.gen';
 import { asRecipe, asRecipes } from '../api/documents';
 import { problemOf, problemText } from '../api/problem';
@@ -98,6 +98,12 @@ function Head({ recipe }: { readonly recipe: Recipe }) {
         </h1>
       </div>
       <nav className="stations" aria-label="Stations">
+        <NavLink to="brief">
+          <span className="g" aria-hidden>
+            ◇
+          </span>
+          Brief
+        </NavLink>
         <NavLink to="build">
           <span className="g" aria-hidden>
             ✎
@@ -127,7 +133,7 @@ function useOpenRecipe(id: string): string | undefined {
         if (!here) return;
         dispatch(recipeActions.opened({ saved: asRecipe(opened), bases: asRecipes(opened.bases) }));
         const kept = keptHere(id);
-        if (kept && JSON.stringify(kept.document) !== JSON.stringify(opened.document)) dispatch(recipeActions.recovered(kept));
+        if (kept && !sameDocument(kept.document, opened.document)) dispatch(recipeActions.recovered(kept));
       } catch (error) {
         if (here) setTrouble({ id, text: problemText(problemOf(error)) });
       }
@@ -145,13 +151,14 @@ function useOpenRecipe(id: string): string | undefined {
   return trouble?.id === id ? trouble.text : undefined;
 }
 
-/** Alt 2 and Alt 6 go to the stations; undo and redo work everywhere at the desk. */
+/** Alt 1, Alt 2 and Alt 6 go to the stations; undo and redo work everywhere at the desk. */
 function useStationKeys(recipeId: string): void {
   const navigate = useNavigate();
   const dispatch = useAppDispatch();
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      if (event.altKey && event.key === '2') void navigate(`/recipes/${recipeId}/build`);
+      if (event.altKey && event.key === '1') void navigate(`/recipes/${recipeId}/brief`);
+      else if (event.altKey && event.key === '2') void navigate(`/recipes/${recipeId}/build`);
       else if (event.altKey && event.key === '6') void navigate(`/recipes/${recipeId}/card`);
       else if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z')
         dispatch(event.shiftKey ? recipeActions.redone(undefined) : recipeActions.undone(undefined));

@@ -6,6 +6,7 @@ import { TablePage } from '../features/tables/TablePage';
 import { PricesPage } from '../features/prices/PricesPage';
 import { ReceiptPage } from '../features/receipts/ReceiptPage';
 import { RecipesPage } from '../features/recipes/RecipesPage';
+import { BriefStation } from '../stations/brief/BriefStation';
 import { BuildStation } from '../stations/build/BuildStation';
 import { CardStation } from '../stations/card/CardStation';
 import { NotHere } from './NotHere';
@@ -24,6 +25,7 @@ export const router = createBrowserRouter([
         element: <RecipePage />,
         children: [
           { index: true, element: <Navigate to="build" replace /> },
+          { path: 'brief', element: <BriefStation /> },
           { path: 'build', element: <BuildStation /> },
           { path: 'card', element: <CardStation /> },
         ],

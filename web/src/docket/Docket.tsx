@@ -21,6 +21,7 @@ import { recipeActions } from '../features/recipes/recipeSlice';
 import { claimsHere } from '../working/ClaimsPanel';
 import type { PanelName } from '../working/panelName';
 import { EnergySplit } from '../ui/EnergySplit';
+import { BriefRows } from './BriefRows';
 import { docketText, leastText, numberText, priceText } from '../ui/numberText';
 
 interface DocketProps {
@@ -94,6 +95,7 @@ export function Docket({ recipe, figures, findings, kitchen, open, onOpen }: Doc
         />
       ))}
       <div className="tear" />
+      {recipe.brief && <BriefRows brief={recipe.brief} figures={figures} kitchen={kitchen} onOpen={toggle} />}
       <button className="fig" aria-expanded={open === 'usedCost'} onClick={() => toggle('usedCost')}>
         <span className="n">Used</span>
         <Money figure={perServing.usedCost} currency={currency} />

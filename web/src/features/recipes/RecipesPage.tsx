@@ -21,6 +21,7 @@ import { EnergySplit } from '../../ui/EnergySplit';
 import { numberText, priceText } from '../../ui/numberText';
 import { useToast } from '../../ui/Toasts';
 import { NewRecipe } from './NewRecipe';
+import { useBriefFilter } from './useBriefFilter';
 
 type Order = 'series' | 'energyKcal' | 'protein' | 'usedCost' | 'weight';
 const ORDERS: readonly (readonly [Order, string])[] = [
@@ -38,13 +39,16 @@ export function RecipesPage() {
   const [words, setWords] = useState('');
   const [order, setOrder] = useState<Order>('series');
   const [starting, setStarting] = useState(false);
+  const { kept, chosen, choose, verdictOf } = useBriefFilter();
   const groups = useMemo(
     () =>
       groupsOf(
-        (recipes ?? []).filter(({ title, series = '' }) => `${title} ${series}`.toLowerCase().includes(words.toLowerCase())),
+        (recipes ?? []).filter(
+          ({ id, title, series = '' }) => `${title} ${series}`.toLowerCase().includes(words.toLowerCase()) && verdictOf(id) !== 'misses',
+        ),
         order,
       ),
-    [recipes, words, order],
+    [recipes, words, order, verdictOf],
   );
   if (error) return <Trouble text={problemText(problemOf(error))} again={() => void refetch()} />;
   return (
@@ -60,6 +64,16 @@ export function RecipesPage() {
           value={words}
           onChange={({ target }) => setWords(target.value)}
         />
+        {kept.length > 0 && (
+          <select className="field" aria-label="What meets a brief" value={chosen} onChange={({ target }) => choose(target.value)}>
+            <option value="">any brief</option>
+            {kept.map(({ name }) => (
+              <option key={name} value={name}>
+                meets {name}
+              </option>
+            ))}
+          </select>
+        )}
         <span className="seg" role="group" aria-label="Order">
           {ORDERS.map(([key, name]) => (
             <button key={key} aria-pressed={order === key} onClick={() => setOrder(key)}>
@@ -137,6 +151,11 @@ function RecipeRow({
           {numberText(servings, Number.isInteger(servings) ? 0 : 1)}{' '}
           {servingName === 'box' ? (servings === 1 ? 'box' : 'boxes') : `${servingName}${servings === 1 ? '' : 's'}`}
           {wrong > 0 && <span className="chip bad ml-2">✕ {wrong} wrong</span>}
+          {recipe.brief && (
+            <span className={`ml-2 ${recipe.brief === 'meets' ? 'ok' : recipe.brief === 'misses' ? 'bad' : 'warn'}`}>
+              {{ meets: '✓ within its brief', perhaps: '▲ perhaps within its brief', misses: '✕ misses its brief' }[recipe.brief]}
+            </span>
+          )}
           {look > 0 && <span className="chip warn ml-2">▲ {look} to look at</span>}
           {card && (
             <Link className={`ml-2 hover:underline ${card.drift.length > 0 ? 'warn' : 'ok'}`} to={`/recipes/${id}/card`}>

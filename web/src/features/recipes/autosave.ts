@@ -1,6 +1,6 @@
 import { createListenerMiddleware, isAnyOf } from '@reduxjs/toolkit';
-import type { Recipe } from '@portiona/core';
-import { api } from '../../api/api.gen';
+import { sameDocument, type Recipe } from '@portiona/core';
+import { api, type SavedDto } from '../../api/api.gen';
 import { asDocument, asRecipe } from '../../api/documents';
 import { problemOf } from '../../api/problem';
 import { forgetKept, keepHere, keptHere } from './keptHere';
@@ -16,6 +16,8 @@ export const autosave = createListenerMiddleware<WithRecipe>();
 
 /** The newest revision known of each recipe opened: what the next save is made on. */
 const revisions = new Map<string, number>();
+/** What this page sent last of each recipe, or took up again: found on the server, it is no one else's work. */
+const ours = new Map<string, Recipe>();
 /** Saves go one after the other, over the whole application. */
 let lastSave: Promise<unknown> = Promise.resolve();
 
@@ -25,6 +27,11 @@ autosave.startListening({
     const { id, revision } = listener.getState().recipe;
     if (id !== undefined) revisions.set(id, revision);
   },
+});
+
+autosave.startListening({
+  actionCreator: recipeActions.recovered,
+  effect: ({ payload }) => void ours.set(payload.document.id, payload.document),
 });
 
 /** Saves what is written once the person pauses. */
@@ -57,17 +64,40 @@ export function saveNow({ id, present, saveState }: RecipeState, dispatch: Dispa
   if (id !== undefined && present && (saveState === 'unsaved' || saveState === 'unreached')) void save(id, present, dispatch);
 }
 
+/**
+ * Sends a save. One that was under way when the page was loaded anew may have landed since: what stands there then is our own, and
+ * the save goes on top of it.
+ */
+async function sentOnOwn(id: string, request: () => { unwrap: () => Promise<SavedDto>; reset: () => void }): Promise<SavedDto> {
+  const first = request();
+  try {
+    return await first.unwrap();
+  } catch (error) {
+    const { current } = problemOf(error);
+    if (!current || !sameDocument(current.document, ours.get(id))) throw error;
+    revisions.set(id, current.revision);
+    const second = request();
+    try {
+      return await second.unwrap();
+    } finally {
+      second.reset();
+    }
+  } finally {
+    first.reset();
+  }
+}
+
 /** One save, made on the newest revision known. Resolves to whether the server was reached. */
 function save(id: string, sent: Recipe, dispatch: Dispatch): Promise<boolean> {
   const before = lastSave;
   const run = (async () => {
     await before;
     dispatch(recipeActions.savingStarted(id));
-    const request = dispatch(
-      api.endpoints.saveRecipe.initiate({ id, saveDto: { revision: revisions.get(id) ?? 0, document: asDocument(sent) } }),
-    );
+    const request = () =>
+      dispatch(api.endpoints.saveRecipe.initiate({ id, saveDto: { revision: revisions.get(id) ?? 0, document: asDocument(sent) } }));
     try {
-      const answer = asRecipe(await request.unwrap());
+      const answer = asRecipe(await sentOnOwn(id, request));
+      ours.set(id, sent);
       revisions.set(id, answer.revision);
       const kept = keptHere(id);
       if (kept && JSON.stringify(kept.document) === JSON.stringify(sent)) forgetKept(id);
@@ -77,8 +107,6 @@ function save(id: string, sent: Recipe, dispatch: Dispatch): Promise<boolean> {
       const problem = problemOf(error);
       dispatch(recipeActions.saveFailed({ id, problem }));
       return problem.status !== 0;
-    } finally {
-      request.reset();
     }
   })();
   lastSave = run.catch(() => undefined);

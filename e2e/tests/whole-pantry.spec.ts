@@ -1,5 +1,7 @@
-import { docketFigure, expect, expectAccessible, expectSaved, startRecipe, test, typeLine } from './desk.js';
+import { docketFigure, expect, expectAccessible, expectSaved, said, startRecipe, test, typeLine } from './desk.js';
 import { islandTable } from './islandTable.js';
+
+// These change the whole pantry, its prices above all: by their file's name they run after the others.
 
 const csv = (name: string, text: string) => ({ name, mimeType: 'text/csv', buffer: Buffer.from(text) });
 
@@ -78,7 +80,7 @@ test('a receipt’s lines find their foods, doubtful ones are held back, and cho
   await page.keyboard.press('Enter');
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Add 2 prices' }).click();
-  await expect(page.getByText('2 prices added.')).toBeVisible();
+  await expect(said(page, '2 prices added.')).toBeVisible();
   await bring();
   await expect(page.getByLabel(/Food of Kichererbsen 400g: Chickpeas/)).toBeVisible();
   await expect(page.getByText('as before').first()).toBeVisible();
@@ -110,7 +112,7 @@ test('two entries of one food are merged, with what it changes shown first', asy
   await expect(page.getByText(/recipes? changes?,/)).toBeVisible();
   await page.getByLabel('Leek, raw stays').check();
   await page.getByRole('button', { name: 'Merge them' }).click();
-  await expect(page.getByText('Sorrel, kitchen garden is Leek, raw now.')).toBeVisible();
+  await expect(said(page, 'Sorrel, kitchen garden is Leek, raw now.')).toBeVisible();
   await page.getByLabel('Find a food').fill('sorrel kitchen garden');
   await expect(page.getByRole('link', { name: 'Leek, raw' })).toBeVisible();
 });

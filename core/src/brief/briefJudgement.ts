@@ -1,0 +1,166 @@
+import { allergensWithGroups, namedAllergens, type Allergen, type Food } from '../food/index.js';
+import type { Figure } from '../figure/index.js';
+import { servedOf, shownFigure, type Brief, type Kitchen, type LineFigures, type RecipeFigures, type Target } from '../recipe/index.js';
+import { boxBand, type Band } from '../sureness/index.js';
+
+/** Whether something asked for is so: surely, perhaps (the band reaches over the limit, or something is lacking), not, or nobody knows. */
+export type Verdict = 'holds' | 'unsure' | 'missed' | 'unknown';
+
+/** A target, and how the dish stands to it. */
+export interface TargetJudgement {
+  readonly kind: 'target';
+  readonly target: Target;
+  readonly verdict: Verdict;
+  /** Of a serving, in the figure's unit, unrounded. */
+  readonly amount: number | undefined;
+  /** Something is lacking: the amount is "at least". */
+  readonly atLeast: boolean;
+  readonly band: Band | undefined;
+  /** How much room there is to the limit; negative beyond it. */
+  readonly margin: number | undefined;
+}
+
+export const BOUNDS = ['box volume', 'active time', 'total time', 'fridge', 'freezer', 'allergens', 'foods'] as const;
+
+/** Anything else a brief asks for. */
+export interface BoundJudgement {
+  readonly kind: 'bound';
+  readonly of: (typeof BOUNDS)[number];
+  readonly verdict: Verdict;
+  /** What is asked, and what is: "40 min", "55 min". */
+  readonly asked: string;
+  readonly is: string;
+}
+
+export type Judgement = TargetJudgement | BoundJudgement;
+
+const USUAL_WITHIN = 0.05;
+
+/**
+ * Holds a dish against its brief. A limit holds where the whole 95 % band keeps to it (domain page, 4.10: "at most 540 kcal" is
+ * believed only then); where the figure does but its band, or what is lacking, may not, it is unsure. Costs and weights have no
+ * band.
+ *
+ * @returns a judgement for everything the brief asks for, targets first
+ */
+export function briefJudgements(figures: RecipeFigures, brief: Brief, kitchen: Kitchen): Judgement[] {
+  return [...(brief.targets ?? []).map((target) => targetJudgement(target, figures, kitchen)), ...boundJudgements(figures, brief)];
+}
+
+/** Whether a dish meets a brief: everything that is no mere wish holds, something is unsure, or something is missed. */
+export function briefVerdict(judgements: readonly Judgement[]): 'meets' | 'perhaps' | 'misses' {
+  const hard = judgements.filter((one) => one.kind === 'bound' || one.target.wish !== true);
+  if (hard.some(({ verdict }) => verdict === 'missed')) return 'misses';
+  return hard.every(({ verdict }) => verdict === 'holds') ? 'meets' : 'perhaps';
+}
+
+function targetJudgement(target: Target, figures: RecipeFigures, kitchen: Kitchen): TargetJudgement {
+  const { amount, gaps } = figureOf(target, figures, kitchen);
+  const { figure } = target;
+  const band = figure === 'weight' || figure === 'usedCost' ? undefined : boxBand(figure, figures, kitchen.convention);
+  const atLeast = gaps.length > 0;
+  const margin = amount === undefined ? undefined : marginOf(target, amount);
+  return { kind: 'target', target, verdict: verdictOf(target, amount, atLeast, band), amount, atLeast, band, margin };
+}
+
+function figureOf({ figure }: Target, { perServing, parts }: RecipeFigures, kitchen: Kitchen): Figure {
+  if (figure === 'usedCost') return perServing.usedCost;
+  if (figure !== 'weight') return shownFigure(figure, perServing.nutrients, kitchen.convention);
+  const unweighed = parts.flatMap(({ part, lines, estimated }) =>
+    servedOf(part) === 'box' && estimated ? lines.filter(({ counted, weights }) => counted && !weights).map(({ at }) => at) : [],
+  );
+  return { amount: perServing.weight, gaps: unweighed };
+}
+
+/** Room to the limit, in the figure's unit. */
+function marginOf({ is, amount: limit, within = USUAL_WITHIN }: Target, amount: number): number {
+  if (is === 'at most') return limit - amount;
+  return is === 'at least' ? amount - limit : limit * within - Math.abs(amount - limit);
+}
+
+function verdictOf(target: Target, amount: number | undefined, atLeast: boolean, band: Band | undefined): Verdict {
+  if (amount === undefined) return 'unknown';
+  const { is, amount: limit, within = USUAL_WITHIN } = target;
+  const [low, high] = band ?? [amount, amount];
+  const room = limit * within;
+  if (marginOf(target, amount) < 0) {
+    // What is lacking can only add.
+    const mayGrowInto = atLeast && (is === 'at least' || (is === 'about' && amount < limit));
+    return mayGrowInto ? 'unsure' : 'missed';
+  }
+  if (is === 'at least') return low >= limit ? 'holds' : 'unsure';
+  if (atLeast) return 'unsure';
+  const sure = is === 'at most' ? high <= limit : low >= limit - room && high <= limit + room;
+  return sure ? 'holds' : 'unsure';
+}
+
+function boundJudgements(figures: RecipeFigures, brief: Brief): BoundJudgement[] {
+  const { recipe, perServing } = figures;
+  const judged: (BoundJudgement | undefined)[] = [
+    // A gram of cooked food fills about a millilitre.
+    brief.boxVolume === undefined ? undefined : limit('box volume', brief.boxVolume, perServing.weight, 'ml', 'most'),
+    brief.activeMinutes === undefined ? undefined : limit('active time', brief.activeMinutes, recipe.activeMinutes, 'min', 'most'),
+    brief.totalMinutes === undefined ? undefined : limit('total time', brief.totalMinutes, recipe.totalMinutes, 'min', 'most'),
+    brief.fridgeDays === undefined ? undefined : limit('fridge', brief.fridgeDays, recipe.storage?.fridgeDays, 'days', 'least'),
+    brief.freezes === true ? freezes(recipe.storage?.freezes, recipe.storage?.freezerMonths) : undefined,
+    brief.avoidAllergens?.length ? allergens(figures, brief.avoidAllergens) : undefined,
+    brief.avoidGroups?.length ? groups(figures, brief.avoidGroups) : undefined,
+  ];
+  return judged.filter((one) => one !== undefined);
+}
+
+function limit(of: BoundJudgement['of'], asked: number, is: number | undefined, unit: string, bound: 'most' | 'least'): BoundJudgement {
+  const text = `${Math.round(asked)} ${unit} at ${bound}`;
+  if (is === undefined) return { kind: 'bound', of, verdict: 'unknown', asked: text, is: 'not said' };
+  const holds = bound === 'most' ? is <= asked : is >= asked;
+  return { kind: 'bound', of, verdict: holds ? 'holds' : 'missed', asked: text, is: `${Math.round(is)} ${unit}` };
+}
+
+function freezes(said: boolean | undefined, months: number | undefined): BoundJudgement {
+  const verdict = said === false ? 'missed' : said === true || months !== undefined ? 'holds' : 'unknown';
+  return {
+    kind: 'bound',
+    of: 'freezer',
+    verdict,
+    asked: 'freezes',
+    is: { holds: 'does', missed: 'does not', unknown: 'not said', unsure: '' }[verdict],
+  };
+}
+
+/** Foods of every line that is in the box or at the table, those of other recipes' parts too. */
+function foodsOf(lines: readonly LineFigures[]): Food[] {
+  return lines.flatMap(({ of }) => (of.kind === 'food' ? [of.basis.food] : of.kind === 'part' ? foodsOf(of.part.lines) : []));
+}
+
+function servedFoods({ parts }: RecipeFigures): { readonly foods: Food[]; readonly unmatched: boolean } {
+  const lines = parts.filter(({ part }) => servedOf(part) !== 'optional').flatMap((part) => part.lines);
+  return { foods: foodsOf(lines), unmatched: lines.some(({ of }) => of.kind === 'unmatched') };
+}
+
+function allergens(figures: RecipeFigures, avoided: readonly Allergen[]): BoundJudgement {
+  const { foods, unmatched } = servedFoods(figures);
+  const held = [...new Set(foods.flatMap((food) => food.allergens ?? []))].filter((allergen) =>
+    [...allergensWithGroups([allergen])].some((one) => avoided.includes(one)),
+  );
+  const verdict = held.length > 0 ? 'missed' : unmatched ? 'unsure' : 'holds';
+  return {
+    kind: 'bound',
+    of: 'allergens',
+    verdict,
+    asked: `no ${avoided.join(', no ')}`,
+    is: held.length > 0 ? namedAllergens(new Set(held)).join(', ') : 'none of them',
+  };
+}
+
+function groups(figures: RecipeFigures, avoided: readonly string[]): BoundJudgement {
+  const { foods, unmatched } = servedFoods(figures);
+  const held = [...new Set(foods.filter(({ aisle }) => aisle !== undefined && avoided.includes(aisle)).map(({ name }) => name))];
+  const verdict = held.length > 0 ? 'missed' : unmatched || foods.some(({ aisle }) => aisle === undefined) ? 'unsure' : 'holds';
+  return {
+    kind: 'bound',
+    of: 'foods',
+    verdict,
+    asked: `no ${avoided.map((one) => one.replace(/-/g, ', ')).join('; no ')}`,
+    is: held.length > 0 ? held.join(', ') : 'none of them',
+  };
+}
