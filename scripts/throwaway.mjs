@@ -38,8 +38,9 @@ export function freePort() {
 /** A server on a database, ready to answer, with the demo kitchen if asked for. */
 export async function startServer(url, { demo }) {
   const port = await freePort();
+  const home = mkdtempSync(join(tmpdir(), 'portiona-test-home-'));
   const child = spawn(process.execPath, [join(root, 'server/dist/main.js')], {
-    env: { ...process.env, DATABASE_URL: url, PORTIONA_PORT: String(port), LOG_LEVEL: 'error' },
+    env: { ...process.env, DATABASE_URL: url, PORTIONA_HOME: home, PORTIONA_PORT: String(port), LOG_LEVEL: 'error' },
     stdio: ['ignore', 'inherit', 'inherit'],
   });
   const address = `http://127.0.0.1:${port}`;
@@ -56,6 +57,9 @@ export async function startServer(url, { demo }) {
   return {
     address,
     port,
-    stop: () => new Promise((resolve) => (child.exitCode === null ? (child.once('exit', resolve), child.kill('SIGTERM')) : resolve())),
+    async stop() {
+      await new Promise((resolve) => (child.exitCode === null ? (child.once('exit', resolve), child.kill('SIGTERM')) : resolve()));
+      rmSync(home, { recursive: true, force: true });
+    },
   };
 }

@@ -1,3 +1,4 @@
+import { forgetOldTables } from '../src/tables/tableFile.js';
 import { testServer } from './testServer.js';
 import { madeUpTable } from './madeUpTable.js';
 
@@ -291,6 +292,14 @@ test('a table being taken in is stopped: nothing of it is there; another at the 
   expect(await counts()).toEqual(before);
   await server.http.post(`/api/food-tables/${other.id}/start`).send({ name: 'Other', mapping }).expect(202);
   expect(await ended(other.id)).toMatchObject({ state: 'done' });
+});
+
+test('a file that nobody took in is kept a week, no longer', async () => {
+  const { id } = await bring(madeUpTable(3));
+  await forgetOldTables(Date.now() + 6 * 86_400_000);
+  expect((await look(id)).columns.length).toBeGreaterThan(3);
+  await forgetOldTables(Date.now() + 8 * 86_400_000);
+  await server.http.get(`/api/food-tables/${id}/look`).expect(404);
 });
 
 test('an identifier of nothing is not there', async () => {

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import { readFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import { Client } from 'pg';
@@ -24,9 +25,15 @@ export async function freshDatabase(): Promise<string> {
 /** A server on a database of its own, listening on a port of its own. */
 export async function testServer({ demo }: { readonly demo: boolean }) {
   process.env.DATABASE_URL = await freshDatabase();
+  const home = mkdtempSync(join(tmpdir(), 'portiona-test-home-'));
+  process.env.PORTIONA_HOME = home;
   const app: NestExpressApplication = await makeApp();
   await app.listen(0, '127.0.0.1');
   const http = supertest(app.getHttpServer());
   if (demo) await http.post('/api/imports/kitchen-file?name=Saltmarsh%20Suppers').send(DEMO).expect(201);
-  return { app, http, close: () => app.close() };
+  const close = async () => {
+    await app.close();
+    rmSync(home, { recursive: true, force: true });
+  };
+  return { app, http, close };
 }

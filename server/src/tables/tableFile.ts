@@ -1,5 +1,5 @@
 import { createWriteStream } from 'node:fs';
-import { mkdir, rm } from 'node:fs/promises';
+import { mkdir, readdir, rm, stat } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { TextDecoder } from 'node:util';
 import { join } from 'node:path';
@@ -24,6 +24,19 @@ const NOT_TEXT: readonly (readonly [bytes: readonly number[], what: string])[] =
 /** Where a table's file is kept until it is taken in. */
 export function tablePath(id: string): string {
   return join(process.env.PORTIONA_HOME ?? join(tmpdir(), 'portiona'), 'tables', `${id}.table`);
+}
+
+/** Days a file is kept that was brought and never taken in. */
+const KEPT_DAYS = 7;
+
+/** Takes away files that nobody has taken in for long. */
+export async function forgetOldTables(now = Date.now()): Promise<void> {
+  const folder = join(tablePath('x'), '..');
+  const names = await readdir(folder).catch(() => []);
+  for (const name of names.filter((one) => one.endsWith('.table'))) {
+    const { mtimeMs } = await stat(join(folder, name)).catch(() => ({ mtimeMs: now }));
+    if (now - mtimeMs > KEPT_DAYS * 86_400_000) await rm(join(folder, name), { force: true });
+  }
 }
 
 /** What was found in a file while it was written. */

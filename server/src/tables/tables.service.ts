@@ -28,7 +28,7 @@ import type {
   TableReadingDto,
   TakeTableDto,
 } from './table.dto.js';
-import { MOST_BYTES, receiveTable, tablePath } from './tableFile.js';
+import { forgetOldTables, MOST_BYTES, receiveTable, tablePath } from './tableFile.js';
 import { TableImportEntity } from './tableImport.entity.js';
 import { TableIntake } from './tableIntake.js';
 import { TableMappingEntity } from './tableMapping.entity.js';
@@ -69,6 +69,7 @@ export class TablesService implements OnModuleInit, OnModuleDestroy {
 
   /** What was being taken in when the server went away wrote nothing: its transaction was never ended. */
   async onModuleInit(): Promise<void> {
+    await forgetOldTables();
     await this.imports.update(
       { state: 'running' },
       { state: 'interrupted', message: 'The server went away while this was taken in. Nothing was written; start it again.' },
