@@ -243,6 +243,7 @@ export class RecipeEntry implements Recipe {
   @Optional() @Quantity({ most: 100_000 }) totalMinutes?: number;
   @Optional() @One(() => StorageEntry) storage?: StorageEntry;
   @Optional() @One(() => BriefEntry) brief?: BriefEntry;
+  @Optional() @Text(500) source?: string;
 }
 
 export class KitchenFile {

@@ -114,6 +114,8 @@ export interface Recipe {
   readonly storage?: Storage;
   /** What it is to be. */
   readonly brief?: Brief;
+  /** Where it was taken from, where it was. */
+  readonly source?: string;
 }
 
 /** Where a line stands: part id and number from 1. */

@@ -6,6 +6,8 @@ export * from './lineFromText.js';
 export * from './lineText.js';
 export * from './parseLineText.js';
 export * from './readLabelText.js';
+export * from './readRecipe.js';
+export * from './recipeFromRead.js';
 export * from './searchWords.js';
 export * from './unitAliases.js';
 export * from './unitSlip.js';

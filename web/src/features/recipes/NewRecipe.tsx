@@ -5,6 +5,7 @@ import { useCreateRecipeMutation, useListRecipesQuery } from '../../api/api.gen'
 import { asDocument } from '../../api/documents';
 import { problemOf, problemText } from '../../api/problem';
 import { Modal } from '../../ui/Modal';
+import { BringRecipe } from './BringRecipe';
 
 /** Starts a recipe from a name and a number of boxes. */
 export function NewRecipe({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {
@@ -13,10 +14,28 @@ export function NewRecipe({ open, onClose }: { readonly open: boolean; readonly 
       open={open}
       onClose={onClose}
       title="A new recipe"
-      hint="Name it and say how many boxes it makes. Everything else is written at the desk."
+      hint="Name it and say how many boxes it makes, or bring one that is written already. Everything else is done at the desk."
     >
-      <NewRecipeForm onClose={onClose} />
+      <Ways onClose={onClose} />
     </Modal>
+  );
+}
+
+/** From nothing, or from a recipe that somebody wrote. */
+function Ways({ onClose }: { readonly onClose: () => void }) {
+  const [bringing, setBringing] = useState(false);
+  return (
+    <>
+      <span className="seg mb-3" role="group" aria-label="How to begin">
+        <button aria-pressed={!bringing} onClick={() => setBringing(false)}>
+          From nothing
+        </button>
+        <button aria-pressed={bringing} onClick={() => setBringing(true)}>
+          From a text or page
+        </button>
+      </span>
+      {bringing ? <BringRecipe onClose={onClose} /> : <NewRecipeForm onClose={onClose} />}
+    </>
   );
 }
 

@@ -1,0 +1,120 @@
+import { useDeferredValue, useMemo, useRef, useState } from 'react';
+import { useNavigate } from 'react-router';
+import { readRecipe, recipeFromRead } from '@portiona/core';
+import { useCreateRecipeMutation, useListRecipesQuery } from '../../api/api.gen';
+import { asDocument } from '../../api/documents';
+import { problemOf, problemText } from '../../api/problem';
+import { useKitchen } from '../kitchen/useKitchen';
+
+const MOST_BYTES = 5 * 1024 * 1024;
+
+/** A recipe from a pasted list and method, a saved page, or schema.org data, read and matched before it is begun. */
+export function BringRecipe({ onClose }: { readonly onClose: () => void }) {
+  const here = useKitchen();
+  const taken = useListRecipesQuery().data;
+  const [create, { isLoading }] = useCreateRecipeMutation();
+  const [text, setText] = useState('');
+  const [title, setTitle] = useState<string>();
+  const [trouble, setTrouble] = useState('');
+  const file = useRef<HTMLInputElement>(null);
+  const navigate = useNavigate();
+  const given = useDeferredValue(text);
+  const read = useMemo(() => readRecipe(given), [given]);
+  const recipe = useMemo(
+    () => read && here && recipeFromRead({ ...read, title: title ?? read.title }, here.index, new Set((taken ?? []).map(({ id }) => id))),
+    [read, here, taken, title],
+  );
+  const lines = recipe?.parts.flatMap((part) => part.lines) ?? [];
+  const unmatched = lines.filter(({ food }) => food === undefined);
+  const take = async (chosen: File) => {
+    if (chosen.size > MOST_BYTES) return setTrouble(`${chosen.name} is more than 5 MB. Save the page alone, without its pictures.`);
+    setTrouble('');
+    setText(await chosen.text());
+  };
+  const begin = async () => {
+    if (!recipe) return;
+    try {
+      const { id } = await create({ newDto: { document: asDocument(recipe) } }).unwrap();
+      onClose();
+      await navigate(`/recipes/${id}/build`);
+    } catch (error) {
+      setTrouble(problemText(problemOf(error)));
+    }
+  };
+  return (
+    <div className="grid gap-3">
+      <textarea
+        className="field w-full"
+        rows={9}
+        aria-label="The recipe as text, page or data"
+        placeholder={'Leek and barley pot\nMakes 5 boxes\n\n300 g pearl barley\n3 leeks, sliced\n\nMethod\n1. Boil the barley …'}
+        value={text}
+        autoFocus
+        onChange={({ target }) => setText(target.value)}
+      />
+      {text.trim() !== '' && !recipe && <p className="muted">No ingredient found in it yet.</p>}
+      {recipe && (
+        <>
+          <label className="labelled">
+            Name
+            <input
+              className="field font-serif"
+              maxLength={200}
+              value={title ?? read?.title ?? ''}
+              onChange={({ target }) => setTitle(target.value)}
+            />
+          </label>
+          <p aria-live="polite">
+            {recipe.servings} {recipe.servingName === 'box' ? 'boxes' : `${recipe.servingName}s`}
+            {read?.servings === undefined && <span className="warn"> ▲ assumed, it does not say</span>}, {recipe.parts.length}{' '}
+            {recipe.parts.length === 1 ? 'part' : 'parts'}, {lines.length} lines, {recipe.steps?.length ?? 0}{' '}
+            {recipe.steps?.length === 1 ? 'step' : 'steps'}
+            {recipe.totalMinutes !== undefined && `, ${recipe.totalMinutes} min`}.{' '}
+            {unmatched.length === 0 ? (
+              <span className="ok">✓ every line has its food</span>
+            ) : (
+              <span className="warn">
+                ▲ {unmatched.length} {unmatched.length === 1 ? 'line waits' : 'lines wait'} for a food:{' '}
+                {unmatched
+                  .map((line) => `“${line.text ?? ''}”`)
+                  .slice(0, 4)
+                  .join(', ')}
+                {unmatched.length > 4 && ' …'}
+              </span>
+            )}
+          </p>
+          {recipe.source !== undefined && <p className="faint text-[12.5px]">From {recipe.source}; the recipe keeps that.</p>}
+        </>
+      )}
+      {trouble !== '' && (
+        <p className="bad" role="alert">
+          {trouble}
+        </p>
+      )}
+      <div className="flex gap-2 items-center">
+        <button className="btn" onClick={() => file.current?.click()}>
+          Choose a page or file
+        </button>
+        <input
+          ref={file}
+          type="file"
+          className="sr"
+          tabIndex={-1}
+          accept=".html,.htm,.json,.jsonld,.txt,.md,text/html,text/plain,application/json"
+          aria-label="Recipe file"
+          onChange={({ target }) => {
+            const [chosen] = target.files ?? [];
+            if (chosen) void take(chosen);
+            target.value = '';
+          }}
+        />
+        <button className="btn ml-auto" onClick={onClose}>
+          Not now
+        </button>
+        <button className="btn btn-main" disabled={!recipe || isLoading} onClick={() => void begin()}>
+          Begin with it
+        </button>
+      </div>
+    </div>
+  );
+}
