@@ -58,6 +58,16 @@ export function exactPrice(price: number | string): Big {
 }
 
 /**
+ * How far a price lies from one before, as a share of that one: 0.25 is a quarter dearer; exact until the last step.
+ *
+ * @returns undefined where the price before was nothing
+ */
+export function shareDearer(before: number | string, now: number | string): number | undefined {
+  const was = exactPrice(before);
+  return was.eq(0) ? undefined : exactPrice(now).div(was).minus(1).toNumber();
+}
+
+/**
  * An amount of money as a card prints it: rounded once, half away from zero, to the currency's minor unit, no currency.
  *
  * @param amount major units

@@ -1,4 +1,5 @@
 import type { Food } from '../food/index.js';
+import { shareDearer } from './money.js';
 import { agoText, priceChange, priceHistory } from './priceHistory.js';
 
 const oats: Food = { id: 'oats', name: 'Oats', measures: { bag: 500 } };
@@ -26,6 +27,11 @@ test('prices stand by pack, oldest first, the cheapest pack first', () => {
     ['A', 1, 'kg', [1.8, 2], 2],
     ['C', 1, 'crate', [9], undefined],
   ]);
+});
+
+test('a price against one before, and against nothing', () => {
+  expect(shareDearer('2.00', '2.50')).toBe(0.25);
+  expect(shareDearer('0.00', '2.50')).toBeUndefined();
 });
 
 test('how far a price moved since it was first seen', () => {

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { Inject, Injectable, type OnApplicationBootstrap } from '@nestjs/common';
 import { InjectDataSource } from '@nestjs/typeorm';
-import { exactPrice, priceHistory, type Pack } from '@portiona/core';
+import { exactPrice, priceHistory, shareDearer, type Pack } from '@portiona/core';
 import { DataSource, type EntityManager } from 'typeorm';
 import { isTaken } from '../database/isTaken.js';
 import { FoodsService } from '../foods/foods.service.js';
@@ -210,7 +210,6 @@ function toItemDto({
   promotion,
   message,
 }: RefreshItemEntity): RefreshItemDto {
-  const before = exactPrice(beforePrice);
-  const change = price === null || before.eq(0) ? null : exactPrice(price).div(before).minus(1).toNumber();
+  const change = price === null ? null : (shareDearer(beforePrice, price) ?? null);
   return { food: foodId, name, shop, net, unit, currency, before: beforePrice, state, price, change, promotion, message };
 }
