@@ -31,6 +31,41 @@ test('a label’s text is pasted, looked over and used, by keys alone; the next 
   await expect(page.locator('[data-field="protein"]')).toHaveValue('13.5');
 });
 
+/** Keys a person presses to enter a label, one by one, with what each field must hold by then. */
+const TYPED: readonly (readonly [text: string, then: readonly string[]])[] = [
+  ['Rye flakes, Weir Lane', ['Enter']],
+  ['1432', ['Tab', 'Tab']],
+  ['2.1', ['Tab']],
+  ['0.3', ['Tab']],
+  ['63', ['Tab']],
+  ['1', ['Tab']],
+  ['13.4', ['Tab']],
+  ['9.3', ['Tab']],
+  ['0.01', ['Control+Enter']],
+];
+/** A key every 0.3 s, looking from packet to screen and back, is a slow hand. */
+const SECONDS_A_KEY = 0.3;
+
+test('a label of eight figures is typed by keys alone, in less than a minute of a slow hand', async ({ page }) => {
+  await page.goto('/pantry');
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type('add a food');
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel('Name of the food')).toBeFocused();
+  let keys = 12;
+  for (const [text, then] of TYPED) {
+    await page.keyboard.type(text);
+    for (const key of then) await page.keyboard.press(key);
+    keys += text.length + then.length;
+  }
+  await expect(page).toHaveURL(/\/pantry\/rye-flakes-weir-lane/);
+  await expect(page.locator('[data-field="energyKj"]')).toHaveValue('1432');
+  await expect(page.locator('[data-field="salt"]')).toHaveValue('0.01');
+  await expect(page.locator('.check').first()).toContainText('Energy and macros agree');
+  expect(keys * SECONDS_A_KEY).toBeLessThan(60);
+  console.log(`A label of eight figures: ${keys} keys`);
+});
+
 test('a food says where it is used; unused it is taken out, used it is put away and kept by its recipes', async ({ page }) => {
   await page.goto('/pantry/agave-syrup');
   await expect(page.locator('.tag')).toContainText('No recipe uses it.');

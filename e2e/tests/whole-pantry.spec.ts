@@ -50,6 +50,25 @@ test('its next edition finds its kept mapping, and changes nothing that is the s
   await expect(ticket.getByRole('button', { name: 'Nothing new' })).toBeVisible();
 });
 
+test('a table with a row for each figure is gathered, and its columns can be said', async ({ page }) => {
+  const rows = ['Energy;kcal;61', 'Protein;g;1.5', 'Fat;g;0.3', 'Carbohydrate, available;g;12.4', 'Fibre;g;1.8', 'Sodium;mg;20'];
+  const table = ['Food;Nutrient;Unit;Amount', ...['Mole leek', 'Mole chard'].flatMap((food) => rows.map((row) => `${food};${row}`))];
+  await page.goto('/pantry/bring');
+  await page.getByLabel('A food table, file').setInputFiles(csv('figures.csv', table.join('\n')));
+  const ticket = page.getByRole('complementary', { name: 'Taking it in' });
+  await expect(page.getByRole('button', { name: 'one figure of a food' })).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByLabel('What Sodium (mg) holds')).toHaveValue('sodium');
+  await expect(ticket.getByRole('button', { name: 'Take in 2 foods' })).toBeVisible();
+  await expect(ticket.getByText('Energy and macronutrients of the foods agree')).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'a food', exact: true }).click();
+  await page.getByRole('button', { name: /Show the \d columns that are not taken/ }).click();
+  await expect(page.getByLabel('What Nutrient holds')).toHaveValue('');
+  await page.getByRole('button', { name: 'one figure of a food' }).click();
+  await page.getByLabel('Same food by').selectOption('Unit');
+  await expect(ticket.getByRole('alert')).toBeVisible();
+});
+
 test('a file that is no table is refused on the page', async ({ page }) => {
   await page.goto('/pantry/bring');
   await page
@@ -74,8 +93,16 @@ test('a receipt’s lines find their foods, doubtful ones are held back, and cho
   await bring();
   await expect(page.getByLabel('Add the price of Leeks loose')).toBeChecked();
   await expect(page.getByLabel('Add the price of Butter 250 g')).not.toBeChecked();
-  await expect(page.getByText('is the size right?')).toBeVisible();
-  await page.getByLabel('Food of Kichererbsen 400g: none yet').click();
+  await page.getByRole('button', { name: /how Butter 250 g against now came about/ }).press('Enter');
+  const steps = page.getByRole('dialog');
+  await expect(steps).toContainText('This receipt: € 118.00 a kg');
+  await expect(steps.getByRole('link', { name: /All prices of/ })).toHaveAttribute('href', /\/pantry\/.*show=usedCost/);
+  await expectAccessible(page);
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: /how Leeks loose a kg came about/ }).click();
+  await expect(page.getByRole('dialog')).toContainText('2.40 ÷ 800.0 g × 1000 = € 3.00 a kg');
+  await page.keyboard.press('Escape');
+  await page.getByLabel('Choose a food for Kichererbsen 400g').click();
   await page.getByLabel('Find a food').fill('chickpeas canned');
   await page.keyboard.press('Enter');
   await expectAccessible(page);
@@ -93,7 +120,14 @@ test('the shops are asked for today’s prices', async ({ page }) => {
   await expect(page.getByRole('button', { name: 'Refresh prices' })).toBeVisible({ timeout: 120_000 });
   await expect(page.getByRole('heading', { name: /Another price today, \d+/ })).toBeVisible();
   await expectAccessible(page);
-  await page.getByRole('link', { name: 'Leek, raw' }).first().click();
+  await page
+    .getByRole('button', { name: /how the change of/ })
+    .first()
+    .click();
+  await expect(page.getByRole('dialog')).toContainText(/€ \d+\.\d\d ÷ € \d+\.\d\d − 1 = [+−]\d+\.\d %/);
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('link', { name: /Leek, raw before, € \d/ }).first()).toHaveAttribute('href', /show=usedCost/);
+  await page.getByRole('link', { name: 'Leek, raw', exact: true }).first().click();
   await expect(page.getByText(/^today, \d+ earlier prices/).first()).toBeVisible();
 });
 

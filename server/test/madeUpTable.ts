@@ -34,3 +34,18 @@ export function madeUpTable(
 
 const KINDS = ['Sorrel', 'Sea beet', 'Samphire', 'Cress', 'Marsh bean', 'Tidal oat', 'Reed corn', 'Dune pea', 'Salt plum', 'Brine apple'];
 const PLACES = ['of the north bank', 'of the ferry steps', 'of the weir', 'of the old sluice', 'of the long mole', 'of the flats'];
+
+/** The same table with a row for each figure of a food, all foods' energy first, then all foods' protein … */
+export function madeUpFigureRows(rows: number): string {
+  const [, names = [], units = [], ...foods] = madeUpTable(rows, { comma: false, delimiter: '\t' })
+    .split('\r\n')
+    .map((line) => line.split('\t'));
+  const lines = [['Food code', 'Food name', 'Nutrient', 'Unit', 'Amount', 'Method']];
+  names.forEach((name, at) => {
+    if (at < 3) return;
+    foods.forEach((cells) =>
+      lines.push([cells[0] ?? '', cells[1] ?? '', name, units[at] ?? '', cells[at] ?? '', at % 2 === 0 ? 'analysed' : 'calculated']),
+    );
+  });
+  return lines.map((cells) => cells.join('\t')).join('\n');
+}

@@ -1,6 +1,6 @@
 import { forgetOldTables } from '../src/tables/tableFile.js';
 import { testServer } from './testServer.js';
-import { madeUpTable } from './madeUpTable.js';
+import { madeUpFigureRows, madeUpTable } from './madeUpTable.js';
 
 type Server = Awaited<ReturnType<typeof testServer>>;
 let server: Server;
@@ -24,7 +24,9 @@ interface Look {
     decimal: string;
     headingLines: number;
     columns: { heading: string; target: string; unit?: string }[];
+    figureRows?: { food: string; figure: string; value: string; unit?: string };
   };
+  readonly ownHeadings: string[];
   readonly fromKept: string | null;
   readonly missing: string[];
 }
@@ -305,4 +307,56 @@ test('a file that nobody took in is kept a week, no longer', async () => {
 test('an identifier of nothing is not there', async () => {
   await server.http.get('/api/food-tables/nonsense').expect(404);
   await server.http.get('/api/food-tables/00000000-0000-0000-0000-000000000000/look').expect(404);
+});
+
+interface Sample {
+  readonly sample: { document: { name: string; nutrients: object } }[];
+  readonly rows: number;
+  readonly soundness: string;
+}
+
+async function tried(id: string, mapping: object): Promise<Sample> {
+  return ((await server.http.post(`/api/food-tables/${id}/preview`).send({ name: 'Tried', mapping }).expect(200)) as { body: Sample }).body;
+}
+
+test('a table with a row for each figure, sorted by figure, gives the foods the same table with a row a food gives', async () => {
+  const [wide, long] = [await bring(madeUpTable(80)), await bring(madeUpFigureRows(80))];
+  const looked = await look(long.id);
+  expect(looked.mapping.figureRows).toEqual({ food: 'Food code', figure: 'Nutrient', value: 'Amount', unit: 'Unit' });
+  expect(looked.mapping.columns).toContainEqual({ heading: 'Sodium (g)', target: 'sodium', unit: 'g' });
+  expect(looked.ownHeadings).toEqual(['Food code', 'Food name', 'Nutrient', 'Unit', 'Amount', 'Method']);
+  const [fromWide, fromLong] = [await tried(wide.id, (await look(wide.id)).mapping), await tried(long.id, looked.mapping)];
+  expect(fromLong).toMatchObject({ rows: 80, soundness: '' });
+  const figures = ({ sample }: Sample) => sample.map(({ document: { name, nutrients } }) => ({ name, nutrients }));
+  expect(figures(fromLong)).toEqual(figures(fromWide));
+});
+
+test('a table with a row for each figure is taken in, kept as a mapping, and updated by code', async () => {
+  expect(await take(madeUpFigureRows(40), 'Long island')).toMatchObject({ state: 'done', result: { rows: 40, added: 40 } });
+  const [found] = await foodsOf('sea beet north bank no 1');
+  expect(found?.food.document.nutrients).toMatchObject({ protein: 1.5, fat: 0.5, carbohydrate: 1.25 });
+  const again = await bring(madeUpFigureRows(41));
+  const { mapping, missing } = await look(again.id, '?kept=Long%20island');
+  expect(missing).toEqual([]);
+  expect(mapping.figureRows?.figure).toBe('Nutrient');
+  await server.http.post(`/api/food-tables/${again.id}/start`).send({ name: 'Long island', mapping }).expect(202);
+  expect((await ended(again.id)).result).toMatchObject({ rows: 41, added: 1, unchanged: 40 });
+});
+
+test('whether a row is a food or a figure is the person’s to say, and wrong columns are told by place', async () => {
+  const { id } = await bring(madeUpFigureRows(4));
+  expect((await look(id, '?rowsFor=food')).mapping.figureRows).toBeUndefined();
+  const said = await look(id, '?rowsFor=figure&food=Food%20name&unit=');
+  expect(said.mapping.figureRows).toEqual({ food: 'Food name', figure: 'Nutrient', value: 'Amount' });
+  const wrong = { ...said.mapping, figureRows: { food: 'Food', figure: 'Nutrient', value: 'Nutrient' } };
+  const { body } = (await server.http.post(`/api/food-tables/${id}/preview`).send({ name: 'x', mapping: wrong }).expect(422)) as {
+    body: Problem;
+  };
+  expect(body.faults?.map(({ path }) => path)).toEqual(['mapping.figureRows.food', 'mapping.figureRows.value']);
+  const many = ['food\tfigure\tvalue', ...Array.from({ length: 1200 }, (_, i) => `a\tfigure ${i}\t1`)].join('\n');
+  const bomb = await bring(many);
+  const answer = (await server.http
+    .get(`/api/food-tables/${bomb.id}/look?rowsFor=figure&food=food&figure=figure&value=value`)
+    .expect(422)) as { body: Problem };
+  expect(answer.body.detail).toMatch(/more than 1000 names in “figure”/);
 });

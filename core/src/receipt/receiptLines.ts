@@ -1,6 +1,6 @@
 import Big from 'big.js';
 import type { Food } from '../food/index.js';
-import { bestPack, candidatePacks, packGrams, type Pack, type PriceSettings } from '../price/index.js';
+import { bestPack, candidatePacks, packGrams, type CandidatePack, type Pack, type PriceSettings } from '../price/index.js';
 import { FoodIndex, SURE_ENOUGH, searchWords } from '../text/index.js';
 import { packSizeText } from './packSize.js';
 import { dateText, type ReceiptMapping } from './receiptMapping.js';
@@ -159,6 +159,10 @@ export interface MatchedLine {
   readonly line: ReceiptLine;
   readonly food: Food | undefined;
   readonly by: MatchedBy;
+  /** Of one pack; undefined where the size or the food's weight is not known. */
+  readonly grams: number | undefined;
+  /** The food's best current pack, which the price is held against. */
+  readonly now: CandidatePack | undefined;
   /** Major units a kilogram; undefined where the size or the food's weight is not known. */
   readonly perKg: number | undefined;
   /** The price a kilogram over that of the food's best current pack, less 1: 0.2 is a fifth dearer. */
@@ -212,12 +216,12 @@ export function standing(
   food: Food | undefined,
   packsOf: (food: string) => readonly Pack[],
   settings: PriceSettings,
-): Pick<MatchedLine, 'perKg' | 'change' | 'doubtful'> {
+): Pick<MatchedLine, 'grams' | 'now' | 'perKg' | 'change' | 'doubtful'> {
   const grams = food && net !== undefined && unit !== undefined ? packGrams({ net, unit }, food) : undefined;
-  if (!food || !grams || grams <= 0) return { perKg: undefined, change: undefined, doubtful: false };
+  if (!food || !grams || grams <= 0) return { grams: undefined, now: undefined, perKg: undefined, change: undefined, doubtful: false };
   const perKg = (Number(price) / grams) * 1000;
-  const best = bestPack(candidatePacks(food, packsOf(food.id), settings));
-  if (!best || best.perKg === 0) return { perKg, change: undefined, doubtful: false };
-  const times = perKg / best.perKg;
-  return { perKg, change: times - 1, doubtful: times > DOUBTFUL_TIMES || times < 1 / DOUBTFUL_TIMES };
+  const now = bestPack(candidatePacks(food, packsOf(food.id), settings));
+  if (!now || now.perKg === 0) return { grams, now, perKg, change: undefined, doubtful: false };
+  const times = perKg / now.perKg;
+  return { grams, now, perKg, change: times - 1, doubtful: times > DOUBTFUL_TIMES || times < 1 / DOUBTFUL_TIMES };
 }

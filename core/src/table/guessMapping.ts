@@ -19,9 +19,9 @@ export interface TableColumn {
  * columns could hold the same, the one named most plainly is taken.
  *
  * @param rows the first rows of the table, headings included
+ * @param headingLines how many of them are headings, where that is known
  */
-export function guessMapping(rows: readonly (readonly string[])[]): TableMapping {
-  const headingLines = headingLinesOf(rows);
+export function guessMapping(rows: readonly (readonly string[])[], headingLines = headingLinesOf(rows)): TableMapping {
   const columns = columnsOf(rows, headingLines);
   const body = rows.slice(headingLines);
   return {
@@ -87,7 +87,8 @@ function chosen(columns: readonly TableColumn[]): ColumnMapping[] {
 /** Figures for 100 g of something in the food, not of the food. */
 const OF_A_PART = /(?:per|\/|pro|pour)\s*100\s*g(?:rams?)?\s*(?:of\s*)?(?:total\s*)?(?:fa\b|fatty acids?|fat\b|protein|nitrogen|dry|ts\b)/i;
 
-function fitOf({ heading, samples }: TableColumn): { readonly score: number; readonly column: ColumnMapping } | undefined {
+/** What a column most likely holds, and how plainly its heading says so; undefined where it is nothing that is taken. */
+export function fitOf({ heading, samples }: TableColumn): { readonly score: number; readonly column: ColumnMapping } | undefined {
   if (OF_A_PART.test(heading)) return undefined;
   const bare = bareOf(heading);
   const figures = samples.filter((cell) => cellFigure(cell, '.').kind === 'figure').length;

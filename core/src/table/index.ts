@@ -1,5 +1,6 @@
 export * from './cellFigure.js';
 export * from './delimiterOf.js';
+export * from './figureRows.js';
 export * from './foodFromRow.js';
 export * from './guessMapping.js';
 export * from './headingWords.js';

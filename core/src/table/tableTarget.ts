@@ -41,6 +41,15 @@ export interface ColumnMapping {
   readonly unit?: TableUnit;
 }
 
+/** A table with a row for each figure of a food: the columns that say which food it is, which figure, how much, in what unit. */
+export interface FigureRows {
+  /** Rows of the same cell here are one food: its code, else its name. */
+  readonly food: string;
+  readonly figure: string;
+  readonly value: string;
+  readonly unit?: string;
+}
+
 /** How a food table is read. */
 export interface TableMapping {
   /** Lines above the first food. */
@@ -49,6 +58,8 @@ export interface TableMapping {
   /** What the figures are for. */
   readonly per: { readonly amount: number; readonly unit: 'g' | 'ml' };
   readonly columns: readonly ColumnMapping[];
+  /** Where each figure has a row; the columns mapped are then those of the gathered table. */
+  readonly figureRows?: FigureRows;
 }
 
 /** Whether a target is a nutrient's. */

@@ -1,5 +1,5 @@
 import { ApiProperty, ApiPropertyOptional } from '@nestjs/swagger';
-import { TABLE_TARGETS, TABLE_UNITS, type TableMapping, type TableTarget, type TableUnit } from '@portiona/core';
+import { TABLE_TARGETS, TABLE_UNITS, type FigureRows, type TableMapping, type TableTarget, type TableUnit } from '@portiona/core';
 import { Type } from 'class-transformer';
 import {
   ArrayMaxSize,
@@ -46,6 +46,14 @@ export class TableBasisDto {
   @ApiProperty({ enum: ['g', 'ml'] }) @IsIn(['g', 'ml']) unit: 'g' | 'ml';
 }
 
+/** Which columns say what, in a table with a row for each figure of a food. */
+export class FigureRowsDto implements FigureRows {
+  @ApiProperty({ description: 'Rows of the same cell here are one food' }) @IsString() @MaxLength(400) food: string;
+  @ApiProperty({ description: 'Names the figure' }) @IsString() @MaxLength(400) figure: string;
+  @ApiProperty({ description: 'How much' }) @IsString() @MaxLength(400) value: string;
+  @ApiPropertyOptional({ description: 'In what unit' }) @IsOptional() @IsString() @MaxLength(400) unit?: string;
+}
+
 /** How a table is read: its letters, its cells, what each column holds. */
 export class TableReadingDto implements TableMapping {
   @ApiProperty({ enum: ENCODINGS }) @IsIn(ENCODINGS) encoding: Encoding;
@@ -60,6 +68,11 @@ export class TableReadingDto implements TableMapping {
   @ValidateNested({ each: true })
   @Type(() => ColumnMappingDto)
   columns: ColumnMappingDto[];
+  @ApiPropertyOptional({ type: FigureRowsDto, description: 'Where each figure of a food has a row of its own' })
+  @IsOptional()
+  @ValidateNested()
+  @Type(() => FigureRowsDto)
+  figureRows?: FigureRowsDto;
 }
 
 /** A mapping kept under a name. */
@@ -117,6 +130,8 @@ export class TableLookDto {
   @ApiProperty({ type: [TableColumnDto] }) columns: readonly TableColumnDto[];
   @ApiProperty({ type: 'array', items: { type: 'array', items: { type: 'string' } }, description: 'The first rows as they stand' })
   rows: readonly (readonly string[])[];
+  @ApiProperty({ type: [String], description: 'Headings of the file itself, before figures of a food are gathered' })
+  ownHeadings: readonly string[];
   @ApiProperty({ type: TableReadingDto }) mapping: TableReadingDto;
   @ApiProperty({ type: String, nullable: true, description: 'The kept mapping that was put on it' }) fromKept: string | null;
   @ApiProperty({ type: [String], description: 'Headings of the kept mapping that this table does not have' }) missing: readonly string[];

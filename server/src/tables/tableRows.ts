@@ -5,16 +5,22 @@ import { CsvError, parse } from 'csv-parse';
 import { RefusedFileError } from '../http/problems.js';
 import type { Encoding } from './table.dto.js';
 
+/** Read at once: rows of more would keep other requests waiting until they are gone through. */
+const CHUNK_BYTES = 8 * 1024;
 const MOST_COLUMNS = 1000;
 /** A row longer than this is a quote left open, or a bomb. */
 const LONGEST_ROW = 256 * 1024;
 const MOST_ROWS = 500_000;
+/** A table with a row for each figure has so many times the rows. */
+const MOST_FIGURE_ROWS = 4_000_000;
 
 /** How the bytes of a table become rows of cells. */
 export interface Letters {
   readonly encoding: Encoding;
   readonly delimiter: string;
   readonly quote: string;
+  /** Set where each figure of a food has a row of its own. */
+  readonly figureRows?: unknown;
 }
 
 /** Rows of a table, one after another, with how much of the file they came from. */
@@ -32,10 +38,10 @@ export interface ReadRow {
  */
 export async function* tableRows(
   path: string,
-  { encoding, delimiter, quote }: Letters,
+  { encoding, delimiter, quote, figureRows }: Letters,
   onBytes?: (bytes: number) => void,
 ): AsyncGenerator<ReadRow> {
-  const file = createReadStream(path);
+  const file = createReadStream(path, { highWaterMark: CHUNK_BYTES });
   const letters = new Decoding(encoding, onBytes);
   const rows = parse({
     delimiter,
@@ -50,13 +56,14 @@ export async function* tableRows(
   file.on('error', (error) => letters.destroy(error));
   letters.on('error', (error) => rows.destroy(error));
   file.pipe(letters).pipe(rows);
+  const most = figureRows === undefined ? MOST_ROWS : MOST_FIGURE_ROWS;
   let number = 0;
   try {
     for await (const cells of rows as AsyncIterable<string[]>) {
       number++;
       if (cells.length > MOST_COLUMNS)
         throw new RefusedFileError(`row ${number} has ${cells.length} columns; a food table has at most ${MOST_COLUMNS}`);
-      if (number > MOST_ROWS) throw new RefusedFileError(`more than ${MOST_ROWS} rows; take it in in parts`);
+      if (number > most) throw new RefusedFileError(`more than ${most} rows; take it in in parts`);
       yield { cells, number };
     }
   } catch (error) {

@@ -13,12 +13,18 @@ import {
 import type { Request } from 'express';
 import { RefusedFileError, UnreadableError } from '../http/problems.js';
 import { ENCODINGS, NamedReadingDto, TableImportDto, TableLookDto, TablePreviewDto, TakeTableDto, type Encoding } from './table.dto.js';
-import { TablesService } from './tables.service.js';
+import { BroughtTablesService } from './broughtTables.service.js';
+import { TableTakingService } from './tableTaking.service.js';
+import { TableTrialService } from './tableTrial.service.js';
 
 @ApiTags('food-tables')
 @Controller('food-tables')
 export class TablesController {
-  constructor(private readonly tables: TablesService) {}
+  constructor(
+    private readonly tables: BroughtTablesService,
+    private readonly trial: TableTrialService,
+    private readonly taking: TableTakingService,
+  ) {}
 
   @Get()
   @ApiOperation({ operationId: 'listTables', summary: 'Food tables brought, newest first' })
@@ -44,7 +50,7 @@ export class TablesController {
   @ApiOperation({ operationId: 'listMappings', summary: 'Mappings kept, by name' })
   @ApiOkResponse({ type: [NamedReadingDto] })
   kept(): Promise<NamedReadingDto[]> {
-    return this.tables.kept();
+    return this.tables.mappingsKept();
   }
 
   @Delete('mappings/:name')
@@ -52,7 +58,7 @@ export class TablesController {
   @ApiOperation({ operationId: 'forgetMapping', summary: 'Forgets a mapping' })
   @ApiNoContentResponse()
   forget(@Param('name') name: string): Promise<void> {
-    return this.tables.forget(name);
+    return this.tables.forgetMapping(name);
   }
 
   @Get(':id')
@@ -68,6 +74,11 @@ export class TablesController {
   @ApiQuery({ name: 'delimiter', required: false })
   @ApiQuery({ name: 'headingLines', required: false, type: Number })
   @ApiQuery({ name: 'kept', required: false, description: 'Name of a mapping that was kept' })
+  @ApiQuery({ name: 'rowsFor', required: false, enum: ['food', 'figure'], description: 'Whether each food or each figure has a row' })
+  @ApiQuery({ name: 'food', required: false, description: 'Heading of the column that tells foods apart, where figures have rows' })
+  @ApiQuery({ name: 'figure', required: false, description: 'Heading of the column that names the figure' })
+  @ApiQuery({ name: 'value', required: false, description: 'Heading of the column of amounts' })
+  @ApiQuery({ name: 'unit', required: false, description: 'Heading of the column of units' })
   @ApiOkResponse({ type: TableLookDto })
   look(
     @Param('id') id: string,
@@ -75,12 +86,24 @@ export class TablesController {
     @Query('delimiter') delimiter?: string,
     @Query('headingLines') headingLines?: string,
     @Query('kept') kept?: string,
+    @Query('rowsFor') rowsFor?: string,
+    @Query('food') food?: string,
+    @Query('figure') figure?: string,
+    @Query('value') value?: string,
+    @Query('unit') unit?: string,
   ): Promise<TableLookDto> {
-    return this.tables.look(id, {
+    return this.trial.look(id, {
       ...(encoding === undefined ? {} : { encoding: readEncoding(encoding) }),
       ...(delimiter === undefined || delimiter === '' ? {} : { delimiter: delimiter.slice(0, 3) }),
       ...(headingLines === undefined ? {} : { headingLines: Math.min(50, Math.max(0, Math.round(Number(headingLines) || 0))) }),
       ...(kept === undefined ? {} : { kept }),
+      ...(rowsFor === 'food' || rowsFor === 'figure' ? { rowsFor } : {}),
+      figureRows: {
+        ...(food === undefined ? {} : { food }),
+        ...(figure === undefined ? {} : { figure }),
+        ...(value === undefined ? {} : { value }),
+        ...(unit === undefined ? {} : { unit }),
+      },
     });
   }
 
@@ -89,7 +112,7 @@ export class TablesController {
   @ApiOperation({ operationId: 'previewTable', summary: 'What taking it in would do; nothing is written' })
   @ApiOkResponse({ type: TablePreviewDto })
   preview(@Param('id') id: string, @Body() body: TakeTableDto): Promise<TablePreviewDto> {
-    return this.tables.preview(id, body);
+    return this.trial.preview(id, body);
   }
 
   @Post(':id/start')
@@ -97,7 +120,7 @@ export class TablesController {
   @ApiOperation({ operationId: 'takeTable', summary: 'Takes it in, all in one transaction, beside other work' })
   @ApiAcceptedResponse({ type: TableImportDto })
   start(@Param('id') id: string, @Body() body: TakeTableDto): Promise<TableImportDto> {
-    return this.tables.start(id, body);
+    return this.taking.start(id, body);
   }
 
   @Delete(':id')
@@ -105,7 +128,7 @@ export class TablesController {
   @ApiOperation({ operationId: 'cancelTable', summary: 'Stops taking it in, or forgets the file; nothing stays written' })
   @ApiNoContentResponse()
   cancel(@Param('id') id: string): Promise<void> {
-    return this.tables.cancel(id);
+    return this.taking.cancel(id);
   }
 }
 

@@ -28,6 +28,11 @@ export function percentText(share: number, decimals = 0): string {
   return `${numberText(share * 100, decimals)} %`;
 }
 
+/** A change with its sign: +6 %, −3 %. */
+export function signedPercent(change: number, decimals = 0): string {
+  return `${change < 0 ? '−' : '+'}${percentText(Math.abs(change), decimals)}`;
+}
+
 /** "at least" before a figure that lacks something. */
 export function leastText({ gaps }: Pick<Figure, 'gaps'>): string {
   return gaps.length > 0 ? 'at least ' : '';

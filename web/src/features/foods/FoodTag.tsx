@@ -72,7 +72,16 @@ export function FoodTag({ saved, packs, kitchen, taken }: FoodTagProps) {
   const setNutrient = (nutrient: Nutrient | 'salt', amount: number | null | undefined) =>
     change({ nutrients: { ...withoutSodium(food, nutrient), [nutrient]: amount } });
   return (
-    <aside className="tag" aria-label={saved ? food.name : 'New food'} ref={ref}>
+    <aside
+      className="tag"
+      aria-label={saved ? food.name : 'New food'}
+      ref={ref}
+      onKeyDown={(event) => {
+        if (saved || event.key !== 'Enter' || !(event.ctrlKey || event.metaKey) || event.defaultPrevented) return;
+        event.preventDefault();
+        if (food.name.trim() !== '') void add();
+      }}
+    >
       <div className="flex items-start gap-2">
         <input
           className="name-field"
@@ -81,6 +90,11 @@ export function FoodTag({ saved, packs, kitchen, taken }: FoodTagProps) {
           maxLength={200}
           placeholder="Name, as you would find it"
           onChange={({ target }) => change({ name: target.value })}
+          onKeyDown={(event) => {
+            if (event.key !== 'Enter' || event.ctrlKey || event.metaKey) return;
+            event.preventDefault();
+            ref.current?.querySelector<HTMLElement>('[data-field="energyKj"]')?.focus();
+          }}
           autoFocus={!saved}
         />
         <span className={`text-[12px] pt-2 whitespace-nowrap ${state.kind === 'trouble' ? 'bad' : 'faint'}`} role="status">
@@ -149,7 +163,9 @@ export function FoodTag({ saved, packs, kitchen, taken }: FoodTagProps) {
           <button className="btn btn-main" disabled={food.name.trim() === ''} onClick={() => void add()}>
             Add to the pantry
           </button>
-          <span className="faint text-[12.5px]">Measures and packs come next.</span>
+          <span className="faint text-[12.5px]">
+            or <kbd>Ctrl Enter</kbd>; measures and packs come next.
+          </span>
         </p>
       )}
       {saved && (

@@ -35,6 +35,7 @@ export function LabelPaste({ food, onUse }: LabelPasteProps) {
         onChange={({ target }) => setText(target.value)}
         onKeyDown={(event) => {
           if (event.key === 'Enter' && (event.ctrlKey || event.metaKey) && figures.length > 0) {
+            event.preventDefault();
             onUse(foodOf(read));
             close();
           } else if (event.key === 'Escape') close();

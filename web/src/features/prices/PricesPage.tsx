@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useState, type ReactNode } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { Link } from 'react-router';
 import { agoText, priceHistory, type Pack } from '@portiona/core';
@@ -12,7 +12,8 @@ import {
   type RefreshItemDto,
 } from '../../api/api.gen';
 import { problemOf, problemText } from '../../api/problem';
-import { percentText, priceText } from '../../ui/numberText';
+import { FigureSource } from '../../ui/FigureSource';
+import { percentText, priceText, signedPercent } from '../../ui/numberText';
 import { useToast } from '../../ui/Toasts';
 import { useKitchen, type KitchenHere } from '../kitchen/useKitchen';
 
@@ -99,6 +100,9 @@ function Ask({ refresh }: { readonly refresh: RefreshDto | null }) {
   );
 }
 
+/** A smaller share of a price is no change. */
+const AS_BEFORE = 0.0005;
+
 type State = RefreshItemDto['state'];
 const GROUPS: readonly (readonly [State, string])[] = [
   ['changed', 'Another price today'],
@@ -110,11 +114,11 @@ const GROUPS: readonly (readonly [State, string])[] = [
 
 function Answers({ refresh, here }: { readonly refresh: RefreshDto; readonly here: KitchenHere }) {
   const of = (state: State) => refresh.items.filter((item) => item.state === state);
-  const today = refresh.day === here.kitchen.settings.date;
+  const { date } = here.kitchen.settings;
   return (
     <div className="ledger answers">
       <div className="ledger-row heads">
-        <span>asked {today ? 'today' : agoText(refresh.day, here.kitchen.settings.date)}</span>
+        <span>asked {agoText(refresh.day, date)}</span>
         <span>shop</span>
         <span className="num">pack</span>
         <span className="num">before</span>
@@ -122,13 +126,28 @@ function Answers({ refresh, here }: { readonly refresh: RefreshDto; readonly her
         <span>change</span>
       </div>
       {GROUPS.map(([state, title]) => (
-        <Group key={state} title={title} items={sorted(of(state))} open={state !== 'same' && state !== 'waiting'} />
+        <Group
+          key={state}
+          title={title}
+          items={sorted(of(state))}
+          open={state !== 'same' && state !== 'waiting'}
+          asked={refresh.day}
+          today={date}
+        />
       ))}
     </div>
   );
 }
 
-function Group({ title, items, open }: { readonly title: string; readonly items: readonly RefreshItemDto[]; readonly open: boolean }) {
+interface GroupProps {
+  readonly title: string;
+  readonly items: readonly RefreshItemDto[];
+  readonly open: boolean;
+  readonly asked: string;
+  readonly today: string;
+}
+
+function Group({ title, items, open, asked, today }: GroupProps) {
   const [shown, setShown] = useState(open);
   if (items.length === 0) return null;
   return (
@@ -139,45 +158,66 @@ function Group({ title, items, open }: { readonly title: string; readonly items:
           {shown ? 'hide' : 'show'}
         </button>
       </h2>
-      {shown && items.map((item) => <Answer key={`${item.food} ${item.shop} ${item.net} ${item.unit}`} item={item} />)}
+      {shown &&
+        items.map((item) => <Answer key={`${item.food} ${item.shop} ${item.net} ${item.unit}`} item={item} asked={asked} today={today} />)}
     </>
   );
 }
 
-function Answer({
-  item: { food, name, shop, net, unit, currency, before, price, change, promotion, message },
-}: {
-  readonly item: RefreshItemDto;
-}) {
+function Answer({ item, asked, today }: { readonly item: RefreshItemDto; readonly asked: string; readonly today: string }) {
+  const { food, name, shop, net, unit, currency, before, price, change, promotion, message } = item;
+  const prices = `/pantry/${food}?show=usedCost`;
   return (
     <div className="ledger-row">
-      <Link className="font-serif text-[15px] hover:underline" to={`/pantry/${food}?show=usedCost`}>
+      <Link className="font-serif text-[15px] hover:underline" to={prices}>
         {name}
       </Link>
       <span className="muted">{shop}</span>
       <span className="num">
         {net} {unit}
       </span>
-      <span className="num muted">{priceText(Number(before), currency)}</span>
-      <span className="num font-semibold">{price === null ? '' : priceText(Number(price), currency)}</span>
-      <span>{message === null ? <Change change={change} promotion={promotion} /> : <span className="warn">{message}</span>}</span>
-    </div>
-  );
-}
-
-function Change({ change, promotion }: { readonly change: number | null; readonly promotion: boolean }): ReactNode {
-  if (change === null) return null;
-  return (
-    <>
-      {Math.abs(change) < 0.0005 ? (
-        <span className="faint">as before</span>
+      <Link
+        className="num muted hover:underline"
+        to={prices}
+        aria-label={`${name} before, ${priceText(Number(before), currency)}: all its prices`}
+      >
+        {priceText(Number(before), currency)}
+      </Link>
+      {price === null ? (
+        <span />
       ) : (
-        <span className={change > 0 ? 'warn' : 'ok'}>
-          {change > 0 ? '▲' : '▼'} {percentText(Math.abs(change), 1)}
-        </span>
+        <Link
+          className="num font-semibold hover:underline"
+          to={prices}
+          aria-label={`${name} now, ${priceText(Number(price), currency)}: all its prices`}
+        >
+          {priceText(Number(price), currency)}
+        </Link>
       )}
-      {promotion && <span className="chip warn ml-2">offer</span>}
-    </>
+      <span>
+        {message !== null ? (
+          <span className="warn">{message}</span>
+        ) : change === null || price === null ? null : (
+          <FigureSource
+            name={`the change of ${name}`}
+            className={Math.abs(change) < AS_BEFORE ? 'faint' : change > 0 ? 'warn' : 'ok'}
+            steps={[
+              `Before: ${net} ${unit} at ${shop} for ${priceText(Number(before), currency)}`,
+              `Asked ${agoText(asked, today)}: ${priceText(Number(price), currency)}${promotion ? ', an offer' : ''}`,
+              `${priceText(Number(price), currency)} ÷ ${priceText(Number(before), currency)} − 1 = ${signedPercent(change, 1)}`,
+            ]}
+            link={
+              <Link className="btn-quiet" to={prices}>
+                All prices of {name}
+              </Link>
+            }
+          >
+            {Math.abs(change) < AS_BEFORE ? 'as before' : `${change > 0 ? '▲' : '▼'} ${percentText(Math.abs(change), 1)}`}
+          </FigureSource>
+        )}
+        {promotion && message === null && <span className="chip warn ml-2">offer</span>}
+      </span>
+    </div>
   );
 }
 

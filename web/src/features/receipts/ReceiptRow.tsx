@@ -1,7 +1,9 @@
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
+import { Link } from 'react-router';
 import { Popover } from 'radix-ui';
-import { currencySign, moneyText, type Food } from '@portiona/core';
-import { percentText, priceText } from '../../ui/numberText';
+import { agoText, currencySign, moneyText, type Food } from '@portiona/core';
+import { FigureSource } from '../../ui/FigureSource';
+import { numberText, percentText, priceText, signedPercent } from '../../ui/numberText';
 import type { KitchenHere } from '../kitchen/useKitchen';
 import type { ChosenLine } from './ReceiptPage';
 
@@ -13,6 +15,9 @@ export interface LineChoice {
   readonly take?: boolean;
 }
 
+/** Less than this share of a price is none to speak of. */
+const AS_NOW = 0.005;
+
 interface ReceiptRowProps {
   readonly line: ChosenLine;
   readonly ready: boolean;
@@ -21,8 +26,14 @@ interface ReceiptRowProps {
 }
 
 /** One line of a receipt: the shop's words, the food, what one holds, and how the price stands to what is paid now. */
-export function ReceiptRow({ line: { line, food, by, perKg, change, doubtful, take }, ready, here, onChoose }: ReceiptRowProps) {
-  const { currency } = here.kitchen.settings;
+export function ReceiptRow({ line: chosen, ready, here, onChoose }: ReceiptRowProps) {
+  const { line, food, by, perKg, change, take } = chosen;
+  const { currency, date } = here.kitchen.settings;
+  const toFood = food && (
+    <Link className="btn-quiet" to={`/pantry/${food.id}?show=usedCost`}>
+      All prices of {food.name}
+    </Link>
+  );
   const [text, setText] = useState<string>();
   const units = [...new Set(['g', 'kg', 'ml', 'l', 'oz', 'lb', 'piece', ...Object.keys(food?.measures ?? {})])];
   return (
@@ -70,22 +81,60 @@ export function ReceiptRow({ line: { line, food, by, perKg, change, doubtful, ta
         </select>
       </span>
       <span className="num">{moneyText(Number(line.price), currency)}</span>
-      <span className="num">{perKg === undefined ? '' : priceText(perKg, currency)}</span>
+      <span className="num">
+        {perKg !== undefined && (
+          <FigureSource name={`${line.item} a kg`} steps={perKgSteps(chosen, currency)} link={toFood}>
+            {priceText(perKg, currency)}
+          </FigureSource>
+        )}
+      </span>
       <span>
-        {doubtful ? (
-          <span className="bad">✕ {change !== undefined && change > 0 ? 'far dearer' : 'far cheaper'}: is the size right?</span>
-        ) : change === undefined ? (
+        {change === undefined ? (
           <span className="faint">{food ? `first price in ${currencySign(currency)}` : ''}</span>
         ) : (
-          <span className={change > 0.005 ? 'warn' : change < -0.005 ? 'ok' : 'muted'}>
-            {Math.abs(change) < 0.005
-              ? 'as now'
-              : `${change > 0 ? '▲' : '▼'} ${percentText(Math.abs(change))} ${change > 0 ? 'dearer' : 'cheaper'}`}
-          </span>
+          <FigureSource
+            name={`${line.item} against now`}
+            steps={changeSteps(chosen, currency, date)}
+            link={toFood}
+            className={toneOf(chosen)}
+          >
+            {changeText(chosen)}
+          </FigureSource>
         )}
       </span>
     </div>
   );
+}
+
+function changeText({ change = 0, doubtful }: ChosenLine): string {
+  if (doubtful) return `✕ ${change > 0 ? 'far dearer' : 'far cheaper'}: is the size right?`;
+  if (Math.abs(change) < AS_NOW) return 'as now';
+  return `${change > 0 ? '▲' : '▼'} ${percentText(Math.abs(change))} ${change > 0 ? 'dearer' : 'cheaper'}`;
+}
+
+function toneOf({ change = 0, doubtful }: ChosenLine): string {
+  return doubtful ? 'bad' : change > AS_NOW ? 'warn' : change < -AS_NOW ? 'ok' : 'muted';
+}
+
+/** Where the price a kilogram comes from: the line's price and what one holds. */
+function perKgSteps({ line: { price, net, unit }, grams = 0, perKg = 0 }: ChosenLine, currency: string): ReactNode[] {
+  const weighed = unit === 'g' ? [] : [`${net} ${unit} weigh ${numberText(grams, 1)} g`];
+  return [
+    `${moneyText(Number(price), currency)} for ${net} ${unit}, as the receipt says`,
+    ...weighed,
+    `${moneyText(Number(price), currency)} ÷ ${numberText(grams, 1)} g × 1000 = ${priceText(perKg, currency)} a kg`,
+  ];
+}
+
+/** What the change is against: the pack that is paid now. */
+function changeSteps({ now, perKg = 0, change = 0 }: ChosenLine, currency: string, today: string): ReactNode[] {
+  if (!now) return [];
+  const { net, unit, price, shop, seen } = now.pack;
+  return [
+    `This receipt: ${priceText(perKg, currency)} a kg`,
+    `Now: ${net} ${unit} at ${shop} for ${moneyText(Number(price), currency)}, seen ${agoText(seen, today)}: ${priceText(now.perKg, currency)} a kg`,
+    `${priceText(perKg, currency)} ÷ ${priceText(now.perKg, currency)} − 1 = ${signedPercent(change)}`,
+  ];
 }
 
 function FoodChoice({
@@ -110,9 +159,9 @@ function FoodChoice({
     <Popover.Root open={open} onOpenChange={setOpen}>
       <Popover.Trigger
         className={`btn-quiet text-left truncate ${food ? '' : 'bad'}`}
-        aria-label={`Food of ${item}: ${food?.name ?? 'none yet'}`}
+        aria-label={food ? `Food of ${item}: ${food.name}` : `Choose a food for ${item}`}
       >
-        {food?.name ?? 'Choose a food'} ▾
+        {food?.name ?? 'Choose a food'} <span aria-hidden>▾</span>
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content className="menu w-[340px]" align="start" sideOffset={4} aria-label="Foods for this line">

@@ -50,28 +50,53 @@ export function BringPage() {
   );
 }
 
-function FoodTableDoor() {
-  const [bring, { isLoading }] = useBringTableMutation();
-  const navigate = useNavigate();
+interface CsvDoorProps<Answer> {
+  readonly icon: ReactNode;
+  readonly title: string;
+  readonly text: string;
+  readonly action: string;
+  readonly bring: (csv: { fileName: string; body: Blob }) => { unwrap: () => Promise<Answer> };
+  readonly busy: boolean;
+  readonly most?: number;
+  readonly onBrought: (answer: Answer) => unknown;
+}
+
+/** A door for a CSV file: it is sent as it is, and what comes of it is shown elsewhere. */
+function CsvDoor<Answer>({ action, bring, busy, most = Infinity, onBrought, ...door }: CsvDoorProps<Answer>) {
   const [trouble, setTrouble] = useState('');
   const take = (file: File) => {
-    if (file.size > MOST_TABLE) return setTrouble(`${file.name} is more than 100 MB. Take a part of the table.`);
+    if (file.size > most) return setTrouble(`${file.name} is more than ${Math.round(most / 1024 / 1024)} MB. Take a part of it.`);
     setTrouble('');
     return bring({ fileName: file.name, body: new Blob([file], { type: 'text/csv' }) })
       .unwrap()
-      .then(({ id }) => navigate(`/pantry/tables/${id}`))
+      .then(onBrought)
       .catch((error: unknown) => setTrouble(problemText(problemOf(error))));
   };
   return (
     <Door
-      icon={<Table size={20} />}
-      title="A food table"
-      text="A country’s or a lab’s composition table, as CSV or TSV: any delimiter, any letters, any columns. You say once what each column holds."
-      action={isLoading ? 'Reading it' : 'Choose a table'}
+      {...door}
+      action={busy ? 'Reading it' : action}
       accept=".csv,.tsv,.txt,text/csv,text/plain,text/tab-separated-values"
-      busy={isLoading}
+      busy={busy}
       trouble={trouble}
       onFile={(file) => void take(file)}
+    />
+  );
+}
+
+function FoodTableDoor() {
+  const [bring, { isLoading }] = useBringTableMutation();
+  const navigate = useNavigate();
+  return (
+    <CsvDoor
+      icon={<Table size={20} />}
+      title="A food table"
+      text="A country’s or a lab’s composition table, as CSV or TSV: any delimiter, any letters, any columns, a row a food or a row a figure. You say once what each column holds."
+      action="Choose a table"
+      bring={bring}
+      busy={isLoading}
+      most={MOST_TABLE}
+      onBrought={({ id }) => navigate(`/pantry/tables/${id}`)}
     />
   );
 }
@@ -79,24 +104,15 @@ function FoodTableDoor() {
 function ReceiptDoor() {
   const [read, { isLoading }] = useReadReceiptMutation();
   const navigate = useNavigate();
-  const [trouble, setTrouble] = useState('');
-  const take = (file: File) => {
-    setTrouble('');
-    return read({ fileName: file.name, body: new Blob([file], { type: 'text/csv' }) })
-      .unwrap()
-      .then((state) => navigate('/pantry/receipt', { state }))
-      .catch((error: unknown) => setTrouble(problemText(problemOf(error))));
-  };
   return (
-    <Door
+    <CsvDoor
       icon={<Receipt size={20} />}
       title="A receipt or price list"
       text="What the till printed or a shop sent, as CSV. Each line finds its food, and stands against what you pay now before it is added."
-      action={isLoading ? 'Reading it' : 'Choose a receipt'}
-      accept=".csv,.tsv,.txt,text/csv,text/plain,text/tab-separated-values"
+      action="Choose a receipt"
+      bring={read}
       busy={isLoading}
-      trouble={trouble}
-      onFile={(file) => void take(file)}
+      onBrought={(state) => navigate('/pantry/receipt', { state })}
     />
   );
 }

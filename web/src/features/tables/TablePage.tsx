@@ -5,68 +5,29 @@ import {
   api,
   useCancelTableMutation,
   useGetTableQuery,
-  useListMappingsQuery,
   useLookAtTableQuery,
   usePreviewTableMutation,
   useTakeTableMutation,
   type ColumnMappingDto,
   type TableImportDto,
   type TableLookDto,
-  type TableReadingDto,
 } from '../../api/api.gen';
 import { problemOf, problemText } from '../../api/problem';
 import { numberText } from '../../ui/numberText';
 import { useToast } from '../../ui/Toasts';
 import { ColumnRow } from './ColumnRow';
+import { TableReading, type SaidOfTable } from './TableReading';
 import { TableTicket } from './TableTicket';
-
-/** How the person says the file is to be read; what is left out is guessed. */
-interface Letters {
-  readonly encoding?: TableReadingDto['encoding'];
-  readonly delimiter?: string;
-  readonly headingLines?: number;
-  readonly kept?: string;
-}
-
-const ENCODINGS: readonly (readonly [TableReadingDto['encoding'], string])[] = [
-  ['utf-8', 'UTF-8'],
-  ['utf-16le', 'UTF-16, little end first'],
-  ['utf-16be', 'UTF-16, big end first'],
-  ['windows-1252', 'Windows, western'],
-  ['windows-1250', 'Windows, central European'],
-  ['windows-1251', 'Windows, Cyrillic'],
-  ['iso-8859-15', 'Latin 9'],
-  ['iso-8859-2', 'Latin 2'],
-  ['macintosh', 'Mac'],
-  ['shift_jis', 'Japanese'],
-  ['gb18030', 'Chinese'],
-  ['euc-kr', 'Korean'],
-];
-const DELIMITERS: readonly (readonly [string, string])[] = [
-  [',', 'commas'],
-  [';', 'semicolons'],
-  ['\t', 'tabs'],
-  ['|', 'bars'],
-  ['^', 'carets'],
-  ['~', 'tildes'],
-];
 
 /** A food table that was brought: how it is read, what each column holds, and what comes of it. */
 export function TablePage() {
   const { tableId = '' } = useParams();
-  const [letters, setLetters] = useState<Letters>({});
+  const [said, setSaid] = useState<SaidOfTable>({});
   const [running, setRunning] = useState(false);
   const { data: table, error: lost } = useGetTableQuery({ id: tableId }, { pollingInterval: running ? 400 : 0 });
   const waits = table?.state === 'running';
   if (running !== waits && table) setRunning(waits);
-  const { currentData: look, error } = useLookAtTableQuery(
-    {
-      id: tableId,
-      ...letters,
-      ...(letters.headingLines === undefined ? {} : { headingLines: letters.headingLines }),
-    },
-    { skip: !table || waits || table.state === 'done' },
-  );
+  const { currentData: look, error } = useLookAtTableQuery({ id: tableId, ...said }, { skip: !table || waits || table.state === 'done' });
   if (lost) return <Lost text={problemText(problemOf(lost))} />;
   if (!table) return <main className="page" aria-busy="true" />;
   return (
@@ -84,82 +45,11 @@ export function TablePage() {
             {problemText(problemOf(error))}
           </p>
         )}
-        {look || error ? <Reading look={look} letters={letters} onChange={setLetters} /> : null}
+        {look || error ? <TableReading look={look} said={said} onChange={setSaid} /> : null}
         {!look && !error && table.state !== 'done' && !waits && <p className="muted">Looking at the table.</p>}
       </div>
-      <Mapping key={look ? JSON.stringify([letters, look.columns.length]) : 'none'} table={table} look={look} />
+      <Mapping key={look ? JSON.stringify([said, look.columns.length]) : 'none'} table={table} look={look} />
     </main>
-  );
-}
-
-/** How the letters of the file become cells. */
-function Reading({
-  look,
-  letters,
-  onChange,
-}: {
-  readonly look: TableLookDto | undefined;
-  readonly letters: Letters;
-  readonly onChange: (letters: Letters) => void;
-}) {
-  const kept = useListMappingsQuery().data ?? [];
-  const reading = look?.mapping;
-  const delimiter = letters.delimiter ?? reading?.delimiter ?? ',';
-  return (
-    <div className="reading">
-      <label className="labelled">
-        Letters
-        <select
-          className="field"
-          value={letters.encoding ?? reading?.encoding ?? 'utf-8'}
-          onChange={({ target }) => onChange({ ...letters, encoding: target.value as TableReadingDto['encoding'] })}
-        >
-          {ENCODINGS.map(([encoding, name]) => (
-            <option key={encoding} value={encoding}>
-              {name}
-            </option>
-          ))}
-        </select>
-      </label>
-      <label className="labelled">
-        Cells parted by
-        <select className="field" value={delimiter} onChange={({ target }) => onChange({ ...letters, delimiter: target.value })}>
-          {[...DELIMITERS, ...(DELIMITERS.some(([one]) => one === delimiter) ? [] : [[delimiter, `“${delimiter}”`] as const])].map(
-            ([one, name]) => (
-              <option key={one} value={one}>
-                {name}
-              </option>
-            ),
-          )}
-        </select>
-      </label>
-      <label className="labelled">
-        Lines above the foods
-        <input
-          className="field num"
-          type="number"
-          min={0}
-          max={50}
-          value={letters.headingLines ?? reading?.headingLines ?? 1}
-          onChange={({ target }) => onChange({ ...letters, headingLines: Math.max(0, Math.round(Number(target.value))) })}
-        />
-      </label>
-      {kept.length > 0 && (
-        <label className="labelled">
-          As a table before
-          <select
-            className="field"
-            value={letters.kept ?? ''}
-            onChange={({ target }) => onChange(target.value === '' ? {} : { kept: target.value })}
-          >
-            <option value="">guessed anew</option>
-            {kept.map(({ name }) => (
-              <option key={name}>{name}</option>
-            ))}
-          </select>
-        </label>
-      )}
-    </div>
   );
 }
 

@@ -1,0 +1,115 @@
+import { randomUUID } from 'node:crypto';
+import { existsSync } from 'node:fs';
+import { rm } from 'node:fs/promises';
+import type { Readable } from 'node:stream';
+import { Injectable } from '@nestjs/common';
+import { InjectRepository } from '@nestjs/typeorm';
+import { Repository } from 'typeorm';
+import { NotFoundError, TooLargeError } from '../http/problems.js';
+import { KitchensService } from '../kitchens/kitchens.service.js';
+import type { Encoding, NamedReadingDto, TableImportDto, TableReadingDto } from './table.dto.js';
+import { MOST_BYTES, receiveTable, tablePath } from './tableFile.js';
+import { TableImportEntity } from './tableImport.entity.js';
+import { TableMappingEntity } from './tableMapping.entity.js';
+import { TableRuns } from './tableRun.js';
+
+/** Food tables brought as files, where each stands, and the mappings kept for their next editions. */
+@Injectable()
+export class BroughtTablesService {
+  constructor(
+    @InjectRepository(TableImportEntity) private readonly imports: Repository<TableImportEntity>,
+    @InjectRepository(TableMappingEntity) private readonly mappings: Repository<TableMappingEntity>,
+    private readonly kitchens: KitchensService,
+    private readonly runs: TableRuns,
+  ) {}
+
+  /**
+   * @param stated what the sender says it weighs, if it does
+   * @throws TooLargeError, RefusedFileError
+   */
+  async bring(fileName: string, from: Readable, stated?: number): Promise<TableImportDto> {
+    if (stated !== undefined && stated > MOST_BYTES) throw new TooLargeError(MOST_BYTES);
+    const id = randomUUID();
+    const { bytes, encoding } = await receiveTable(id, from);
+    await this.imports.insert({
+      id,
+      kitchenId: await this.kitchens.id(),
+      fileName: fileName.slice(0, 200),
+      bytes,
+      encoding,
+      state: 'ready',
+    });
+    return this.get(id);
+  }
+
+  /** Tables brought, newest first. */
+  async list(): Promise<TableImportDto[]> {
+    const rows = await this.imports.find({ where: { kitchenId: await this.kitchens.id() }, order: { madeAt: 'DESC' }, take: 20 });
+    return rows.map((row) => this.#toDto(row));
+  }
+
+  /** @throws NotFoundError */
+  async get(id: string): Promise<TableImportDto> {
+    return this.#toDto(await this.#row(id));
+  }
+
+  /** A table's file and how its letters were found to be written. @throws NotFoundError */
+  async file(id: string): Promise<{ readonly path: string; readonly encoding: Encoding }> {
+    const { encoding } = await this.#row(id);
+    const path = tablePath(id);
+    if (!existsSync(path)) throw new NotFoundError('file of the table', id);
+    return { path, encoding: encoding as Encoding };
+  }
+
+  /** Forgets a table's file; what was taken in of it stays, and is still said. @throws NotFoundError */
+  async forget(id: string): Promise<void> {
+    const { state } = await this.#row(id);
+    await rm(tablePath(id), { force: true });
+    if (state !== 'done') await this.imports.delete({ id });
+  }
+
+  /** The mappings kept, by name. */
+  async mappingsKept(): Promise<NamedReadingDto[]> {
+    const rows = await this.mappings.find({ where: { kitchenId: await this.kitchens.id() }, order: { name: 'ASC' } });
+    return rows.map(({ name, mapping }) => ({ name, mapping }));
+  }
+
+  /** @throws NotFoundError */
+  async mappingKept(name: string): Promise<TableReadingDto> {
+    const row = await this.mappings.findOneBy({ kitchenId: await this.kitchens.id(), name });
+    if (!row) throw new NotFoundError('mapping', name);
+    return row.mapping;
+  }
+
+  /** @throws NotFoundError */
+  async forgetMapping(name: string): Promise<void> {
+    const { affected } = await this.mappings.delete({ kitchenId: await this.kitchens.id(), name });
+    if (affected !== 1) throw new NotFoundError('mapping', name);
+  }
+
+  async #row(id: string): Promise<TableImportEntity> {
+    const row = isUuid(id) ? await this.imports.findOneBy({ kitchenId: await this.kitchens.id(), id }) : null;
+    if (!row) throw new NotFoundError('table', id);
+    return row;
+  }
+
+  #toDto({ id, fileName, bytes, state, tableName, madeAt, result, message }: TableImportEntity): TableImportDto {
+    const run = this.runs.get(id);
+    return {
+      id,
+      fileName,
+      bytes,
+      // Until the run has put everything in order it runs, whatever its row says.
+      state: run ? 'running' : state,
+      tableName,
+      madeAt: madeAt.toISOString(),
+      progress: run ? { rows: run.rows, share: Math.min(1, run.bytes / bytes) } : null,
+      result,
+      message,
+    };
+  }
+}
+
+function isUuid(id: string): boolean {
+  return /^[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}$/.test(id);
+}

@@ -1,0 +1,114 @@
+import { rm } from 'node:fs/promises';
+import { Injectable, Logger, type OnModuleDestroy, type OnModuleInit } from '@nestjs/common';
+import { InjectDataSource, InjectRepository } from '@nestjs/typeorm';
+import { DataSource, In, Repository } from 'typeorm';
+import { FoodsService } from '../foods/foods.service.js';
+import { BusyError, RefusedFileError } from '../http/problems.js';
+import { KitchensService } from '../kitchens/kitchens.service.js';
+import { BroughtTablesService } from './broughtTables.service.js';
+import { checkMapping } from './checkMapping.js';
+import type { TableImportDto, TakeTableDto } from './table.dto.js';
+import { forgetOldTables } from './tableFile.js';
+import { TableImportEntity } from './tableImport.entity.js';
+import { TableIntake } from './tableIntake.js';
+import { TableMappingEntity } from './tableMapping.entity.js';
+import { TableRuns, type TableRun } from './tableRun.js';
+import { walkTable } from './tableWalk.js';
+
+class CancelledError extends Error {}
+
+/** Takes tables in, all of one in one transaction, beside other work. */
+@Injectable()
+export class TableTakingService implements OnModuleInit, OnModuleDestroy {
+  readonly #log = new Logger('tables');
+
+  constructor(
+    @InjectDataSource() private readonly database: DataSource,
+    @InjectRepository(TableImportEntity) private readonly imports: Repository<TableImportEntity>,
+    private readonly kitchens: KitchensService,
+    private readonly foods: FoodsService,
+    private readonly tables: BroughtTablesService,
+    private readonly runs: TableRuns,
+  ) {}
+
+  /** What was being taken in when the server went away wrote nothing: its transaction was never ended. */
+  async onModuleInit(): Promise<void> {
+    await forgetOldTables();
+    await this.imports.update(
+      { state: 'running' },
+      { state: 'interrupted', message: 'The server went away while this was taken in. Nothing was written; start it again.' },
+    );
+  }
+
+  async onModuleDestroy(): Promise<void> {
+    for (const run of this.runs.values()) run.cancelled = true;
+    await Promise.allSettled([...this.runs.values()].map(({ done }) => done));
+  }
+
+  /**
+   * Begins to take a table in: one transaction, which others see nothing of until it is whole.
+   *
+   * @throws NotFoundError, UnreadableError, BusyError
+   */
+  async start(id: string, wanted: TakeTableDto): Promise<TableImportDto> {
+    const { path } = await this.tables.file(id);
+    await checkMapping(path, wanted.mapping);
+    const { affected } = await this.imports.update(
+      { id, state: In(['ready', 'failed', 'cancelled', 'interrupted']) },
+      { state: 'running', tableName: wanted.name, message: null, result: null },
+    );
+    if (this.runs.size > 0 || affected !== 1) {
+      if (affected === 1) await this.imports.update({ id }, { state: 'ready' });
+      throw new BusyError(affected === 1 ? 'another table is being taken in' : 'this table is taken in already; bring the file again');
+    }
+    const run: TableRun = { rows: 0, bytes: 0, cancelled: false, done: Promise.resolve() };
+    this.runs.set(id, run);
+    run.done = this.#run(id, path, wanted, run).finally(() => this.runs.delete(id));
+    return this.tables.get(id);
+  }
+
+  /** Stops taking a table in, or forgets one that was only brought. @throws NotFoundError */
+  async cancel(id: string): Promise<void> {
+    const run = this.runs.get(id);
+    if (!run) return this.tables.forget(id);
+    run.cancelled = true;
+    await run.done;
+  }
+
+  async #run(id: string, path: string, wanted: TakeTableDto, run: TableRun): Promise<void> {
+    try {
+      await this.#takeIn(id, path, wanted, run);
+      await this.foods.settle();
+      await rm(path, { force: true });
+    } catch (error) {
+      if (!(error instanceof CancelledError || error instanceof RefusedFileError)) this.#log.error(error);
+      await this.imports.update({ id }, endOf(error)).catch(() => undefined);
+    }
+  }
+
+  async #takeIn(id: string, path: string, { name, mapping, keepMapping = false }: TakeTableDto, run: TableRun): Promise<void> {
+    const kitchenId = await this.kitchens.id();
+    await this.database.transaction(async (manager) => {
+      const intake = new TableIntake(manager, this.foods, kitchenId, name, true);
+      const counts = await walkTable(path, mapping, {
+        some: async (foods) => {
+          if (run.cancelled) throw new CancelledError();
+          await intake.take(foods);
+          run.rows += foods.length;
+        },
+        bytes: (bytes) => (run.bytes = bytes),
+      });
+      await intake.finish();
+      if (keepMapping) await manager.upsert(TableMappingEntity, { kitchenId, name, mapping }, ['kitchenId', 'name']);
+      await manager.update(TableImportEntity, { id }, { state: 'done', result: { ...counts, ...intake.counts } });
+      if (run.cancelled) throw new CancelledError();
+    });
+  }
+}
+
+/** How a run that broke off stands, in words. */
+function endOf(error: unknown): { readonly state: 'cancelled' | 'failed'; readonly message: string } {
+  if (error instanceof CancelledError) return { state: 'cancelled', message: 'Stopped. Nothing was written.' };
+  if (error instanceof RefusedFileError) return { state: 'failed', message: error.message };
+  return { state: 'failed', message: 'Something broke. Nothing was written; try again, and look at the log if it stays.' };
+}
