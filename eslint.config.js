@@ -22,6 +22,7 @@ const CORE_ORDER = [
   'compare',
   'claims',
   'brief',
+  'fit',
   'check',
   'card',
   'format',

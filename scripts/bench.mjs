@@ -9,6 +9,8 @@ console.log('the engine');
 run('core/bench/engine.mjs');
 console.log('\nwhat the page asks of core at every key press');
 run('core/bench/recompute.mjs');
+console.log('\nmake it fit');
+run('core/bench/fit.mjs');
 console.log('\nslips in labels, over the starter pantry');
 run('core/bench/labelSlips.mjs');
 console.log('\nthe running product, in Chromium');

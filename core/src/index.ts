@@ -12,6 +12,7 @@ export * from './book/index.js';
 export * from './compare/index.js';
 export * from './claims/index.js';
 export * from './brief/index.js';
+export * from './fit/index.js';
 export * from './check/index.js';
 export * from './card/index.js';
 export * from './format/index.js';

@@ -34,7 +34,8 @@ export interface BoundJudgement {
 
 export type Judgement = TargetJudgement | BoundJudgement;
 
-const USUAL_WITHIN = 0.05;
+/** How far "about" reaches where a target does not say, as a share of its amount. */
+export const USUAL_WITHIN = 0.05;
 
 /**
  * Holds a dish against its brief. A limit holds where the whole 95 % band keeps to it (domain page, 4.10: "at most 540 kcal" is
@@ -55,15 +56,20 @@ export function briefVerdict(judgements: readonly Judgement[]): 'meets' | 'perha
 }
 
 function targetJudgement(target: Target, figures: RecipeFigures, kitchen: Kitchen): TargetJudgement {
-  const { amount, gaps } = figureOf(target, figures, kitchen);
-  const { figure } = target;
-  const band = figure === 'weight' || figure === 'usedCost' ? undefined : boxBand(figure, figures, kitchen.convention);
+  const { amount, gaps } = targetFigure(target, figures, kitchen);
+  const band = targetBand(target, figures, kitchen);
   const atLeast = gaps.length > 0;
   const margin = amount === undefined ? undefined : marginOf(target, amount);
   return { kind: 'target', target, verdict: verdictOf(target, amount, atLeast, band), amount, atLeast, band, margin };
 }
 
-function figureOf({ figure }: Target, { perServing, parts }: RecipeFigures, kitchen: Kitchen): Figure {
+/** The band of the figure that a target is about; costs and weights have none. */
+export function targetBand({ figure }: Pick<Target, 'figure'>, figures: RecipeFigures, kitchen: Kitchen): Band | undefined {
+  return figure === 'weight' || figure === 'usedCost' ? undefined : boxBand(figure, figures, kitchen.convention);
+}
+
+/** The figure of a serving that a target is about, in its unit, and what it lacks. */
+export function targetFigure({ figure }: Pick<Target, 'figure'>, { perServing, parts }: RecipeFigures, kitchen: Kitchen): Figure {
   if (figure === 'usedCost') return perServing.usedCost;
   if (figure !== 'weight') return shownFigure(figure, perServing.nutrients, kitchen.convention);
   const unweighed = parts.flatMap(({ part, lines, estimated }) =>

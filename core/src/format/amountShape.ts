@@ -1,4 +1,4 @@
-import type { Portion, Scaling } from '../recipe/index.js';
+import type { FitBound, Portion, Scaling } from '../recipe/index.js';
 
 const MOST = 1e9;
 
@@ -23,6 +23,14 @@ export function isScaling(found: unknown): found is Scaling {
   return isObject(found.evaporation) && hasOnly(found.evaporation, ['perBatch']) && isQuantity(found.evaporation.perBatch);
 }
 
+/** Whether something is a bound for making a dish fit, with nothing else in it. */
+export function isFitBound(found: unknown): found is FitBound {
+  if (found === 'locked' || found === 'whole' || found === 'packs') return true;
+  if (!isObject(found)) return false;
+  if (hasOnly(found, ['within'])) return isQuantity(found.within) && found.within > 0 && found.within <= 10;
+  return hasOnly(found, ['withLine']) && typeof found.withLine === 'string';
+}
+
 /** Whether something is a way of portioning, its numbers above 0 and nothing else in it. */
 export function isPortion(found: unknown): found is Portion {
   if (!isObject(found)) return false;
@@ -44,6 +52,15 @@ export const SCALING_SCHEMA = {
     exactly({ damped: quantity }),
     exactly({ ratioTo: { type: 'string' }, share: quantity }),
     exactly({ evaporation: exactly({ perBatch: quantity }) }),
+  ],
+};
+
+/** JSON Schema of a bound for making a dish fit. */
+export const FIT_BOUND_SCHEMA = {
+  oneOf: [
+    { enum: ['locked', 'whole', 'packs'] },
+    exactly({ within: { type: 'number', exclusiveMinimum: 0, maximum: 10 } }),
+    exactly({ withLine: { type: 'string' } }),
   ],
 };
 

@@ -35,13 +35,15 @@ import {
   type Part,
   type Portion,
   type Recipe,
+  type FitBound,
+  type LineFit,
   type Scaling,
   type Served,
   type Storage,
   type Vessel,
 } from '../recipe/index.js';
 import { schemaOf, type SchemaPiece } from './schemaNotes.js';
-import { isPortion, isScaling, PORTION_SCHEMA, SCALING_SCHEMA } from './amountShape.js';
+import { FIT_BOUND_SCHEMA, isFitBound, isPortion, isScaling, PORTION_SCHEMA, SCALING_SCHEMA } from './amountShape.js';
 import {
   Currency,
   Day,
@@ -126,6 +128,13 @@ export class AlsoEntry {
   @Text(60, true) unit: string;
 }
 
+export class LineFitEntry implements LineFit {
+  @Optional()
+  @must('must be "locked", "whole", "packs", {"within": 0.2} or {"withLine": "part/1"}', isFitBound, FIT_BOUND_SCHEMA)
+  bound?: FitBound;
+  @Optional() @Quantity({ above: 0, most: 100 }) weight?: number;
+}
+
 export class LineEntry implements Line {
   @Optional() @Id() food?: string;
   @Optional() @Id() recipe?: string;
@@ -149,6 +158,7 @@ export class LineEntry implements Line {
   @Optional() @One(() => AlsoEntry) also?: AlsoEntry;
   @Optional() @Quantity({ most: 1 }) retention?: number;
   @Optional() @Text(500) note?: string;
+  @Optional() @One(() => LineFitEntry) fit?: LineFitEntry;
   @Optional() @Text(500) text?: string;
 }
 
@@ -188,6 +198,7 @@ export class TargetEntry implements Target {
   @Quantity() amount: number;
   @Optional() @Quantity({ above: 0, most: 1 }) within?: number;
   @Optional() @Flag() wish?: boolean;
+  @Optional() @Quantity({ above: 0, most: 100 }) weight?: number;
 }
 
 export class BriefEntry implements Brief {
@@ -262,6 +273,7 @@ const CLASSES = [
   FoodEntry,
   PackEntry,
   AlsoEntry,
+  LineFitEntry,
   LineEntry,
   DiscardEntry,
   VesselEntry,

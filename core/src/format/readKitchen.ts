@@ -156,6 +156,12 @@ function lineFaults(line: Line, { foods, recipes, places, system }: Known, path:
   else faults.push(...partLineFaults(line, recipes, path));
   const food = line.food === undefined ? undefined : foods.get(line.food);
   if (line.also && food) faults.push(...unitFaults(line.also.unit, food, system, `${path}.also.unit`));
+  const bound = line.fit?.bound;
+  if (typeof bound === 'object' && 'withLine' in bound && !places.has(bound.withLine))
+    faults.push({
+      path: `${path}.fit.bound.withLine`,
+      message: `unknown line "${bound.withLine}"${didYouMean(bound.withLine, [...places])}`,
+    });
   if (typeof line.scaling === 'object' && 'ratioTo' in line.scaling && !places.has(line.scaling.ratioTo))
     faults.push({
       path: `${path}.scaling.ratioTo`,

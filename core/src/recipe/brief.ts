@@ -16,6 +16,8 @@ export interface Target {
   readonly within?: number;
   /** Good to have; without it the brief is not met where the target is missed. */
   readonly wish?: boolean;
+  /** How much a wish matters beside others and beside changing amounts; left out: 1. */
+  readonly weight?: number;
 }
 
 /** What a dish is to be, before it is designed. Everything may be left open. */

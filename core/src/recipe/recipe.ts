@@ -19,6 +19,17 @@ export type Scaling =
   | { readonly ratioTo: string; readonly share: number }
   | { readonly evaporation: { readonly perBatch: number } };
 
+/** How far a line may move when a dish is made to fit: not at all, in whole pieces or packs, by a share, or in step with a line. */
+export type FitBound = 'locked' | 'whole' | 'packs' | { readonly within: number } | { readonly withLine: string };
+
+/** What making a dish fit may do with a line. */
+export interface LineFit {
+  /** Left out: whole pieces stay whole, anything else moves by half at most. */
+  readonly bound?: FitBound;
+  /** What changing it costs beside other lines: 0.25 rather this one, 4 rather not. Left out: 1. */
+  readonly weight?: number;
+}
+
 /** One ingredient: a food, or a part of another recipe. */
 export interface Line {
   readonly food?: string;
@@ -41,6 +52,7 @@ export interface Line {
   /** Share of minerals and vitamin D that survives cooking. */
   readonly retention?: number;
   readonly note?: string;
+  readonly fit?: LineFit;
   /** The line as it was typed; computes nothing. */
   readonly text?: string;
 }

@@ -55,9 +55,17 @@ export function recipeFigures(recipe: Recipe, kitchen: Kitchen, options: RecipeO
     perServing: servingOf(boxed),
     withTopping: servingOf(counted),
     hasTopping: counted.length > boxed.length,
-    batch: {
-      usedCost: costOfLines(countedLines),
-      till: tillOf(countedLines, kitchen),
+    batch: batchOf(countedLines, kitchen),
+  };
+}
+
+/** The till is worked out when it is asked for: choosing packs takes longer than all the rest, and not everyone asks. */
+function batchOf(lines: readonly LineFigures[], kitchen: Kitchen): RecipeFigures['batch'] {
+  let till: Till | undefined;
+  return {
+    usedCost: costOfLines(lines),
+    get till() {
+      return (till ??= tillOf(lines, kitchen));
     },
   };
 }

@@ -1,0 +1,506 @@
+import { briefJudgements, targetBand, targetFigure, USUAL_WITHIN, type TargetJudgement } from '../brief/index.js';
+import { recipeFigures, type Brief, type Kitchen, type Recipe, type RecipeFigures, type Target } from '../recipe/index.js';
+import type { Band } from '../sureness/index.js';
+import { changesOf, stepFactor, withChanges, withFactors, type LineChange } from './lineChange.js';
+import { Programme, type Solve, type Terms } from './programme.js';
+import { stretchedLines, type Stretch, type StretchedLine } from './stretch.js';
+
+/** Amounts changed so that a dish meets its brief. */
+export interface FitProposal {
+  readonly kind: 'proposal';
+  readonly changes: readonly LineChange[];
+  /** The recipe with all of them. */
+  readonly recipe: Recipe;
+  readonly before: readonly TargetJudgement[];
+  readonly after: readonly TargetJudgement[];
+  /** False: the figures keep to the brief, their bands reach over it. */
+  readonly sure: boolean;
+  /** False: amounts could not be brought to what is easily weighed. */
+  readonly rounded: boolean;
+  /** In the solver's words; "Optimal" says that no smaller change does it. */
+  readonly status: string;
+  /** Sum of the changes as it was made least, before amounts were rounded: shares of lines, times their weights. */
+  readonly cost: number;
+}
+
+/** Targets that cannot hold together. */
+export interface FitConflict {
+  readonly kind: 'conflict';
+  /** The smallest set that cannot: taking any one of them away leaves the others possible. */
+  readonly targets: readonly Target[];
+  /** How near each comes when the others of the set hold, in its unit. */
+  readonly nearest: readonly { readonly target: Target; readonly amount: number | undefined }[];
+  /** What comes nearest to all targets at once, by the sum of shares they are missed by. */
+  readonly closest: FitProposal;
+  /** Lines that stand at the end of what they may move by there. */
+  readonly atTheirEnd: readonly string[];
+}
+
+export type FitAnswer =
+  | FitProposal
+  | FitConflict
+  | { readonly kind: 'no targets' }
+  | { readonly kind: 'holds'; readonly before: readonly TargetJudgement[] }
+  /** No line may move. */
+  | { readonly kind: 'nothing moves' }
+  /** Of these nothing is known. */
+  | { readonly kind: 'unknown'; readonly targets: readonly Target[] };
+
+/** Stretching a line by these shares costs so much a share: many small changes are rather made than one that spoils the dish. */
+const SLOPES: readonly (readonly [share: number, cost: number])[] = [
+  [0.1, 1],
+  [0.15, 1.6],
+  [Infinity, 3],
+];
+/** A wish missed by a share of it costs as many shares of a line. */
+const WISH_COST = 4;
+/** What a target is missed by weighs more than any change of lines, where the nearest is sought. */
+const MISS_COST = 1000;
+/** How far a factor is moved to see what it does. */
+const NUDGE = 1e-3;
+const MOST_ROUNDS = 5;
+/** Nearer to 1 is 1: the solver's last digits. */
+const SAME_FACTOR = 1e-6;
+/** Amounts are brought to the usual steps, or where that cannot be to finer ones. */
+const ROUNDINGS = [1, 0.2, 0.04];
+/** Which way amounts are rounded may cost so much more than need be: a twentieth of one line. */
+const ROUNDING_GAP = 0.05;
+/** Figures foretold as near as this are linear. */
+const FORETOLD = 1e-8;
+/** Limits are kept by this share more: twice what the solver lets a row be out by, so that no arithmetic decides a verdict. */
+const SAFE = 2e-6;
+/** A share of "about" that stays to aim at, however wide the band is. */
+const LEAST_ROOM = 0.2;
+
+/**
+ * Changes amounts as little as possible so that a dish keeps to the targets of its brief: a linear programme, mixed-integer
+ * where pieces and packs stay whole. Its rows are what one engine says each line does to each figure (domain page, 4.1 to 4.8);
+ * where that is not linear, it is set up anew at what was found. First the whole 95 % band is brought within the limits
+ * (domain page, 4.10), then the figures alone. Amounts are brought to what is easily weighed within the same programme, so
+ * rounding breaks no target. Every answer is the engine's own reading of the changed recipe.
+ *
+ * @param solve the solver; its "Optimal" is the certificate
+ * @throws UnknownFoodError, UnknownPartError, CircularPartError
+ */
+export function fitRecipe(recipe: Recipe, brief: Brief, kitchen: Kitchen, solve: Solve): FitAnswer {
+  const targets = brief.targets ?? [];
+  if (targets.length === 0) return { kind: 'no targets' };
+  const fit = new Fit(recipe, targets, kitchen, solve);
+  const unknown = fit.before.filter(({ amount, target }) => amount === undefined && target.wish !== true);
+  if (unknown.length > 0) return { kind: 'unknown', targets: unknown.map(({ target }) => target) };
+  if (fit.before.every(({ verdict }) => verdict === 'holds')) return { kind: 'holds', before: fit.before };
+  if (!fit.moves) return { kind: 'nothing moves' };
+  return fit.proposal(true) ?? fit.proposal(false) ?? fit.conflict();
+}
+
+type Factors = ReadonlyMap<string, number>;
+/** By line and target, a serving's figure for a whole share of the line. */
+type Slopes = ReadonlyMap<string, ReadonlyMap<Target, number>>;
+
+/** Which rows a programme has: hard targets that must hold, that may be missed at a price, and whether bands count. */
+interface Asked {
+  readonly must: readonly Target[];
+  readonly may: readonly Target[];
+  readonly sure: boolean;
+  /** True: whatever the change of lines costs. */
+  readonly atAnyCost?: boolean;
+  /** Amounts found, to be brought to steps of a share of the usual ones. */
+  readonly rounding?: { readonly share: number; readonly found: Factors };
+}
+
+interface Found {
+  readonly factors: Factors;
+  readonly status: string;
+  readonly cost: number;
+}
+
+class Fit {
+  readonly before: readonly TargetJudgement[];
+  readonly #lines: readonly StretchedLine[];
+  readonly #hard: readonly Target[];
+  readonly #wishes: readonly Target[];
+  #known: { readonly at: Factors; readonly amounts: ReadonlyMap<Target, number>; readonly slopes: Slopes } | undefined;
+
+  constructor(
+    readonly recipe: Recipe,
+    readonly targets: readonly Target[],
+    readonly kitchen: Kitchen,
+    readonly solve: Solve,
+  ) {
+    const figures = recipeFigures(recipe, kitchen);
+    this.before = this.#judged(figures);
+    this.#lines = stretchedLines(figures, kitchen);
+    this.#hard = targets.filter(({ wish }) => wish !== true);
+    // A wish for something nobody knows cannot be worked for.
+    this.#wishes = this.before.flatMap(({ target, amount }) => (target.wish === true && amount !== undefined ? [target] : []));
+  }
+
+  get moves(): boolean {
+    return this.#lines.some(({ stretch }) => stretch.kind === 'free' || stretch.kind === 'steps');
+  }
+
+  /** The least change that keeps to every hard target. */
+  proposal(sure: boolean): FitProposal | undefined {
+    const asked = { must: this.#hard, may: [], sure };
+    const found = this.#settled(asked);
+    if (!found) return undefined;
+    for (const share of ROUNDINGS) {
+      const rounded = this.#settled({ ...asked, rounding: { share, found: found.factors } }, found.factors);
+      if (rounded) return this.#proposalOf({ ...found, factors: rounded.factors }, true);
+    }
+    return this.#proposalOf(found, false);
+  }
+
+  /** What cannot be, and what comes nearest. */
+  conflict(): FitConflict {
+    const targets = this.#smallestConflict();
+    const nearest = targets.map((target) => {
+      const found = this.#settled(
+        { must: targets.filter((one) => one !== target), may: [target], sure: false, atAnyCost: true },
+        undefined,
+        false,
+      );
+      return { target, amount: found && targetFigure(target, this.#figures(found.factors), this.kitchen).amount };
+    });
+    const closest = this.#closest();
+    const atTheirEnd = this.#lines.filter(({ at, stretch }) => isAtEnd(stretch, closest.factors.get(at) ?? 1)).map(({ at }) => at);
+    return { kind: 'conflict', targets, nearest, closest: this.#proposalOf(closest, true), atTheirEnd };
+  }
+
+  /** Takes one target after the other away and keeps it away where the rest still cannot be (a deletion filter). */
+  #smallestConflict(): readonly Target[] {
+    let conflict = this.#hard;
+    for (const target of this.#hard) {
+      const rest = conflict.filter((one) => one !== target);
+      if (rest.length > 0 && !this.#settled({ must: rest, may: [], sure: false, atAnyCost: true })) conflict = rest;
+    }
+    return conflict;
+  }
+
+  #closest(): Found {
+    const asked = { must: [], may: this.#hard, sure: false };
+    const found = this.#settled(asked, undefined, false) ?? { factors: new Map(), status: 'not solved', cost: 0 };
+    const rounding = { share: 1, found: found.factors };
+    const rounded = this.#settled({ ...asked, rounding }, found.factors, false);
+    return rounded ? { ...found, factors: rounded.factors } : found;
+  }
+
+  /**
+   * Solves, and again from what was found until the engine agrees; figures that are linear in every amount need one round.
+   *
+   * @param checked whether what must hold is held against the engine at the end
+   */
+  #settled(asked: Asked, from: Factors = new Map(), checked = true): Found | undefined {
+    let at = from;
+    for (let round = 0; round < MOST_ROUNDS; round++) {
+      const found = this.#solved(asked, at);
+      if (!found) return undefined;
+      if (!checked || this.#keepsTo(asked, found.factors)) return found;
+      at = found.factors;
+    }
+    return undefined;
+  }
+
+  /** Held against the engine, with the bands that the amounts found have. */
+  #keepsTo({ must, sure }: Asked, factors: Factors): boolean {
+    const figures = this.#figures(factors);
+    return must.every((target) => {
+      const amount = this.#amount(target, figures);
+      const { low = -Infinity, high = Infinity } = this.#aim(target, amount, figures, sure);
+      const hair = (Math.abs(target.amount) * SAFE) / 2;
+      return amount >= low - hair && amount <= high + hair;
+    });
+  }
+
+  #solved(asked: Asked, at: Factors): Found | undefined {
+    const programme = new Programme();
+    const terms = this.#variables(programme, asked);
+    const figures = this.#figures(at);
+    const slopes = this.#slopes(at, figures);
+    const aimed = [
+      ...asked.must.map((target) => ({ target, price: Infinity })),
+      ...asked.may.map((target) => ({ target, price: MISS_COST })),
+    ];
+    const wished = (asked.atAnyCost ? [] : this.#wishes).map((target) => ({ target, price: WISH_COST * (target.weight ?? 1) }));
+    [...aimed, ...wished].forEach(({ target, price }, t) => {
+      const now = this.#amount(target, figures);
+      // What the figure comes to: what it is now, and what each line adds by moving from where it is.
+      const moved: [string, number][] = [];
+      let constant = now;
+      for (const [place, variable] of terms) {
+        const slope = slopes.get(place)?.get(target) ?? 0;
+        moved.push([variable, slope]);
+        constant -= slope * (at.get(place) ?? 1);
+      }
+      limitRows(programme, { moved, constant, price, name: `t${t}` }, this.#aim(target, now, figures, asked.sure), target.amount || 1);
+    });
+    const { status, objective, values } = this.solve(programme.text(), asked.rounding ? ROUNDING_GAP : 0);
+    if (status !== 'Optimal') return undefined;
+    const factors = new Map([...terms].map(([place, variable]) => [place, values.get(variable) ?? 1]));
+    return { factors: this.#cleaned(factors, asked), status, cost: objective };
+  }
+
+  /** A variable for every line that may move: its factor, and what moving it costs. */
+  #variables(programme: Programme, { rounding, atAnyCost }: Asked): Map<string, string> {
+    const terms = new Map<string, string>();
+    this.#lines.forEach(({ at, line, stretch, weight }, i) => {
+      if (stretch.kind === 'stays') return;
+      const x = programme.variable(`x${i}`, 0, Infinity);
+      terms.set(at, x);
+      if (stretch.kind === 'with') return;
+      const found = rounding?.found.get(at) ?? 1;
+      if (atAnyCost) anywhere(programme, x, `${i}`, stretch);
+      else if (stretch.kind === 'free') {
+        const step = rounding && stepFactor(line, this.recipe, rounding.share);
+        if (step === undefined) stretches(programme, x, `${i}`, weight, stretch);
+        else roundings(programme, x, `${i}`, weight, { found, step, ...stretch });
+      } else if (rounding) programme.row([[x, 1]], '=', found);
+      else wholeSteps(programme, x, `${i}`, weight, stretch);
+    });
+    this.#keepInStep(programme, terms);
+    return terms;
+  }
+
+  /** A line in step with another moves by the same factor; with one that stays it stays. */
+  #keepInStep(programme: Programme, terms: Map<string, string>): void {
+    for (const { at, stretch } of this.#lines) {
+      const own = terms.get(at);
+      if (stretch.kind !== 'with' || own === undefined) continue;
+      const lead = terms.get(stretch.at);
+      if (lead === undefined || stretch.at === at) programme.row([[own, 1]], '=', 1);
+      else
+        programme.row(
+          [
+            [own, 1],
+            [lead, -1],
+          ],
+          '=',
+          0,
+        );
+    }
+  }
+
+  /** What moving a line by one whole share of itself does to a serving's figures; what told the figures here rightly is kept. */
+  #slopes(at: Factors, figures: RecipeFigures): Slopes {
+    const amounts = new Map(this.targets.map((target) => [target, this.#amount(target, figures)]));
+    if (this.#known && foretells(this.#known, at, amounts)) return this.#known.slopes;
+    const slopes = new Map<string, Map<Target, number>>();
+    const here = withFactors(this.recipe, at);
+    for (const { at: place, stretch } of this.#lines) {
+      if (stretch.kind === 'stays') continue;
+      const factor = at.get(place) ?? 1;
+      if (factor === 0) continue;
+      const nudged = recipeFigures(withFactors(here, new Map([[place, (factor + NUDGE) / factor]])), this.kitchen);
+      slopes.set(place, new Map([...amounts].map(([target, amount]) => [target, (this.#amount(target, nudged) - amount) / NUDGE])));
+    }
+    this.#known = { at, amounts, slopes };
+    return slopes;
+  }
+
+  /** Whole steps made exactly whole, and factors that are 1 but for the last digits made 1. */
+  #cleaned(factors: Factors, { rounding }: Asked): Factors {
+    const cleaned = new Map<string, number>();
+    for (const { at, line, stretch } of this.#lines) {
+      const factor = factors.get(at);
+      // What stays need not be a whole number of steps.
+      if (factor === undefined || Math.abs(factor - 1) <= SAME_FACTOR) continue;
+      const step =
+        stretch.kind === 'steps'
+          ? stretch.step
+          : rounding && stretch.kind === 'free'
+            ? stepFactor(line, this.recipe, rounding.share)
+            : undefined;
+      const rounded = step === undefined ? factor : Math.round(factor / step) * step;
+      // What could not be brought to a step within its bounds stays as it was found.
+      const whole = Math.abs(rounded - factor) < SAME_FACTOR ? rounded : factor;
+      if (Math.abs(whole - 1) > SAME_FACTOR) cleaned.set(at, whole);
+    }
+    return cleaned;
+  }
+
+  #proposalOf({ factors, status, cost }: Found, rounded: boolean): FitProposal {
+    const changes = changesOf(this.recipe, factors);
+    const recipe = withChanges(this.recipe, changes);
+    const after = this.#judged(recipeFigures(recipe, this.kitchen));
+    const sure = after.every(({ verdict, target }) => verdict === 'holds' || target.wish === true);
+    return { kind: 'proposal', changes, recipe, before: this.before, after, sure, rounded, status, cost };
+  }
+
+  #aim(target: Target, amount: number, figures: RecipeFigures, sure: boolean): Aim {
+    return aimOf(target, amount, sure ? targetBand(target, figures, this.kitchen) : undefined);
+  }
+
+  #amount(target: Target, figures: RecipeFigures): number {
+    return targetFigure(target, figures, this.kitchen).amount ?? 0;
+  }
+
+  #figures(factors: Factors): RecipeFigures {
+    return recipeFigures(withFactors(this.recipe, factors), this.kitchen);
+  }
+
+  #judged(figures: RecipeFigures): TargetJudgement[] {
+    return briefJudgements(figures, { targets: this.targets }, this.kitchen).filter((one) => one.kind === 'target');
+  }
+}
+
+/** What moving a line by a share of itself costs, either way alike. */
+function costOf(share: number): number {
+  let [left, cost] = [Math.abs(share), 0];
+  for (const [length, slope] of SLOPES) {
+    cost += slope * Math.min(length, left);
+    left = Math.max(0, left - length);
+  }
+  return cost;
+}
+
+/** A factor that moves freely: a little dearer the further it goes. */
+function stretches(
+  programme: Programme,
+  x: string,
+  name: string,
+  weight: number,
+  { low, high }: { readonly low: number; readonly high: number },
+): void {
+  const terms: [string, number][] = [[x, 1]];
+  for (const [sign, reach, letter] of [
+    [-1, high - 1, 'p'],
+    [1, 1 - low, 'n'],
+  ] as const) {
+    let left = Math.max(0, reach);
+    SLOPES.forEach(([share, cost], s) => {
+      const length = Math.min(share, left);
+      left -= length;
+      if (length > 0) terms.push([programme.variable(`${letter}${name}s${s}`, 0, length, { cost: cost * weight }), sign]);
+    });
+  }
+  programme.row(terms, '=', 1);
+}
+
+/**
+ * A factor of whole steps: between two of them it costs in proportion, which is dearer than moving freely and so leaves the
+ * solver less to search.
+ */
+function wholeSteps(
+  programme: Programme,
+  x: string,
+  name: string,
+  weight: number,
+  { step, least, most }: { readonly step: number; readonly least: number; readonly most: number },
+): void {
+  const k = programme.variable(`k${name}`, least, most, { whole: true });
+  programme.row(
+    [
+      [x, 1],
+      [k, -step],
+    ],
+    '=',
+    0,
+  );
+  const cost = (count: number) => costOf(count * step - 1) * weight;
+  // The cost is the highest of the lines through two neighbours: it curves upwards.
+  const c = programme.variable(`c${name}`, 0, Infinity, { cost: 1 });
+  for (let count = least; count < most; count++) {
+    const slope = cost(count + 1) - cost(count);
+    programme.row(
+      [
+        [c, 1],
+        [k, -slope],
+      ],
+      '>=',
+      cost(count) - slope * count,
+    );
+  }
+  if (least === most) programme.row([[c, 1]], '>=', cost(least));
+}
+
+/** A factor within its bounds, at no cost. */
+function anywhere(programme: Programme, x: string, name: string, stretch: Exclude<Stretch, { readonly kind: 'stays' | 'with' }>): void {
+  if (stretch.kind === 'free') {
+    programme.row([[x, 1]], '>=', stretch.low);
+    return programme.row([[x, 1]], '<=', stretch.high);
+  }
+  const k = programme.variable(`k${name}`, stretch.least, stretch.most, { whole: true });
+  programme.row(
+    [
+      [x, 1],
+      [k, -stretch.step],
+    ],
+    '=',
+    0,
+  );
+}
+
+/** A factor found, brought to the step below or above it, whichever its bounds allow; it stays where they allow neither. */
+function roundings(
+  programme: Programme,
+  x: string,
+  name: string,
+  weight: number,
+  { found, step, low, high }: { readonly found: number; readonly step: number; readonly low: number; readonly high: number },
+): void {
+  if (Math.abs(found - 1) < SAME_FACTOR) return programme.row([[x, 1]], '=', 1);
+  const below = Math.floor(found / step + 1e-9) * step;
+  const allowed = [below, below + step].filter((factor) => factor > 0 && factor >= low - SAME_FACTOR && factor <= high + SAME_FACTOR);
+  const [first = found, second = first] = allowed;
+  const up = programme.variable(`u${name}`, 0, 1, { whole: true, cost: (costOf(second - 1) - costOf(first - 1)) * weight });
+  programme.row(
+    [
+      [x, 1],
+      [up, first - second],
+    ],
+    '=',
+    first,
+  );
+}
+
+interface LimitedFigure {
+  readonly moved: Terms;
+  /** Of the figure, beside what the variables give. */
+  readonly constant: number;
+  /** Of missing it by a whole share of the target; Infinity: it may not be missed. */
+  readonly price: number;
+  readonly name: string;
+}
+
+/** Rows that keep a figure within an aim, in shares of the target so that all rows are of one size. */
+function limitRows(programme: Programme, { moved, constant, price, name }: LimitedFigure, aim: Aim, scale: number): void {
+  const terms: Terms = moved.map(([variable, slope]) => [variable, slope / scale]);
+  const miss: Terms = Number.isFinite(price) ? [[programme.variable(`${name}miss`, 0, Infinity, { cost: price }), 1]] : [];
+  if (aim.high !== undefined)
+    programme.row([...terms, ...miss.map(([variable]) => [variable, -1] as const)], '<=', (aim.high - constant) / scale);
+  if (aim.low !== undefined) programme.row([...terms, ...miss], '>=', (aim.low - constant) / scale);
+}
+
+interface Aim {
+  readonly low?: number;
+  readonly high?: number;
+}
+
+/** Where a figure is to come to: within its limits, and where bands count with room for the band beside it. */
+function aimOf({ is, amount: limit, within = USUAL_WITHIN }: Target, amount: number, band: Band | undefined): Aim {
+  const [below, above] = band ? [amount - band[0], band[1] - amount] : [0, 0];
+  const safe = Math.abs(limit) * SAFE;
+  if (is === 'at most') return { high: limit - above - safe };
+  if (is === 'at least') return { low: limit + below + safe };
+  const room = limit * within;
+  const left = (side: number) => Math.max(room - side, room * LEAST_ROOM) - safe;
+  return { low: limit - left(below), high: limit + left(above) };
+}
+
+/** Whether slopes taken elsewhere say what the figures are here: they then do everywhere between, the figures being linear. */
+function foretells(
+  known: { readonly at: Factors; readonly amounts: ReadonlyMap<Target, number>; readonly slopes: Slopes },
+  at: Factors,
+  amounts: ReadonlyMap<Target, number>,
+): boolean {
+  return [...amounts].every(([target, amount]) => {
+    let foretold = known.amounts.get(target) ?? 0;
+    for (const [place, slopes] of known.slopes) foretold += (slopes.get(target) ?? 0) * ((at.get(place) ?? 1) - (known.at.get(place) ?? 1));
+    return Math.abs(foretold - amount) <= FORETOLD * Math.max(1, Math.abs(amount));
+  });
+}
+
+function isAtEnd(stretch: StretchedLine['stretch'], factor: number): boolean {
+  if (stretch.kind === 'free') return factor <= stretch.low + 1e-6 || factor >= stretch.high - 1e-6;
+  return stretch.kind === 'steps' && (factor <= stretch.least * stretch.step + 1e-6 || factor >= stretch.most * stretch.step - 1e-6);
+}

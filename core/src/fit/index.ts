@@ -1,0 +1,5 @@
+export * from './fitRecipe.js';
+export * from './lineChange.js';
+export * from './programme.js';
+export * from './singleLine.js';
+export * from './stretch.js';

@@ -1,0 +1,104 @@
+import { midpointOf, timesAmount, type Amount } from '../quantity/index.js';
+import { placeOf, timesWritten, type Line, type Recipe } from '../recipe/index.js';
+import { lineText } from '../text/index.js';
+
+/** A line's amount changed. */
+export interface LineChange {
+  readonly at: string;
+  /** New amount over old. */
+  readonly factor: number;
+  /** As written; grams assumed for what is "to taste". */
+  readonly from: Amount;
+  readonly to: Amount;
+  readonly unit: string;
+}
+
+/** The recipe with lines' amounts multiplied, by place: what was measured of the whole stays as it was measured. */
+export function withFactors(recipe: Recipe, factors: ReadonlyMap<string, number>): Recipe {
+  if ([...factors.values()].every((factor) => factor === 1)) return recipe;
+  return {
+    ...recipe,
+    parts: recipe.parts.map((part) => ({
+      ...part,
+      lines: part.lines.map((line, i) => timesLine(line, factors.get(placeOf(part, i)) ?? 1)),
+    })),
+  };
+}
+
+/** The changes that factors come to, in the lines' own units, for the amounts as written. */
+export function changesOf(recipe: Recipe, factors: ReadonlyMap<string, number>): LineChange[] {
+  return recipe.parts.flatMap((part) =>
+    part.lines.flatMap((line, i) => {
+      const at = placeOf(part, i);
+      const factor = factors.get(at) ?? 1;
+      const from = line.amount ?? line.toTaste;
+      if (Math.abs(factor - 1) < SAME || from === undefined) return [];
+      return [{ at, factor, from, to: cleanAmount(timesAmount(from, factor)), unit: line.amount === undefined ? 'g' : (line.unit ?? 'g') }];
+    }),
+  );
+}
+
+/** The recipe with some changes taken: each line says its new amount, in its structure and in its text. */
+export function withChanges(recipe: Recipe, changes: readonly LineChange[]): Recipe {
+  const byPlace = new Map(changes.map((change) => [change.at, change]));
+  return {
+    ...recipe,
+    parts: recipe.parts.map((part) => ({
+      ...part,
+      lines: part.lines.map((line, i) => {
+        const change = byPlace.get(placeOf(part, i));
+        if (!change) return line;
+        const changed: Line = {
+          ...line,
+          ...(line.amount === undefined ? { toTaste: midpointOf(change.to) } : { amount: change.to }),
+          ...(line.also ? { also: { ...line.also, amount: clean(line.also.amount * change.factor) } } : {}),
+        };
+        return changed.text === undefined ? changed : { ...changed, text: lineText(changed, undefined) };
+      }),
+    })),
+  };
+}
+
+/** Smaller changes are the solver's last digits. */
+const SAME = 1e-6;
+
+/**
+ * The step an amount is given in so that a person can weigh or measure it, in the amount's unit: fine enough that a target is
+ * not missed by it, coarse enough to be a recipe's.
+ *
+ * @param batch amount for the batch
+ * @returns undefined for a unit that counts or measures by its own shares: halves then
+ */
+export function practicalStep(batch: number, unit: string): number {
+  if (unit === 'g' || unit === 'ml') return batch < 1 ? 0.1 : batch < 10 ? 0.5 : batch < 50 ? 1 : batch < 500 ? 5 : 10;
+  if (unit === 'kg' || unit === 'l') return practicalStep(batch * 1000, 'g') / 1000;
+  if (unit === 'mg') return 10;
+  if (unit === 'oz' || unit === 'floz' || unit === 'tsp' || unit === 'cup') return 0.25;
+  return unit === 'lb' ? 0.05 : 0.5;
+}
+
+/** Steps of a line as a factor of its amount. */
+export function stepFactor(line: Line, recipe: Recipe, share = 1): number | undefined {
+  const batch = line.amount === undefined ? line.toTaste : midpointOf(line.amount) * timesWritten(recipe);
+  if (batch === undefined || batch === 0) return undefined;
+  return (practicalStep(batch, line.amount === undefined ? 'g' : (line.unit ?? 'g')) * share) / batch;
+}
+
+function timesLine(line: Line, factor: number): Line {
+  if (factor === 1) return line;
+  return {
+    ...line,
+    ...(line.amount === undefined ? {} : { amount: timesAmount(line.amount, factor) }),
+    ...(line.toTaste === undefined ? {} : { toTaste: line.toTaste * factor }),
+    ...(line.also ? { also: { ...line.also, amount: line.also.amount * factor } } : {}),
+  };
+}
+
+function cleanAmount(amount: Amount): Amount {
+  return typeof amount === 'number' ? clean(amount) : [clean(amount[0]), clean(amount[1])];
+}
+
+/** Freed of the last digits that a factor leaves: 0.30000000000000004 is 0.3. */
+function clean(amount: number): number {
+  return Number(amount.toPrecision(10));
+}
