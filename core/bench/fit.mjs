@@ -6,8 +6,18 @@ import { briefJudgements, fitRecipe, Kitchen, recipeFigures, solveWith } from '.
 const root = new URL('../..', import.meta.url);
 const files = readdirSync(new URL('pantry', root)).filter((name) => name.endsWith('.json'));
 const foods = files.flatMap((name) => JSON.parse(readFileSync(new URL(`pantry/${name}`, root), 'utf8')).foods);
-const whole = foods.filter(({ nutrients }) => ['energyKcal', 'protein', 'fat', 'carbohydrate', 'saturates', 'fibre', 'sugars'].every((one) => nutrients?.[one] !== undefined));
-const packs = whole.map(({ id }, i) => ({ food: id, net: 500, unit: 'g', price: ((i % 40) / 5 + 1).toFixed(2), currency: 'EUR', shop: 'Shop', seen: '2031-03-01' }));
+const whole = foods.filter(({ nutrients }) =>
+  ['energyKcal', 'protein', 'fat', 'carbohydrate', 'saturates', 'fibre', 'sugars'].every((one) => nutrients?.[one] !== undefined),
+);
+const packs = whole.map(({ id }, i) => ({
+  food: id,
+  net: 500,
+  unit: 'g',
+  price: ((i % 40) / 5 + 1).toFixed(2),
+  currency: 'EUR',
+  shop: 'Shop',
+  seen: '2031-03-01',
+}));
 const settings = { currency: 'EUR', measures: 'metric', rules: 'plain', staples: 'counted', date: '2031-03-10' };
 const kitchen = new Kitchen({ settings, foods: whole, packs, recipes: [] });
 const solve = solveWith(await loadHighs());
@@ -44,7 +54,11 @@ const KINDS = [
 ];
 
 function briefFor(recipe, tightness) {
-  const now = briefJudgements(recipeFigures(recipe, kitchen), { targets: KINDS.map(([figure, is]) => ({ figure, is, amount: 1 })) }, kitchen);
+  const now = briefJudgements(
+    recipeFigures(recipe, kitchen),
+    { targets: KINDS.map(([figure, is]) => ({ figure, is, amount: 1 })) },
+    kitchen,
+  );
   const targets = KINDS.map(([figure, is], i) => {
     const by = 1 + tightness * random();
     const amount = Math.max(0.01, (now[i].amount ?? 1) * (is === 'at least' ? by : is === 'at most' ? 1 / by : 2 - by));
@@ -69,4 +83,6 @@ const at = (list, share) => [...list].sort((a, b) => a - b)[Math.min(list.length
 const all = Object.values(times).flat();
 for (const [kind, list] of [...Object.entries(times), ['all', all]])
   if (list.length > 0)
-    console.log(`make it fit, 40 lines, 10 targets, 10 lines whole: ${kind} (${list.length}) median ${at(list, 0.5).toFixed(0)} ms, 95 % within ${at(list, 0.95).toFixed(0)} ms`);
+    console.log(
+      `make it fit, 40 lines, 10 targets, 10 lines whole: ${kind} (${list.length}) median ${at(list, 0.5).toFixed(0)} ms, 95 % within ${at(list, 0.95).toFixed(0)} ms`,
+    );

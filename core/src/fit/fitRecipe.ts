@@ -61,8 +61,14 @@ const NUDGE = 1e-3;
 const MOST_ROUNDS = 5;
 /** Nearer to 1 is 1: the solver's last digits. */
 const SAME_FACTOR = 1e-6;
-/** Amounts are brought to the usual steps, or where that cannot be to finer ones. */
-const ROUNDINGS = [1, 0.2, 0.04];
+/** Amounts are brought to the usual steps, or where that cannot be further away or to finer ones; where few lines move, further. */
+const ROUNDINGS = [
+  { share: 1, reach: 0, most: Infinity },
+  { share: 1, reach: 3, most: 12 },
+  { share: 0.2, reach: 0, most: Infinity },
+  { share: 0.2, reach: 4, most: 8 },
+  { share: 0.04, reach: 0, most: Infinity },
+];
 /** Which way amounts are rounded may cost so much more than need be: a twentieth of one line. */
 const ROUNDING_GAP = 0.05;
 /** Figures foretold as near as this are linear. */
@@ -105,7 +111,7 @@ interface Asked {
   /** True: whatever the change of lines costs. */
   readonly atAnyCost?: boolean;
   /** Amounts found, to be brought to steps of a share of the usual ones. */
-  readonly rounding?: { readonly share: number; readonly found: Factors };
+  readonly rounding?: { readonly share: number; readonly reach: number; readonly found: Factors };
 }
 
 interface Found {
@@ -144,8 +150,9 @@ class Fit {
     const asked = { must: this.#hard, may: [], sure };
     const found = this.#settled(asked);
     if (!found) return undefined;
-    for (const share of ROUNDINGS) {
-      const rounded = this.#settled({ ...asked, rounding: { share, found: found.factors } }, found.factors);
+    for (const { share, reach, most } of ROUNDINGS) {
+      if (found.factors.size > most) continue;
+      const rounded = this.#settled({ ...asked, rounding: { share, reach, found: found.factors } }, found.factors);
       if (rounded) return this.#proposalOf({ ...found, factors: rounded.factors }, true);
     }
     return this.#proposalOf(found, false);
@@ -180,7 +187,7 @@ class Fit {
   #closest(): Found {
     const asked = { must: [], may: this.#hard, sure: false };
     const found = this.#settled(asked, undefined, false) ?? { factors: new Map(), status: 'not solved', cost: 0 };
-    const rounding = { share: 1, found: found.factors };
+    const rounding = { share: 1, reach: 0, found: found.factors };
     const rounded = this.#settled({ ...asked, rounding }, found.factors, false);
     return rounded ? { ...found, factors: rounded.factors } : found;
   }
@@ -252,8 +259,8 @@ class Fit {
       if (atAnyCost) anywhere(programme, x, `${i}`, stretch);
       else if (stretch.kind === 'free') {
         const step = rounding && stepFactor(line, this.recipe, rounding.share);
-        if (step === undefined) stretches(programme, x, `${i}`, weight, stretch);
-        else roundings(programme, x, `${i}`, weight, { found, step, ...stretch });
+        if (!rounding || step === undefined) stretches(programme, x, `${i}`, weight, stretch);
+        else roundings(programme, x, `${i}`, weight, { ...stretch, found, step, reach: rounding.reach });
       } else if (rounding) programme.row([[x, 1]], '=', found);
       else wholeSteps(programme, x, `${i}`, weight, stretch);
     });
@@ -430,27 +437,23 @@ function anywhere(programme: Programme, x: string, name: string, stretch: Exclud
   );
 }
 
-/** A factor found, brought to the step below or above it, whichever its bounds allow; it stays where they allow neither. */
-function roundings(
-  programme: Programme,
-  x: string,
-  name: string,
-  weight: number,
-  { found, step, low, high }: { readonly found: number; readonly step: number; readonly low: number; readonly high: number },
-): void {
+interface Rounded {
+  readonly found: number;
+  readonly step: number;
+  readonly low: number;
+  readonly high: number;
+  /** Steps further than the nearest below and above. */
+  readonly reach: number;
+}
+
+/** A factor found, brought to a whole number of steps near it that its bounds allow; it stays where they allow none. */
+function roundings(programme: Programme, x: string, name: string, weight: number, { found, step, low, high, reach }: Rounded): void {
   if (Math.abs(found - 1) < SAME_FACTOR) return programme.row([[x, 1]], '=', 1);
-  const below = Math.floor(found / step + 1e-9) * step;
-  const allowed = [below, below + step].filter((factor) => factor > 0 && factor >= low - SAME_FACTOR && factor <= high + SAME_FACTOR);
-  const [first = found, second = first] = allowed;
-  const up = programme.variable(`u${name}`, 0, 1, { whole: true, cost: (costOf(second - 1) - costOf(first - 1)) * weight });
-  programme.row(
-    [
-      [x, 1],
-      [up, first - second],
-    ],
-    '=',
-    first,
-  );
+  const below = Math.floor(found / step + SAME_FACTOR);
+  const least = Math.max(1, below - reach, Math.ceil(low / step - SAME_FACTOR));
+  const most = Math.min(below + 1 + reach, Math.floor(high / step + SAME_FACTOR));
+  if (least > most) programme.row([[x, 1]], '=', found);
+  else wholeSteps(programme, x, name, weight, { step, least, most });
 }
 
 interface LimitedFigure {

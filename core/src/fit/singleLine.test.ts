@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { anyDish, dishOf, kitchenOf, recipeOf } from '../../test/kitchens.js';
 import { targetFigure } from '../brief/index.js';
 import { recipeFigures } from '../recipe/index.js';
-import { withChanges } from './lineChange.js';
+import { withChanges, withFactors } from './lineChange.js';
 import { singleLineChanges } from './singleLine.js';
 
 const kitchen = kitchenOf({
@@ -23,14 +23,16 @@ test('60 kcal less of one line, with what each choice costs, the smallest change
   ]);
   const choices = singleLineChanges(recipe, 'energyKcal', -60, kitchen);
   // 240 kcal of the batch: 68.57 g of rice, 26.67 g of oil; salt cannot, and 20 g of oil do not hold them.
-  expect(choices.map(({ change, far }) => [change.at, Number((change.to as number).toFixed(2)), far])).toEqual([
-    ['pot/1', 331.43, false],
-    ['pot/2', 53.33, false],
+  expect(
+    choices.map(({ change, exact, far }) => [change.at, change.to, Number((exact * (change.from as number)).toFixed(2)), far]),
+  ).toEqual([
+    ['pot/1', 330, 331.43, false],
+    ['pot/2', 55, 53.33, false],
   ]);
-  expect(choices[0]?.effects.energyKcal).toBeCloseTo(-60, 9);
-  expect(choices[0]?.effects.protein).toBeCloseTo(-1.2, 9);
+  expect(choices[0]?.effects.energyKcal).toBeCloseTo(-61.25, 9);
+  expect(choices[0]?.effects.protein).toBeCloseTo(-1.225, 9);
   expect(choices[1]?.effects.protein).toBeCloseTo(0, 9);
-  expect(choices[1]?.effects.weight).toBeCloseTo(-6.667, 3);
+  expect(choices[1]?.effects.weight).toBeCloseTo(-6.25, 9);
   expect(choices[0]?.effects.usedCost).toBeUndefined();
 });
 
@@ -48,10 +50,12 @@ test('each choice, taken, moves the figure by what was asked', () => {
       const amountOf = (one: typeof recipe) => targetFigure({ figure: 'energyKcal' }, recipeFigures(one, own), own).amount;
       const before = amountOf(recipe) ?? 0;
       const by = (before * percent) / 100;
-      for (const { change } of singleLineChanges(recipe, 'energyKcal', by, own)) {
-        const now = amountOf(withChanges(recipe, [change]) as typeof recipe) ?? 0;
-        expect(Math.abs(now - before - by)).toBeLessThanOrEqual(1e-6 * Math.max(1, before));
+      for (const { change, exact, effects } of singleLineChanges(recipe, 'energyKcal', by, own)) {
+        const at = amountOf(withFactors(recipe, new Map([[change.at, exact]])) as typeof recipe) ?? 0;
+        expect(Math.abs(at - before - by)).toBeLessThanOrEqual(1e-6 * Math.max(1, before));
         expect(change.factor).toBeGreaterThanOrEqual(0);
+        const now = amountOf(withChanges(recipe, [change]) as typeof recipe) ?? 0;
+        expect(Math.abs(now - before - (effects.energyKcal ?? 0))).toBeLessThanOrEqual(1e-6 * Math.max(1, before));
       }
     }),
   );

@@ -1,6 +1,6 @@
 import { targetFigure } from '../brief/index.js';
 import { recipeFigures, type BriefFigure, type Kitchen, type Recipe, type RecipeFigures } from '../recipe/index.js';
-import { changesOf, withFactors, type LineChange } from './lineChange.js';
+import { changesOf, stepFactor, withFactors, type LineChange } from './lineChange.js';
 import { stretchedLines } from './stretch.js';
 
 /** What a choice costs: how a serving's figures change by it; undefined where nobody knows. */
@@ -10,7 +10,10 @@ export const EFFECT_FIGURES = ['energyKcal', 'protein', 'fibre', 'salt', 'weight
 
 /** One line changed alone so that a figure of the serving moves by so much. */
 export interface SingleLineChange {
+  /** Brought to what is easily weighed; its effects are of that. */
   readonly change: LineChange;
+  /** The factor that would move the figure by exactly what was asked. */
+  readonly exact: number;
   /** Further than the line may usually be stretched. */
   readonly far: boolean;
   readonly effects: Effects;
@@ -32,15 +35,18 @@ export function singleLineChanges(recipe: Recipe, figure: BriefFigure, by: numbe
   const start = amountOf(figure, before, kitchen);
   if (start === undefined || by === 0) return [];
   return stretchedLines(before, kitchen)
-    .flatMap(({ at, stretch }): SingleLineChange[] => {
+    .flatMap(({ at, line, stretch }): SingleLineChange[] => {
       if (stretch.kind === 'stays' && stretch.because !== 'to taste') return [];
       const figuresAt = (factor: number) => recipeFigures(withFactors(recipe, new Map([[at, factor]])), kitchen);
-      const factor = factorFor(start + by, start, (one) => amountOf(figure, figuresAt(one), kitchen) ?? start);
-      if (factor === undefined) return [];
+      const exact = factorFor(start + by, start, (one) => amountOf(figure, figuresAt(one), kitchen) ?? start);
+      if (exact === undefined) return [];
+      const step = stepFactor(line, recipe);
+      const rounded = step === undefined ? exact : Math.max(step, Math.round(exact / step) * step);
+      const factor = exact === 0 ? 0 : rounded;
       const [change] = changesOf(recipe, new Map([[at, factor]]));
       if (!change) return [];
       const far = stretch.kind === 'free' ? factor < stretch.low || factor > stretch.high : factor < 0.5 || factor > 1.5;
-      return [{ change, far, effects: effectsOf(before, figuresAt(factor), kitchen) }];
+      return [{ change, exact, far, effects: effectsOf(before, figuresAt(factor), kitchen) }];
     })
     .sort((a, b) => Math.abs(a.change.factor - 1) - Math.abs(b.change.factor - 1));
 }

@@ -159,6 +159,7 @@ export class LineEntry implements Line {
   @Optional() @Quantity({ most: 1 }) retention?: number;
   @Optional() @Text(500) note?: string;
   @Optional() @One(() => LineFitEntry) fit?: LineFitEntry;
+  @Optional() @Text(1000) comment?: string;
   @Optional() @Text(500) text?: string;
 }
 

@@ -20,6 +20,8 @@ export const COUNT_WORDS = [
   'head',
   'bulb',
   'ear',
+  'cob',
+  'thumb',
   'rib',
   'floret',
   'fillet',

@@ -2,6 +2,7 @@ export * from './brief.js';
 export * from './derived.js';
 export * from './energyShares.js';
 export * from './indexFormula.js';
+export * from './keptReferences.js';
 export * from './kitchen.js';
 export * from './lineWeights.js';
 export * from './macroExchange.js';

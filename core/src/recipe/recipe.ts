@@ -53,6 +53,8 @@ export interface Line {
   readonly retention?: number;
   readonly note?: string;
   readonly fit?: LineFit;
+  /** A remark of the kitchen's own: why this much, what was tried. It is on no card. */
+  readonly comment?: string;
   /** The line as it was typed; computes nothing. */
   readonly text?: string;
 }

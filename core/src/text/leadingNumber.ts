@@ -7,11 +7,17 @@ export interface LeadingAmount {
 }
 
 const VULGAR = '¼½¾⅐⅑⅒⅓⅔⅕⅖⅗⅘⅙⅚⅛⅜⅝⅞';
-const NUMBER = `(?:\\d+\\s+\\d+\\s*[/⁄]\\s*\\d+|\\d+\\s*[${VULGAR}]|[${VULGAR}]|\\d+\\s*[/⁄]\\s*\\d+|\\d+(?:[.,]\\d+)*)`;
+const NUMBER = `(?:\\d+(?:\\s+|\\s*&\\s*|\\s+and\\s+|-)\\d+\\s*[/⁄]\\s*\\d+|\\d+\\s*[${VULGAR}]|[${VULGAR}]|\\d+\\s*[/⁄]\\s*\\d+|\\d+(?:[.,]\\d+)*|[.,]\\d+)`;
 const RANGE = new RegExp(`^(${NUMBER})\\s*(?:-|–|—|\\bto\\b|\\bor\\b)\\s*(${NUMBER})(?![\\d/])`, 'i');
-const SINGLE = new RegExp(`^(${NUMBER})(?![\\d/])`);
-const ABOUT = /^(?:about|approx(?:imately)?\.?|around|roughly|ca\.?|circa|~|scant|generous)\s*/i;
+/** Seventy per cent is no amount of anything. */
+const SINGLE = new RegExp(`^(${NUMBER})(?![\\d/]|\\s*%)`);
+const ABOUT = /^(?:about|up to|approx(?:imately)?\.?|around|roughly|ca\.?|circa|~|scant|generous)\s*/i;
 const WORDS: readonly (readonly [RegExp, number])[] = [
+  [/^half a dozen\s+/i, 6],
+  [/^(?:a|one) dozen\s+/i, 12],
+  [/^three[- ]quarters (?:of an? )?/i, 0.75],
+  [/^(?:a |one )?quarter of an?\s+/i, 0.25],
+  [/^(?:a |one )third of an?\s+/i, 1 / 3],
   [/^half an?\s+/i, 0.5],
   [/^half\s+(?=\S)/i, 0.5],
   [/^a (?:few)\s+/i, 3],
@@ -27,7 +33,6 @@ const WORDS: readonly (readonly [RegExp, number])[] = [
   [/^eight\s+/i, 8],
   [/^nine\s+/i, 9],
   [/^ten\s+/i, 10],
-  [/^a dozen\s+/i, 12],
   [/^twelve\s+/i, 12],
 ];
 
@@ -41,19 +46,31 @@ export function leadingAmount(text: string): LeadingAmount | undefined {
   const bare = text.trimStart().replace(ABOUT, '');
   const range = RANGE.exec(bare);
   if (range) {
-    const low = numberFromText(range[1] ?? '');
-    const high = numberFromText(range[2] ?? '');
+    const low = numberOf(range[1] ?? '');
+    const high = numberOf(range[2] ?? '');
     if (low !== undefined && high !== undefined && low <= high)
       return { amount: low === high ? low : [low, high], rest: after(bare, range[0]) };
   }
   const single = SINGLE.exec(bare);
-  const amount = single ? numberFromText(single[1] ?? '') : undefined;
-  if (single && amount !== undefined) return { amount, rest: after(bare, single[0]) };
+  const amount = single ? numberOf(single[1] ?? '') : undefined;
+  if (single && amount !== undefined) return withAndAHalf(amount, after(bare, single[0]));
   for (const [pattern, number] of WORDS) {
     const word = pattern.exec(bare);
-    if (word) return { amount: number, rest: after(bare, word[0]) };
+    if (word) return withAndAHalf(number, after(bare, word[0]));
   }
   return undefined;
+}
+
+/** A number with its whole and its fraction joined in any way, or without a whole. */
+function numberOf(text: string): number | undefined {
+  return numberFromText(text.replace(/(\d)\s*(?:&|\band\b|-)\s*(?=\d)/i, '$1 ').replace(/^[.,]/, '0.'));
+}
+
+/** "2 and a half", "½ a nutmeg": what follows a number and still belongs to it. */
+function withAndAHalf(amount: number, rest: string): LeadingAmount {
+  const more = /^and an? (half|quarter)\s+/i.exec(rest);
+  if (more) return { amount: amount + (more[1]?.toLowerCase() === 'half' ? 0.5 : 0.25), rest: after(rest, more[0]) };
+  return { amount, rest: amount < 1 ? rest.replace(/^(?:of )?an?\s+(?=\S)/i, '') : rest };
 }
 
 function after(text: string, taken: string): string {

@@ -55,8 +55,9 @@ export function parseLineText(text: string): ParsedLine {
     .replace(/[(,]\s*optional\)?/gi, '')
     .replace(/\(?\b(?:cooked weight|weighed cooked)\b\)?/gi, '')
     .trim();
-  const measured = leadingMeasure(cleaned);
-  const named = nameAndNote(measured?.rest ?? cleaned);
+  const ordered = amountFirst(cleaned);
+  const measured = leadingMeasure(ordered);
+  const named = nameAndNote(measured?.rest ?? ordered);
   return {
     ...(measured ? amountsOf(measured, named.bracketed) : {}),
     ...named.words,
@@ -68,6 +69,29 @@ export function parseLineText(text: string): ParsedLine {
   };
 }
 
+/** What is asked of a fruit before its number, words that say no amount, and amounts written behind the food, put in the usual order. */
+function amountFirst(text: string): string {
+  const of = /^(?:the )?((?:finely |freshly )?(?:grated |squeezed )?(?:zest|juice|rind|peel)(?: and (?:zest|juice))?) of (?=\S)(.*)$/i.exec(
+    text,
+  );
+  if (of?.[2] !== undefined && leadingAmount(of[2])) return `${of[2]}, ${of[1] ?? ''}`;
+  const some = text.replace(/^some\s+(?=\S)/i, '').replace(/^(.*?)(\w+)-sized? (?:piece|knob|chunk) of /i, '$1$2 of ');
+  const unsaid = /^(?:generous|good|big|small|large|heaped|scant)\s+(\S+)\s+of\s/i.exec(some);
+  if (unsaid && unitOfWord(unsaid[1] ?? '')) return `1 ${some}`;
+  return leadingAmount(some) ? some : amountBehind(some);
+}
+
+/** "red lentils 300 g", "garlic, 4 cloves, crushed", "carrots (2 large)", "onion x 2": a bare number must be set off. */
+function amountBehind(text: string): string {
+  const found = /^(.*?\p{L}[^,:(]*?)(\s*[,:(]\s*|\s+[-–—]\s+|\s+[x×]\s*|\s+)((?:\d|[¼½¾⅓⅔⅛]|half\b)[^,)]*)\)?(.*)$/iu.exec(text);
+  if (!found) return text;
+  const [, food = '', between = '', amount = '', rest = ''] = found;
+  const measured = leadingMeasure(`${amount.trim()} ${NOTHING_MORE}`);
+  if (!measured || measured.rest !== NOTHING_MORE || midpointOf(measured.amount) === 0) return text;
+  const setOff = between.trim() !== '' || measured.unit !== undefined;
+  return setOff ? `${amount.trim()} ${food.trim()}${rest}` : text;
+}
+
 function cookingOf({ foodWords, note = '' }: { readonly foodWords: string; readonly note?: string }): Pick<ParsedLine, 'cooking'> {
   const before = cookingWord(foodWords);
   const after = before ? undefined : cookingWord(note);
@@ -75,12 +99,21 @@ function cookingOf({ foodWords, note = '' }: { readonly foodWords: string; reado
   return after ? { cooking: { ...after, before: false } } : {};
 }
 
-/** Amount and unit at the front, with "2 x 400 g" multiplied out and "1 lb 4 oz" added up. */
-function leadingMeasure(text: string): (Measured & { readonly also?: ParsedLine['also'] }) | undefined {
+/** Stands for the food where an amount is read alone, since a unit counts things only where something follows it. */
+const NOTHING_MORE = '¶';
+
+/**
+ * Amount and unit at the front, with "2 x 400 g" multiplied out and "1 lb 4 oz" added up.
+ *
+ * @param alone false for what stands behind "2 x": its container is counted there
+ */
+function leadingMeasure(text: string, alone = true): (Measured & { readonly also?: ParsedLine['also'] }) | undefined {
   const first = leadingAmount(text);
   if (!first) return undefined;
   const times = /^[x×]\s*/i.exec(first.rest);
-  const inner = times ? leadingMeasure(first.rest.slice(times[0].length)) : undefined;
+  const inner = times ? leadingMeasure(first.rest.slice(times[0].length), false) : undefined;
+  // "2 x onion": as many of them.
+  if (times && !inner) return leadingMeasure(`${text.slice(0, text.length - first.rest.length)} ${first.rest.slice(times[0].length)}`);
   if (inner) {
     const container = unitAtFront(inner.rest);
     const count = midpointOf(first.amount);
@@ -90,7 +123,7 @@ function leadingMeasure(text: string): (Measured & { readonly also?: ParsedLine[
       ...(container && CONTAINERS.has(container.unit) ? { rest: container.rest, also: { amount: count, unit: container.unit } } : {}),
     };
   }
-  const unit = unitAtFront(first.rest);
+  const unit = unitAtFront(sizeBehind(first.rest));
   if (!unit) return { amount: first.amount, rest: first.rest };
   const measured = {
     amount: timesAmount(first.amount, unit.times),
@@ -98,7 +131,24 @@ function leadingMeasure(text: string): (Measured & { readonly also?: ParsedLine[
     rest: unit.rest,
     ...(unit.size ? { size: unit.size } : {}),
   };
-  return withSecondMass(measured) ?? withSlash(measured) ?? measured;
+  return withSecondMass(measured) ?? withSlash(measured) ?? (alone ? withContainer(measured) : measured);
+}
+
+/** "1 (14 oz) can tomatoes": the size of a can behind it. */
+function sizeBehind(text: string): string {
+  const [, size, word = '', rest = ''] = /^(\([^()]*\))\s*(\S+)\s+(.*)$/.exec(text) ?? [];
+  return size !== undefined && CONTAINERS.has(unitOfWord(word)?.unit ?? '') ? `${word} ${size} ${rest}` : text;
+}
+
+/** "400 g tin of tomatoes": what it comes in says nothing more. */
+function withContainer(measured: Measured): Measured {
+  if (!isMassOrVolume(measured.unit)) return measured;
+  const container = unitAtFront(measured.rest);
+  return container && CONTAINERS.has(container.unit) ? { ...measured, rest: container.rest } : measured;
+}
+
+function isMassOrVolume(unit: string | undefined): boolean {
+  return unit !== undefined && (gramsOfMassUnit(unit) !== undefined || unit === 'ml' || unit === 'l');
 }
 
 /** "1 lb 4 oz": two masses in a row are one amount. */
@@ -146,44 +196,61 @@ function sizeOf(found: RegExpExecArray): Size {
 /** The amount with what stands in brackets behind it: grams count, and the other is kept beside them. */
 function amountsOf(
   measured: Measured & { readonly also?: ParsedLine['also'] },
-  bracketed: Measured | undefined,
+  bracketed: Bracketed | undefined,
 ): Pick<ParsedLine, 'amount' | 'unit' | 'also' | 'size'> {
   const { amount, unit, size, also } = measured;
   const own = { amount, ...(unit === undefined ? {} : { unit }), ...(size ? { size } : {}) };
   if (also || !bracketed?.unit) return also ? { ...own, also } : own;
-  const isMass = gramsOfMassUnit(unit ?? '') !== undefined;
-  if (isMass || gramsOfMassUnit(bracketed.unit) === undefined)
+  if (isMassOrVolume(unit) || !isMassOrVolume(bracketed.unit))
     return { ...own, also: { amount: midpointOf(bracketed.amount), unit: bracketed.unit } };
-  const each = unit !== undefined && CONTAINERS.has(unit) ? midpointOf(amount) : 1;
+  const each = bracketed.each || (unit !== undefined && CONTAINERS.has(unit)) ? midpointOf(amount) : 1;
   return { amount: timesAmount(bracketed.amount, each), unit: bracketed.unit, also: { amount: midpointOf(amount), unit: unit ?? 'piece' } };
 }
 
+/** An amount in brackets, or first behind the comma: of all, or of each. */
+interface Bracketed extends Measured {
+  readonly each: boolean;
+}
+
+function bracketedAmount(text: string): Bracketed | undefined {
+  const measured = leadingMeasure(`${text.replace(/\b(?:each|apiece|in total)\b/i, '').trim()} ${NOTHING_MORE}`);
+  return measured?.unit !== undefined && measured.rest === NOTHING_MORE
+    ? { ...measured, each: /\b(?:each|apiece)\b/i.test(text) }
+    : undefined;
+}
+
+/** What a food is for, said without a comma. */
+const FOR_WHAT = /\s+((?:plus (?:extra|more) )?(?:for (?:\w+ing|the \w+|garnish)|to (?:serve|garnish|finish)))$/i;
+
 function nameAndNote(text: string) {
-  let bracketed: Measured | undefined;
+  let bracketed: Bracketed | undefined;
   const asides: string[] = [];
   const plain = text.replace(/\(([^()]*)\)/g, (_, inside: string) => {
-    const measured = leadingMeasure(`${inside.replace(/\beach\b/i, '').trim()} x`);
-    if (measured?.unit !== undefined && measured.rest === 'x') bracketed ??= measured;
+    const measured = bracketedAmount(inside);
+    if (measured) bracketed ??= measured;
     else asides.push(inside.trim());
     return ' ';
   });
   const comma = plain.search(/[,;]|\s[-–—]\s/);
-  const named = (comma < 0 ? plain : plain.slice(0, comma))
+  const whole = (comma < 0 ? plain : plain.slice(0, comma))
     .replace(/\s+/g, ' ')
     .trim()
     .replace(/^of\s+/i, '');
-  const note = [
+  const forWhat = comma < 0 ? FOR_WHAT.exec(whole) : null;
+  const named = forWhat ? whole.slice(0, forWhat.index) : whole;
+  const said =
     comma < 0
-      ? ''
+      ? (forWhat?.[1] ?? '')
       : plain
           .slice(comma)
           .replace(/^[\s,;–—-]+/, '')
           .replace(/\s+/g, ' ')
-          .trim(),
-    ...asides,
-  ]
-    .filter(Boolean)
-    .join(', ');
+          .trim();
+  // "1 swede, about 500 g, peeled": the first word behind the comma may be how much it is.
+  const [first = '', ...others] = said.split(/,\s*/);
+  const weighed = bracketed === undefined ? bracketedAmount(first) : undefined;
+  if (weighed && isMassOrVolume(weighed.unit)) bracketed = weighed;
+  const note = [bracketed === weighed && weighed ? others.join(', ') : said, ...asides].filter(Boolean).join(', ');
   const size = SIZE.exec(named);
   const words = size ? named.slice(size[0].length) : named;
   const last = /^(.*\S)\s+(\S+)$/.exec(words);

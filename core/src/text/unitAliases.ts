@@ -21,7 +21,7 @@ const ROWS: readonly (readonly [unit: string, aliases: string, times?: number])[
   ['tsp', 'tsp tsps teaspoon teaspoons'],
   ['tbsp', 'tbsp tbsps tbs tbl tablespoon tablespoons'],
   ['floz', 'floz fl-oz fluid-ounce fluid-ounces'],
-  ['cup', 'cup cups'],
+  ['cup', 'cup cups c'],
   ['pint', 'pint pints pt pts'],
   ['quart', 'quart quarts qt qts'],
   ['can', 'can cans tin tins'],

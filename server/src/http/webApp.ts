@@ -1,10 +1,12 @@
 import { randomBytes } from 'node:crypto';
 import { existsSync, readFileSync } from 'node:fs';
+import type { ServerResponse } from 'node:http';
 import { join } from 'node:path';
 import express, { type Express, type NextFunction, type Request, type Response } from 'express';
 
 /** Longest a hashed asset may be kept: its name changes with its content. */
 const A_YEAR = '365d';
+const ASSETS = { immutable: true, maxAge: A_YEAR, fallthrough: false, index: false } as const;
 
 /**
  * Serves the built web application: hashed assets for a year, its page never from a cache, and the page for every address
@@ -18,7 +20,7 @@ export function serveWebApp(app: Express, folder: string): void {
   const index = join(folder, 'index.html');
   if (!existsSync(index)) return;
   const page = readFileSync(index, 'utf8');
-  app.use('/assets', express.static(join(folder, 'assets'), { immutable: true, maxAge: A_YEAR, fallthrough: false, index: false }));
+  app.use('/assets', express.static(join(folder, 'assets'), { ...ASSETS, setHeaders: letWorkersLoad }));
   app.use(express.static(folder, { index: false, maxAge: '1h' }));
   app.use((request: Request, response: Response, next: NextFunction) => {
     if (request.method !== 'GET' || request.path.startsWith('/api')) return next();
@@ -29,6 +31,12 @@ export function serveWebApp(app: Express, folder: string): void {
       .type('html')
       .send(page.replaceAll('%NONCE%', nonce));
   });
+}
+
+/** A worker goes by the policy its own file comes with: it may load its parts and the solver, and nothing from anywhere else. */
+function letWorkersLoad(response: ServerResponse, path: string): void {
+  if (/\.worker-[^/\\]*\.js$/.test(path))
+    response.setHeader('Content-Security-Policy', "default-src 'none'; script-src 'self' 'wasm-unsafe-eval'; connect-src 'self'");
 }
 
 /** What the application's page may load: itself, and nothing from anywhere else. */

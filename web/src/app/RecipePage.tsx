@@ -5,6 +5,7 @@ import { api } from '../api/api.gen';
 import { asRecipe, asRecipes } from '../api/documents';
 import { problemOf, problemText } from '../api/problem';
 import { Docket } from '../docket/Docket';
+import { FitPanel } from '../features/fit/FitPanel';
 import { useKitchen } from '../features/kitchen/useKitchen';
 import { saveNow } from '../features/recipes/autosave';
 import { keptHere } from '../features/recipes/keptHere';
@@ -34,7 +35,7 @@ export function RecipePage() {
     () => (figure: PanelName | null) => setSearch(figure === null ? {} : { working: figure }, { replace: true }),
     [setSearch],
   );
-  useStationKeys(recipeId);
+  useStationKeys(recipeId, showWorking);
   if (trouble !== undefined)
     return (
       <main className="page">
@@ -59,7 +60,10 @@ export function RecipePage() {
           )}
           <Outlet context={{ recipe: present, here, computed, showWorking } satisfies StationContext} />
         </section>
-        {working !== null && computed.ok && (
+        {working === 'fit' && computed.ok && (
+          <FitPanel recipe={present} figures={computed.figures} kitchen={here.kitchen} onClose={() => showWorking(null)} />
+        )}
+        {working !== null && working !== 'fit' && computed.ok && (
           <WorkingPanel figure={working} figures={computed.figures} kitchen={here.kitchen} onClose={() => showWorking(null)} />
         )}
         <div className="slot">
@@ -151,8 +155,8 @@ function useOpenRecipe(id: string): string | undefined {
   return trouble?.id === id ? trouble.text : undefined;
 }
 
-/** Alt 1, Alt 2 and Alt 6 go to the stations; undo and redo work everywhere at the desk. */
-function useStationKeys(recipeId: string): void {
+/** Alt 1, Alt 2 and Alt 6 go to the stations, Alt F makes it fit; undo and redo work everywhere at the desk. */
+function useStationKeys(recipeId: string, showWorking: (panel: PanelName) => void): void {
   const navigate = useNavigate();
   const dispatch = useAppDispatch();
   useEffect(() => {
@@ -160,6 +164,7 @@ function useStationKeys(recipeId: string): void {
       if (event.altKey && event.key === '1') void navigate(`/recipes/${recipeId}/brief`);
       else if (event.altKey && event.key === '2') void navigate(`/recipes/${recipeId}/build`);
       else if (event.altKey && event.key === '6') void navigate(`/recipes/${recipeId}/card`);
+      else if (event.altKey && event.key.toLowerCase() === 'f') showWorking('fit');
       else if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z')
         dispatch(event.shiftKey ? recipeActions.redone(undefined) : recipeActions.undone(undefined));
       else return;
@@ -167,5 +172,5 @@ function useStationKeys(recipeId: string): void {
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
-  }, [recipeId, navigate, dispatch]);
+  }, [recipeId, navigate, dispatch, showWorking]);
 }

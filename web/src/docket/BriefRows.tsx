@@ -7,11 +7,12 @@ interface BriefRowsProps {
   readonly brief: Brief;
   readonly figures: RecipeFigures;
   readonly kitchen: Kitchen;
+  readonly open: PanelName | null;
   readonly onOpen: (figure: PanelName) => void;
 }
 
 /** Everything the brief asks for, each with how the dish stands to it. */
-export function BriefRows({ brief, figures, kitchen, onOpen }: BriefRowsProps) {
+export function BriefRows({ brief, figures, kitchen, open, onOpen }: BriefRowsProps) {
   const judgements = useMemo(() => briefJudgements(figures, brief, kitchen), [figures, brief, kitchen]);
   if (judgements.length === 0) return null;
   return (
@@ -41,6 +42,11 @@ export function BriefRows({ brief, figures, kitchen, onOpen }: BriefRowsProps) {
           </div>
         );
       })}
+      {judgements.some(({ kind, verdict }) => kind === 'target' && verdict !== 'holds') && (
+        <button className="btn w-full justify-center mt-1.5" aria-expanded={open === 'fit'} onClick={() => onOpen('fit')}>
+          Make it fit
+        </button>
+      )}
       <div className="tear" />
     </div>
   );

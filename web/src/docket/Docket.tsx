@@ -95,7 +95,7 @@ export function Docket({ recipe, figures, findings, kitchen, open, onOpen }: Doc
         />
       ))}
       <div className="tear" />
-      {recipe.brief && <BriefRows brief={recipe.brief} figures={figures} kitchen={kitchen} onOpen={toggle} />}
+      {recipe.brief && <BriefRows brief={recipe.brief} figures={figures} kitchen={kitchen} open={open} onOpen={toggle} />}
       <button className="fig" aria-expanded={open === 'usedCost'} onClick={() => toggle('usedCost')}>
         <span className="n">Used</span>
         <Money figure={perServing.usedCost} currency={currency} />

@@ -11,7 +11,7 @@ import { WorkingPart } from './WorkingPart';
 import { bandText, dailyText, endsText, introOf, nameOf, printedText, roundingOf } from './workingTexts';
 
 interface WorkingProps {
-  readonly figure: PanelName;
+  readonly figure: Exclude<PanelName, 'fit'>;
   readonly figures: RecipeFigures;
   readonly kitchen: Kitchen;
   readonly onClose: () => void;

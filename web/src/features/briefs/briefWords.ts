@@ -67,6 +67,13 @@ export function limitText({ figure, is, amount }: Target, kitchen: Kitchen): str
   return `${is} ${figure === 'usedCost' ? priceText(amount, kitchen.settings.currency) : numberText(amount, Number.isInteger(amount) ? 0 : 1)}`;
 }
 
+/** A target with its unit: "at most 540 kcal"; `alone` leaves the limit's kind out. */
+export function targetAmountText({ figure, is, amount }: Target, kitchen: Kitchen, alone = false): string {
+  const text =
+    figure === 'usedCost' ? priceText(amount, kitchen.settings.currency) : `${bare(figure, amount, kitchen)} ${figureUnit(figure, '')}`;
+  return alone ? `${text} ${figureName(figure).toLowerCase()}` : `${is} ${text}`;
+}
+
 /** How the dish stands: "512 to 531, holds", "672, 132 over". */
 export function standingText(judgement: Judgement, kitchen: Kitchen): string {
   if (judgement.kind === 'bound') return `${judgement.is}${judgement.verdict === 'unsure' ? ', unsure' : ''}`;

@@ -1,12 +1,15 @@
 import {
+  keptReferences,
   lineFromText,
   lineText,
   parseLineText,
+  placeOf,
   scaledRecipe,
   type Food,
   type FoodIndex,
   type Kitchen,
   type Line,
+  type LineFit,
   type Part,
   type Recipe,
 } from '@portiona/core';
@@ -18,7 +21,7 @@ export interface LinePlace {
 }
 
 /** What stays with a line when its text changes: judgements made about it, not words of it. */
-const KEPT = ['retained', 'scaling', 'retention', 'state'] as const;
+const KEPT = ['retained', 'scaling', 'retention', 'state', 'fit', 'comment'] as const;
 
 /** The line that new text makes of an old one. A food once chosen stays while the words for it stay. */
 export function retyped(old: Line | undefined, text: string, index: FoodIndex, foods: ReadonlyMap<string, Food>, servings: number): Line {
@@ -41,7 +44,24 @@ export function withFood(line: Line, food: Food, index: FoodIndex, servings: num
 }
 
 export function replaceLine(recipe: Recipe, place: LinePlace, line: Line): Recipe {
-  return withLines(recipe, place.part, (lines) => lines.map((one, i) => (i === place.line ? line : one)));
+  const parts = recipe.parts.map((part, p) =>
+    p === place.part ? { ...part, lines: part.lines.map((one, i) => (i === place.line ? line : one)) } : part,
+  );
+  return { ...recipe, parts };
+}
+
+/** The recipe with what making it fit may do with a line, by place; nothing said is nothing kept. */
+export function withLineFit(recipe: Recipe, at: string, fit: LineFit): Recipe {
+  return {
+    ...recipe,
+    parts: recipe.parts.map((part) => ({
+      ...part,
+      lines: part.lines.map((line, i) => {
+        if (placeOf(part, i) !== at) return line;
+        return cleaned({ ...line, fit: Object.keys(fit).length === 0 ? undefined : fit });
+      }),
+    })),
+  };
 }
 
 export function insertLines(recipe: Recipe, place: LinePlace, lines: readonly Line[]): Recipe {
@@ -63,7 +83,18 @@ export function moveLine(recipe: Recipe, place: LinePlace, by: 1 | -1): { readon
       ? { part: place.part, line: within }
       : { part: place.part + by, line: by === 1 ? 0 : (recipe.parts[place.part - 1]?.lines.length ?? 0) };
   if (!recipe.parts[target.part]) return { recipe, place };
-  return { recipe: insertLines(removeLine(recipe, place), target, [line]), place: target };
+  return { recipe: movedLines(recipe, [place], target), place: target };
+}
+
+/** Takes lines out of where they are and puts them, in their order, before a line of what is left. */
+export function movedLines(recipe: Recipe, places: readonly LinePlace[], to: LinePlace): Recipe {
+  const isTaken = (part: number, line: number) => places.some((place) => place.part === part && place.line === line);
+  const taken = recipe.parts.flatMap(({ lines }, p) => lines.filter((_, l) => isTaken(p, l)));
+  const parts = recipe.parts.map((part, p) => {
+    const left = part.lines.filter((_, l) => !isTaken(p, l));
+    return p === to.part ? { ...part, lines: [...left.slice(0, to.line), ...taken, ...left.slice(to.line)] } : { ...part, lines: left };
+  });
+  return keptReferences(recipe, { ...recipe, parts });
 }
 
 export function replacePart(recipe: Recipe, at: number, change: Partial<Part>): Recipe {
@@ -80,7 +111,7 @@ export function addPart(recipe: Recipe): Recipe {
 
 /** Takes a part out; the last one stays. */
 export function removePart(recipe: Recipe, at: number): Recipe {
-  return recipe.parts.length > 1 ? { ...recipe, parts: recipe.parts.filter((_, i) => i !== at) } : recipe;
+  return recipe.parts.length > 1 ? keptReferences(recipe, { ...recipe, parts: recipe.parts.filter((_, i) => i !== at) }) : recipe;
 }
 
 /** Changes heads of a recipe; an undefined key is taken out. */
@@ -106,8 +137,10 @@ export function scaledFrom(recipe: Recipe, from: number, kitchen: Kitchen): Reci
   };
 }
 
+/** Changes the lines of a part; what refers to lines by place follows them. */
 function withLines(recipe: Recipe, at: number, change: (lines: readonly Line[]) => readonly Line[]): Recipe {
-  return { ...recipe, parts: recipe.parts.map((part, i) => (i === at ? { ...part, lines: change(part.lines) } : part)) };
+  const parts = recipe.parts.map((part, i) => (i === at ? { ...part, lines: change(part.lines) } : part));
+  return keptReferences(recipe, { ...recipe, parts });
 }
 
 function cleaned<T extends object>(document: T): T {

@@ -8,7 +8,7 @@ import { Sheet } from './Sheet';
 
 /** Where a dish is written: its lines as text, and its method. */
 export function BuildStation() {
-  const { recipe } = useStation();
+  const { recipe, showWorking } = useStation();
   const [side, setSide] = useState<'lines' | 'method'>('lines');
   const dispatch = useAppDispatch();
   const canUndo = useRecipeState().past.length > 0;
@@ -43,7 +43,11 @@ export function BuildStation() {
           <Redo2 size={15} />
         </button>
         <MeasuresPicker />
-        {side === 'lines' && <span className="muted ml-auto">figures for the batch</span>}
+        {side === 'lines' && (
+          <button className="btn ml-auto" onClick={() => showWorking('fit')} title="Make it fit (Alt F)">
+            Make it fit
+          </button>
+        )}
       </div>
       {side === 'lines' ? <Sheet /> : <MethodForm recipe={recipe} key={recipe.id} />}
     </div>

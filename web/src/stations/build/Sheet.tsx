@@ -189,7 +189,7 @@ function keyAction(event: React.KeyboardEvent, caret: Caret, recipe: Recipe): Ke
   if (!line || caret.empty) return undefined;
   if (key.toLowerCase() === 'd' && (ctrlKey || metaKey))
     return {
-      recipe: insertLines(recipe, { ...place, line: caret.line + 1 }, [line]),
+      recipe: insertLines(recipe, { ...place, line: caret.line + 1 }, [{ ...line }]),
       caret: { ...place, line: caret.line + 1, empty: false },
     };
   if (key.toLowerCase() === 'o' && altKey) return { recipe: replaceLine(recipe, place, toggledOptional(line)) };

@@ -1,0 +1,104 @@
+import { useState } from 'react';
+import { stretchedLines, type Kitchen, type LineFit, type RecipeFigures, type StretchedLine } from '@portiona/core';
+import { withLineFit } from '../recipes/editRecipe';
+import { recipeActions } from '../recipes/recipeSlice';
+import { useAppDispatch, useRecipeState } from '../recipes/useRecipeState';
+import { boundOf, boundValue, lineName, STAYS_WORDS } from './fitWords';
+
+const WEIGHTS: readonly (readonly [number, string])[] = [
+  [0.25, 'rather this'],
+  [1, 'as any'],
+  [4, 'rather not'],
+];
+
+/** How far each line may move, and which is rather moved; kept with the recipe. */
+export function FitBounds({ figures, kitchen }: { readonly figures: RecipeFigures; readonly kitchen: Kitchen }) {
+  const [open, setOpen] = useState(false);
+  const lines = stretchedLines(figures, kitchen).filter(({ figures: { of } }) => of.kind !== 'unmatched');
+  const free = lines.filter(({ stretch }) => stretch.kind !== 'stays').length;
+  return (
+    <>
+      <h3>
+        <button className="btn-quiet" aria-expanded={open} onClick={() => setOpen(!open)}>
+          {open ? '▾' : '▸'} How far lines may move
+        </button>{' '}
+        <span className="faint font-normal text-[12.5px]">
+          {free} of {lines.length} may
+        </span>
+      </h3>
+      {open && (
+        <div className="bounds">
+          {lines.map((line) => (
+            <BoundRow key={line.at} line={line} lines={lines} />
+          ))}
+        </div>
+      )}
+    </>
+  );
+}
+
+function BoundRow({ line, lines }: { readonly line: StretchedLine; readonly lines: readonly StretchedLine[] }) {
+  const dispatch = useAppDispatch();
+  const { present } = useRecipeState();
+  const name = lineName(line.figures);
+  const { stretch } = line;
+  const write = (fit: LineFit) => present && dispatch(recipeActions.edited({ recipe: withLineFit(present, line.at, fit) }));
+  const { bound, weight } = line.line.fit ?? {};
+  const kept = { ...(bound === undefined ? {} : { bound }), ...(weight === undefined ? {} : { weight }) };
+  return (
+    <div className={`bound ${stretch.kind === 'stays' ? 'faint' : ''}`}>
+      <span className="truncate">{name}</span>
+      <select
+        className="field"
+        aria-label={`How far ${name} may move`}
+        value={boundValue(bound)}
+        onChange={({ target }) => {
+          const { bound: _, ...rest } = kept;
+          const next = boundOf(target.value);
+          write(next === undefined ? rest : { ...rest, bound: next });
+        }}
+      >
+        <option value="">{usualWords(line)}</option>
+        <option value="locked">locked</option>
+        <option value="within 0.1">by 10 % at most</option>
+        <option value="within 0.2">by 20 % at most</option>
+        <option value="within 0.5">by half at most</option>
+        <option value="within 1">from nothing to double</option>
+        <option value="whole">whole pieces</option>
+        <option value="packs">whole packs</option>
+        <optgroup label="in step with">
+          {lines
+            .filter(({ at }) => at !== line.at)
+            .map(({ at, figures }) => (
+              <option key={at} value={`with ${at}`}>
+                in step with {lineName(figures)}
+              </option>
+            ))}
+        </optgroup>
+      </select>
+      <select
+        className="field"
+        aria-label={`Whether ${name} is rather changed`}
+        value={weight ?? 1}
+        onChange={({ target }) => {
+          const { weight: _, ...rest } = kept;
+          const next = Number(target.value);
+          write(next === 1 ? rest : { ...rest, weight: next });
+        }}
+      >
+        {WEIGHTS.map(([value, words]) => (
+          <option key={value} value={value}>
+            {words}
+          </option>
+        ))}
+      </select>
+    </div>
+  );
+}
+
+/** What the usual bound comes to for a line. */
+function usualWords({ line, stretch }: StretchedLine): string {
+  if (line.fit?.bound !== undefined) return 'as usual';
+  if (stretch.kind === 'stays') return `stays: ${STAYS_WORDS[stretch.because]}`;
+  return stretch.kind === 'steps' ? 'whole pieces, as usual' : 'by half, as usual';
+}
