@@ -1,5 +1,6 @@
 export * from './brief.js';
 export * from './derived.js';
+export * from './drivers.js';
 export * from './energyShares.js';
 export * from './indexFormula.js';
 export * from './keptReferences.js';

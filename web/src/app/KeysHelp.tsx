@@ -14,6 +14,8 @@ const KEYS: readonly (readonly [string, string])[] = [
   ['Alt T', 'its part at the table, or in the box'],
   ['Alt W', 'working of the figure in focus'],
   ['Alt F', 'make it fit'],
+  ['Alt S', 'scale'],
+  ['Alt D', 'what drives it'],
   ['Tab', 'from a line to its food'],
   ['Enter', 'in a new food’s name: to its first figure'],
   ['Ctrl Enter', 'add the food'],

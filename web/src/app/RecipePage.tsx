@@ -1,18 +1,20 @@
 import { useEffect, useMemo, useState } from 'react';
 import { NavLink, Outlet, useNavigate, useMatch, useParams, useSearchParams } from 'react-router';
-import { sameDocument, snappedAmounts, type Recipe } from '@portiona/core';
+import { sameDocument, snappedAmounts, type Kitchen, type Recipe, type RecipeFigures } from '@portiona/core';
 import { api } from '../api/api.gen';
 import { asRecipe, asRecipes } from '../api/documents';
 import { problemOf, problemText } from '../api/problem';
 import { Docket } from '../docket/Docket';
+import { DriversPanel } from '../features/drivers/DriversPanel';
 import { FitPanel } from '../features/fit/FitPanel';
 import { useKitchen } from '../features/kitchen/useKitchen';
+import { ScalePanel } from '../features/scaling/ScalePanel';
 import { saveNow } from '../features/recipes/autosave';
 import { keptHere } from '../features/recipes/keptHere';
 import { recipeActions } from '../features/recipes/recipeSlice';
 import { useFigures } from '../features/recipes/useFigures';
 import type { StationContext } from '../stations/station';
-import type { PanelName } from '../working/panelName';
+import { isTool, type PanelName } from '../working/panelName';
 import { WorkingPanel } from '../working/WorkingPanel';
 import { BasisNotice } from './BasisNotice';
 import { SaveNotice } from './SaveNotice';
@@ -60,11 +62,15 @@ export function RecipePage() {
           )}
           <Outlet context={{ recipe: present, here, computed, showWorking } satisfies StationContext} />
         </section>
-        {working === 'fit' && computed.ok && (
-          <FitPanel recipe={present} figures={computed.figures} kitchen={here.kitchen} onClose={() => showWorking(null)} />
-        )}
-        {working !== null && working !== 'fit' && computed.ok && (
-          <WorkingPanel figure={working} figures={computed.figures} kitchen={here.kitchen} onClose={() => showWorking(null)} />
+        {working !== null && computed.ok && (
+          <Panel
+            name={working}
+            recipe={present}
+            figures={computed.figures}
+            kitchen={here.kitchen}
+            onClose={() => showWorking(null)}
+            onFigure={showWorking}
+          />
         )}
         <div className="slot">
           {computed.ok && (
@@ -81,6 +87,22 @@ export function RecipePage() {
       </div>
     </main>
   );
+}
+
+interface PanelProps {
+  readonly name: PanelName;
+  readonly recipe: Recipe;
+  readonly figures: RecipeFigures;
+  readonly kitchen: Kitchen;
+  readonly onClose: () => void;
+  readonly onFigure: (figure: PanelName) => void;
+}
+
+function Panel({ name, onFigure, ...of }: PanelProps) {
+  if (!isTool(name)) return <WorkingPanel figure={name} {...of} />;
+  if (name === 'scale') return <ScalePanel {...of} />;
+  if (name === 'drives') return <DriversPanel {...of} onFigure={onFigure} />;
+  return <FitPanel {...of} />;
 }
 
 function Head({ recipe }: { readonly recipe: Recipe }) {
@@ -155,7 +177,7 @@ function useOpenRecipe(id: string): string | undefined {
   return trouble?.id === id ? trouble.text : undefined;
 }
 
-/** Alt 1, Alt 2 and Alt 6 go to the stations, Alt F makes it fit; undo and redo work everywhere at the desk. */
+/** Alt 1, Alt 2 and Alt 6 go to the stations, Alt F makes it fit, Alt S scales it, Alt D says what drives it; undo and redo work everywhere at the desk. */
 function useStationKeys(recipeId: string, showWorking: (panel: PanelName) => void): void {
   const navigate = useNavigate();
   const dispatch = useAppDispatch();
@@ -165,6 +187,8 @@ function useStationKeys(recipeId: string, showWorking: (panel: PanelName) => voi
       else if (event.altKey && event.key === '2') void navigate(`/recipes/${recipeId}/build`);
       else if (event.altKey && event.key === '6') void navigate(`/recipes/${recipeId}/card`);
       else if (event.altKey && event.key.toLowerCase() === 'f') showWorking('fit');
+      else if (event.altKey && event.key.toLowerCase() === 'd') showWorking('drives');
+      else if (event.altKey && event.key.toLowerCase() === 's') showWorking('scale');
       else if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z')
         dispatch(event.shiftKey ? recipeActions.redone(undefined) : recipeActions.undone(undefined));
       else return;

@@ -1,9 +1,8 @@
-import { useEffect, useRef } from 'react';
-import { X } from 'lucide-react';
 import { currencySign, moneyText, workingOf, type Kitchen, type RecipeFigures, type WorkedFigure } from '@portiona/core';
 import { docketText, leastText, numberText, priceText } from '../ui/numberText';
+import { SidePanel } from '../ui/SidePanel';
 import { ClaimsPanel } from './ClaimsPanel';
-import type { PanelName } from './panelName';
+import type { FiguresPanel } from './panelName';
 import { Spread } from './Spread';
 import { TillWorking } from './TillWorking';
 import { WorkingGaps } from './WorkingGaps';
@@ -11,7 +10,7 @@ import { WorkingPart } from './WorkingPart';
 import { bandText, dailyText, endsText, introOf, nameOf, printedText, roundingOf } from './workingTexts';
 
 interface WorkingProps {
-  readonly figure: Exclude<PanelName, 'fit'>;
+  readonly figure: FiguresPanel;
   readonly figures: RecipeFigures;
   readonly kitchen: Kitchen;
   readonly onClose: () => void;
@@ -20,22 +19,8 @@ interface WorkingProps {
 /** Where every number came from: line by line, as written, eaten, per 100 g, contribution, and what was rounded when. */
 export function WorkingPanel(props: WorkingProps) {
   const { figure, figures, kitchen, onClose } = props;
-  const ref = useRef<HTMLElement>(null);
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if (event.key === 'Escape') onClose();
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, [onClose]);
-  useEffect(() => {
-    ref.current?.scrollTo(0, 0);
-  }, [figure]);
   return (
-    <section className="working" aria-label={figure === 'claims' ? 'Claims' : `Working of ${nameOf(figure)}`} ref={ref} tabIndex={0}>
-      <button className="icon float-right" onClick={onClose} aria-label="Close the working">
-        <X size={16} />
-      </button>
+    <SidePanel label={figure === 'claims' ? 'Claims' : `Working of ${nameOf(figure)}`} subject={figure} onClose={onClose}>
       {figure === 'claims' ? (
         <ClaimsPanel figures={figures} />
       ) : figure === 'tillCost' ? (
@@ -43,7 +28,7 @@ export function WorkingPanel(props: WorkingProps) {
       ) : (
         <FigureWorking {...props} figure={figure} />
       )}
-    </section>
+    </SidePanel>
   );
 }
 

@@ -1,4 +1,16 @@
 import type { WorkedFigure } from '@portiona/core';
 
-/** What the panel beside the docket shows: the working of a figure, what the dish may claim, or how it can be made to fit. */
-export type PanelName = WorkedFigure | 'claims' | 'fit';
+/** Panels that say where figures come from. */
+export type FiguresPanel = WorkedFigure | 'claims';
+
+/** Panels that change the dish. */
+export const TOOL_PANELS = ['fit', 'scale', 'drives'] as const;
+export type ToolPanel = (typeof TOOL_PANELS)[number];
+
+/** What the panel beside the docket shows. */
+export type PanelName = FiguresPanel | ToolPanel;
+
+/** Whether a panel changes the dish. */
+export function isTool(panel: PanelName): panel is ToolPanel {
+  return (TOOL_PANELS as readonly string[]).includes(panel);
+}

@@ -1,6 +1,6 @@
-import { useEffect, useRef, useState } from 'react';
-import { X } from 'lucide-react';
+import { useState } from 'react';
 import type { Kitchen, Recipe, RecipeFigures } from '@portiona/core';
+import { SidePanel } from '../../ui/SidePanel';
 import { ForAmount } from './ForAmount';
 import { OneLine } from './OneLine';
 import { ToBrief } from './ToBrief';
@@ -21,20 +21,8 @@ const SIDES = [
 /** Make it fit: amounts changed by the machine, taken line by line by the cook. */
 export function FitPanel({ recipe, figures, kitchen, onClose }: FitPanelProps) {
   const [side, setSide] = useState<(typeof SIDES)[number][0]>('brief');
-  const ref = useRef<HTMLElement>(null);
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if (event.key === 'Escape') onClose();
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, [onClose]);
-  useEffect(() => ref.current?.focus(), []);
   return (
-    <section className="working fitting" aria-label="Make it fit" ref={ref} tabIndex={0}>
-      <button className="icon float-right" onClick={onClose} aria-label="Close">
-        <X size={16} />
-      </button>
+    <SidePanel label="Make it fit" subject={side} onClose={onClose} className="fitting">
       <h2>Make it fit</h2>
       <div className="seg my-2" role="group" aria-label="Ways to make it fit">
         {SIDES.map(([name, text]) => (
@@ -46,6 +34,6 @@ export function FitPanel({ recipe, figures, kitchen, onClose }: FitPanelProps) {
       {side === 'brief' && <ToBrief recipe={recipe} figures={figures} kitchen={kitchen} />}
       {side === 'line' && <OneLine recipe={recipe} figures={figures} kitchen={kitchen} />}
       {side === 'amount' && <ForAmount figures={figures} kitchen={kitchen} />}
-    </section>
+    </SidePanel>
   );
 }

@@ -1,12 +1,5 @@
 import { useMemo, useState } from 'react';
-import {
-  singleLineChanges,
-  withChanges,
-  type BriefFigure,
-  type Kitchen,
-  type Recipe,
-  type RecipeFigures,
-} from '@portiona/core';
+import { singleLineChanges, withChanges, type BriefFigure, type Kitchen, type Recipe, type RecipeFigures } from '@portiona/core';
 import { useToast } from '../../ui/Toasts';
 import { figureName, figureUnit, OFFERED_FIGURES } from '../briefs/briefWords';
 import { recipeActions } from '../recipes/recipeSlice';

@@ -5,6 +5,7 @@ import {
   parseLineText,
   placeOf,
   scaledRecipe,
+  snappedAmounts,
   type Food,
   type FoodIndex,
   type Kitchen,
@@ -12,6 +13,7 @@ import {
   type LineFit,
   type Part,
   type Recipe,
+  type Scaling,
 } from '@portiona/core';
 
 /** A line's place in a recipe. */
@@ -135,6 +137,27 @@ export function scaledFrom(recipe: Recipe, from: number, kitchen: Kitchen): Reci
       }),
     })),
   };
+}
+
+/** The recipe at another number of servings, each line by its own rule, texts and all; snapped to what people can measure if asked. */
+export function scaledTo(recipe: Recipe, servings: number, kitchen: Kitchen, snap: boolean): Recipe {
+  const scaled = servings === recipe.servings ? recipe : scaledFrom({ ...recipe, servings }, recipe.servings, kitchen);
+  if (!snap) return scaled;
+  const { recipe: snapped } = snappedAmounts(scaled);
+  return {
+    ...snapped,
+    parts: snapped.parts.map((part, p) => ({
+      ...part,
+      lines: part.lines.map((line, l) =>
+        line === scaled.parts[p]?.lines[l] || line.text === undefined ? line : { ...line, text: lineText(line, undefined) },
+      ),
+    })),
+  };
+}
+
+/** A line with a rule for scaling; without one it follows the servings. */
+export function withScaling(line: Line, scaling: Scaling | undefined): Line {
+  return cleaned({ ...line, scaling: scaling === 'proportional' ? undefined : scaling });
 }
 
 /** Changes the lines of a part; what refers to lines by place follows them. */

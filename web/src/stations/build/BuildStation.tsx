@@ -44,9 +44,17 @@ export function BuildStation() {
         </button>
         <MeasuresPicker />
         {side === 'lines' && (
-          <button className="btn ml-auto" onClick={() => showWorking('fit')} title="Make it fit (Alt F)">
-            Make it fit
-          </button>
+          <span className="ml-auto flex gap-2">
+            <button className="btn" onClick={() => showWorking('drives')} title="What drives it (Alt D)">
+              What drives it
+            </button>
+            <button className="btn" onClick={() => showWorking('scale')} title="Scale (Alt S)">
+              Scale
+            </button>
+            <button className="btn" onClick={() => showWorking('fit')} title="Make it fit (Alt F)">
+              Make it fit
+            </button>
+          </span>
         )}
       </div>
       {side === 'lines' ? <Sheet /> : <MethodForm recipe={recipe} key={recipe.id} />}

@@ -1,0 +1,103 @@
+import { useState } from 'react';
+import { FILL_LIMITS, fitVessel, servingsInVessel, type Recipe, type RecipeFigures, type Vessel } from '@portiona/core';
+import { NumberField } from '../../ui/NumberField';
+import { numberText, percentText } from '../../ui/numberText';
+import { replacePart } from '../recipes/editRecipe';
+import { recipeActions } from '../recipes/recipeSlice';
+import { useAppDispatch } from '../recipes/useRecipeState';
+import { countText, type ServingNames } from './ScalePanel';
+
+interface ByVesselProps {
+  readonly recipe: Recipe;
+  readonly figures: RecipeFigures;
+  readonly names: ServingNames;
+  readonly onServings: (servings: number) => void;
+}
+
+/** Millilitres that vessels of a kind usually hold. */
+const USUAL_CAPACITY: Readonly<Record<keyof typeof FILL_LIMITS, number>> = {
+  'slow cooker': 4500,
+  pot: 5000,
+  'oven dish': 3000,
+  'pressure cooker': 6000,
+};
+const KINDS = Object.keys(FILL_LIMITS) as (keyof typeof FILL_LIMITS)[];
+
+/** What each part is cooked in, whether it fits, and how many servings fill it once. */
+export function ByVessel({ recipe, figures, names, onServings }: ByVesselProps) {
+  const [at, setAt] = useState(0);
+  const dispatch = useAppDispatch();
+  const part = recipe.parts[at] ?? recipe.parts[0];
+  const cooked = figures.parts[at]?.cooked ?? 0;
+  if (!part) return null;
+  const { vessel } = part;
+  const write = (next: Vessel | undefined) => dispatch(recipeActions.edited({ recipe: replacePart(recipe, at, { vessel: next }) }));
+  const fit = vessel && cooked > 0 ? fitVessel(cooked, vessel) : undefined;
+  const most = vessel && cooked > 0 ? servingsInVessel(cooked / recipe.servings, vessel) : 0;
+  return (
+    <>
+      <div className="flex gap-2 items-end flex-wrap">
+        <label className="labelled">
+          Part
+          <select className="field" value={at} onChange={({ target }) => setAt(Number(target.value))}>
+            {recipe.parts.map(({ id, name }, i) => (
+              <option key={id} value={i}>
+                {name}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label className="labelled">
+          Cooked in
+          <select
+            className="field"
+            value={vessel?.name ?? ''}
+            onChange={({ target }) => {
+              const kind = KINDS.find((one) => one === target.value);
+              write(kind && { name: kind, capacity: vessel?.capacity ?? USUAL_CAPACITY[kind], fillLimit: FILL_LIMITS[kind] });
+            }}
+          >
+            <option value="">nothing said</option>
+            {vessel && !(KINDS as readonly string[]).includes(vessel.name) && <option>{vessel.name}</option>}
+            {KINDS.map((kind) => (
+              <option key={kind}>{kind}</option>
+            ))}
+          </select>
+        </label>
+        {vessel && (
+          <>
+            <div className="w-[130px]">
+              <NumberField
+                label="Millilitres to the brim"
+                amount={vessel.capacity}
+                onChange={(capacity) => capacity && write({ ...vessel, capacity })}
+              />
+            </div>
+            <div className="w-[110px]">
+              <NumberField
+                label="Filled to, %"
+                amount={Math.round(vessel.fillLimit * 1000) / 10}
+                onChange={(percent) => percent && percent <= 100 && write({ ...vessel, fillLimit: percent / 100 })}
+              />
+            </div>
+          </>
+        )}
+      </div>
+      {vessel && fit && (
+        <>
+          <p className={`check mt-2 ${fit.batches > 1 ? 'bad' : ''}`}>
+            <span aria-hidden>{fit.batches > 1 ? '▲' : '✓'}</span>{' '}
+            {fit.batches > 1
+              ? `About ${numberText(cooked, 0)} ml: ${fit.says}`
+              : `About ${numberText(cooked, 0)} ml fill the ${vessel.name} to ${percentText(fit.fill)}: it fits.`}
+          </p>
+          <p className="mt-2">
+            <button className="btn" disabled={most < 1} onClick={() => onServings(most)}>
+              {most < 1 ? `Not one ${names.one} fits` : `Fill it once: ${countText(most, names)}`}
+            </button>
+          </p>
+        </>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,147 @@
+import { useMemo, useState } from 'react';
+import { CircularRatioError, recipeFigures, effectsOf, type Kitchen, type Recipe, type RecipeFigures } from '@portiona/core';
+import { SidePanel } from '../../ui/SidePanel';
+import { useToast } from '../../ui/Toasts';
+import { numberText } from '../../ui/numberText';
+import { effectWords } from '../fit/fitWords';
+import { scaledTo } from '../recipes/editRecipe';
+import { recipeActions } from '../recipes/recipeSlice';
+import { useAppDispatch } from '../recipes/useRecipeState';
+import { ByPack } from './ByPack';
+import { ByPortion } from './ByPortion';
+import { ByVessel } from './ByVessel';
+import { ScaledLines } from './ScaledLines';
+
+interface ScalePanelProps {
+  readonly recipe: Recipe;
+  readonly figures: RecipeFigures;
+  readonly kitchen: Kitchen;
+  readonly onClose: () => void;
+}
+
+const WAYS = [
+  ['boxes', 'To so many'],
+  ['pack', 'To what I have'],
+  ['portion', 'To a portion weight'],
+  ['vessel', 'To a vessel'],
+] as const;
+
+/** Scaling in place: where to, what each line becomes by its rule, and what snapping to measures costs. */
+export function ScalePanel({ recipe, figures, kitchen, onClose }: ScalePanelProps) {
+  const [way, setWay] = useState<(typeof WAYS)[number][0]>('boxes');
+  const [servings, setServings] = useState(recipe.servings);
+  const [snap, setSnap] = useState(true);
+  const dispatch = useAppDispatch();
+  const say = useToast();
+  const trial = useMemo(() => tried(recipe, servings, kitchen, snap), [recipe, servings, kitchen, snap]);
+  const names = servingNames(recipe);
+  const scaled = trial.recipe;
+  const take = () => {
+    if (!scaled) return;
+    dispatch(recipeActions.edited({ recipe: scaled }));
+    say(`For ${countText(servings, names)} now. Ctrl Z takes it back.`);
+  };
+  return (
+    <SidePanel label="Scale" subject={way} onClose={onClose} className="fitting">
+      <h2>Scale</h2>
+      <div className="seg my-2" role="group" aria-label="Ways to scale">
+        {WAYS.map(([name, text]) => (
+          <button key={name} aria-pressed={way === name} onClick={() => setWay(name)}>
+            {text}
+          </button>
+        ))}
+      </div>
+      {way === 'boxes' && <ByServings servings={servings} many={names.many} onServings={setServings} />}
+      {way === 'pack' && <ByPack recipe={recipe} figures={figures} kitchen={kitchen} names={names} onServings={setServings} />}
+      {way === 'portion' && <ByPortion recipe={recipe} figures={figures} kitchen={kitchen} names={names} snap={snap} />}
+      {way === 'vessel' && <ByVessel recipe={recipe} figures={figures} names={names} onServings={setServings} />}
+      {trial.trouble !== undefined && (
+        <p className="check bad" role="alert">
+          {trial.trouble}
+        </p>
+      )}
+      <p className="flex gap-4 items-center mt-3">
+        <button className="btn btn-main" disabled={!scaled || scaled === recipe} onClick={take}>
+          Make it {countText(servings, names)}
+        </button>
+        <label className="flex gap-2 items-center text-[13px]">
+          <input type="checkbox" checked={snap} onChange={({ target }) => setSnap(target.checked)} />
+          Snap to what people can measure
+        </label>
+      </p>
+      {trial.says !== '' && <p className="muted text-[13px] mt-1">{trial.says}</p>}
+      <ScaledLines recipe={recipe} figures={figures} kitchen={kitchen} servings={servings} scaled={scaled} />
+    </SidePanel>
+  );
+}
+
+function ByServings({
+  servings,
+  many,
+  onServings,
+}: {
+  readonly servings: number;
+  readonly many: string;
+  readonly onServings: (servings: number) => void;
+}) {
+  const [text, setText] = useState<string>();
+  return (
+    <label className="labelled w-[120px]">
+      {many}
+      <input
+        className="field num"
+        inputMode="decimal"
+        value={text ?? numberText(servings, Number.isInteger(servings) ? 0 : 2)}
+        onChange={({ target }) => {
+          setText(target.value);
+          const next = Number(target.value.replace(',', '.'));
+          if (Number.isFinite(next) && next >= 1 && next <= 10_000) onServings(next);
+        }}
+        onBlur={() => setText(undefined)}
+      />
+    </label>
+  );
+}
+
+interface Trial {
+  readonly recipe: Recipe | undefined;
+  readonly trouble: string | undefined;
+  /** What scaling, and snapping, changes in a serving. */
+  readonly says: string;
+}
+
+/** Scales, and holds the serving against what it was: rules that are not proportional change it. */
+function tried(recipe: Recipe, servings: number, kitchen: Kitchen, snap: boolean): Trial {
+  try {
+    const scaled = scaledTo(recipe, servings, kitchen, snap);
+    if (scaled === recipe) return { recipe, trouble: undefined, says: '' };
+    const before = recipeFigures(recipe, kitchen);
+    const exact = recipeFigures(scaledTo(recipe, servings, kitchen, false), kitchen);
+    const rules = effectWords(effectsOf(before, exact, kitchen), kitchen);
+    const drift = snap ? effectWords(effectsOf(exact, recipeFigures(scaled, kitchen), kitchen), kitchen) : '';
+    const name = recipe.servingName ?? 'serving';
+    const says = [
+      rules === 'next to nothing' ? `The ${name} stays as it is` : `By the lines’ own rules a ${name} changes by ${rules}`,
+      ...(drift === '' ? [] : [`snapping adds ${drift} to it`]),
+    ].join('; ');
+    return { recipe: scaled, trouble: undefined, says: `${says}.` };
+  } catch (error) {
+    if (error instanceof CircularRatioError) return { recipe: undefined, trouble: error.message, says: '' };
+    throw error;
+  }
+}
+
+/** What one serving and several are called. */
+export interface ServingNames {
+  readonly one: string;
+  readonly many: string;
+}
+
+function servingNames({ servingName = 'serving' }: Recipe): ServingNames {
+  return { one: servingName, many: /(?:s|x|z|ch|sh)$/.test(servingName) ? `${servingName}es` : `${servingName}s` };
+}
+
+/** "9 boxes", "1 box", "9.25 boxes". */
+export function countText(servings: number, { one, many }: ServingNames): string {
+  return `${numberText(servings, Number.isInteger(servings) ? 0 : 2)} ${servings === 1 ? one : many}`;
+}

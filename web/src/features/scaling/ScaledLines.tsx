@@ -1,0 +1,100 @@
+import {
+  amountWords,
+  midpointOf,
+  placeOf,
+  scaledRecipe,
+  type Kitchen,
+  type Line,
+  type Recipe,
+  type RecipeFigures,
+  type Scaling,
+} from '@portiona/core';
+import { numberText } from '../../ui/numberText';
+import { lineName } from '../fit/fitWords';
+import { replaceLine, withScaling } from '../recipes/editRecipe';
+import { recipeActions } from '../recipes/recipeSlice';
+import { useAppDispatch } from '../recipes/useRecipeState';
+import { RuleChoice } from './RuleChoice';
+
+interface ScaledLinesProps {
+  readonly recipe: Recipe;
+  readonly figures: RecipeFigures;
+  readonly kitchen: Kitchen;
+  readonly servings: number;
+  /** As it would be taken; undefined where it cannot be scaled. */
+  readonly scaled: Recipe | undefined;
+}
+
+/** Every line as it is, as it becomes, by which rule, and beside it what it would be in proportion. */
+export function ScaledLines({ recipe, figures, kitchen, servings, scaled }: ScaledLinesProps) {
+  const dispatch = useAppDispatch();
+  const exact = scaled && scaledRecipe(recipe, servings, kitchen);
+  const write = (part: number, line: number, old: Line, scaling: Scaling | undefined) =>
+    dispatch(recipeActions.edited({ recipe: replaceLine(recipe, { part, line }, withScaling(old, scaling)) }));
+  return (
+    <table className="mt-2">
+      <thead>
+        <tr>
+          <th>line</th>
+          <th>now</th>
+          <th>then</th>
+          <th style={{ textAlign: 'left' }}>by its rule</th>
+        </tr>
+      </thead>
+      <tbody>
+        {recipe.parts.flatMap((part, p) =>
+          part.lines.map((line, l) => {
+            const at = placeOf(part, l);
+            const of = figures.parts[p]?.lines[l];
+            const [next, unsnapped] = [scaled?.parts[p]?.lines[l], exact?.recipe.parts[p]?.lines[l]];
+            const proportional = exact?.proportional.get(at);
+            return (
+              <tr key={at}>
+                <td>
+                  {lineName(of)}
+                  {proportional !== undefined && servings !== recipe.servings && (
+                    <div className="src">in proportion it would be {numberText(proportional, proportional < 10 ? 1 : 0)} g</div>
+                  )}
+                </td>
+                <td className="num whitespace-nowrap">{amountOf(line)}</td>
+                <td className="num whitespace-nowrap font-semibold">
+                  {next && amountOf(next)}
+                  {next && unsnapped && <Drift from={unsnapped} to={next} />}
+                </td>
+                <td>
+                  <RuleChoice
+                    name={lineName(of)}
+                    line={line}
+                    at={at}
+                    recipe={recipe}
+                    figures={figures}
+                    onChange={(scaling) => write(p, l, line, scaling)}
+                  />
+                </td>
+              </tr>
+            );
+          }),
+        )}
+      </tbody>
+    </table>
+  );
+}
+
+/** How far an amount was moved to be measurable. */
+function Drift({ from, to }: { readonly from: Line; readonly to: Line }) {
+  const [exact, snapped] = [from.amount ?? from.toTaste, to.amount ?? to.toTaste];
+  if (exact === undefined || snapped === undefined || midpointOf(exact) === 0) return null;
+  const drift = midpointOf(snapped) / midpointOf(exact) - 1;
+  if (Math.abs(drift) < 0.0005) return null;
+  return (
+    <div className={`src ${Math.abs(drift) > 0.1 ? 'warn' : ''}`}>
+      {drift > 0 ? '+' : '−'}
+      {numberText(Math.abs(drift) * 100, 1)} %
+    </div>
+  );
+}
+
+function amountOf({ amount, unit = 'g', toTaste }: Line): string {
+  if (amount !== undefined) return amountWords(amount, unit);
+  return toTaste === undefined ? '' : `${numberText(toTaste, 1)} g assumed`;
+}
