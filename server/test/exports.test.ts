@@ -47,3 +47,35 @@ test('a kitchen file whose foods are there is refused whole; asked to, only what
   const { body: out } = (await server.http.get('/api/exports/kitchen-file').expect(200)) as { body: { foods: { id: string }[] } };
   expect(out.foods.map(({ id }) => id)).toContain('new-food');
 });
+
+test('one recipe goes out as Markdown, schema.org data, a sheet of its lines, and a kitchen file that another kitchen takes in', async () => {
+  const dal = '/api/recipes/smoky-lentil-and-squash-dal';
+  const card = await server.http
+    .get(`${dal}/card.md`)
+    .expect(200)
+    .expect('content-type', /text\/markdown/);
+  expect(card.text).toMatch(/^# Smoky lentil and squash dal, brown rice\n/);
+  expect(card.headers['content-disposition']).toBe('attachment; filename=smoky-lentil-and-squash-dal.md');
+  const data = JSON.parse((await server.http.get(`${dal}/recipe.jsonld`).expect(200)).text) as {
+    '@type': string;
+    recipeIngredient: string[];
+  };
+  expect(data['@type']).toBe('Recipe');
+  expect(data.recipeIngredient).toContain('300 g red lentils, rinsed');
+  const lines = (await server.http.get('/api/exports/recipes/smoky-lentil-and-squash-dal/lines.csv').expect(200)).text;
+  expect(lines).toMatch(/\r\nDal,box,"300 g red lentils, rinsed",300,g,rinsed,"Red lentils, Weir Lane",300,300,300,/);
+  const file = (await server.http.get('/api/exports/recipes/smoky-lentil-and-squash-dal/kitchen-file').expect(200)).text;
+  const other = await testServer({ demo: false });
+  try {
+    await other.http.post('/api/imports/kitchen-file').set('content-type', 'application/json').send(file).expect(201);
+    const [figures, again] = await Promise.all(
+      [server, other].map(async ({ http }) =>
+        ((await http.get('/api/recipes').expect(200)).body as { id: string }[]).find(({ id }) => id === 'smoky-lentil-and-squash-dal'),
+      ),
+    );
+    expect(again).toMatchObject({ ...figures, revision: 1, savedAt: expect.any(String) as string });
+  } finally {
+    await other.close();
+  }
+  await server.http.get('/api/recipes/nothing/card.md').expect(404);
+});

@@ -1,5 +1,6 @@
 export * from './cardContent.js';
 export * from './cardDrift.js';
+export * from './cardMarkdown.js';
 export * from './cardSentences.js';
 export * from './cautions.js';
 export * from './schemaOrgRecipe.js';

@@ -1,6 +1,6 @@
 import { NUTRIENTS, NUTRIENT_DESCRIPTIONS, per100gOf, type Food, type Printable } from '../food/index.js';
 import { packGrams, type Pack } from '../price/index.js';
-import { recipeFigures, shownFigure, type Kitchen, type Recipe } from '../recipe/index.js';
+import { nameOfLine, recipeFigures, shownFigure, type Kitchen, type Recipe } from '../recipe/index.js';
 import { boxBand } from '../sureness/index.js';
 
 /** A sheet for a spreadsheet: headings, and rows of the same length. Cells that nobody knows are empty. */
@@ -72,6 +72,54 @@ export function pricesSheet(packs: readonly Pack[], foods: ReadonlyMap<string, F
     }),
   };
 }
+
+/** A recipe's ingredients, as written and as grams bought, edible and eaten of the batch, with what each brings to it, unrounded. */
+export function linesSheet(recipe: Recipe, kitchen: Kitchen): Sheet {
+  const { parts } = recipeFigures(recipe, kitchen);
+  return {
+    headings: [
+      'Part',
+      'Served',
+      'Ingredient',
+      'Amount',
+      'Unit',
+      'Note',
+      'Food',
+      'Bought (g)',
+      'Edible (g)',
+      'Eaten (g)',
+      ...LINE_FIGURES.map(headingOf),
+      `Used (${kitchen.settings.currency})`,
+      'Counted',
+    ],
+    rows: parts.flatMap(({ part, lines }) =>
+      lines.map(({ line, of, weights, nutrients, usedCost, counted }) => [
+        part.name,
+        part.served ?? 'box',
+        line.text ?? nameOfLine({ of }),
+        line.amount === undefined
+          ? line.toTaste === undefined
+            ? ''
+            : 'to taste'
+          : typeof line.amount === 'number'
+            ? line.amount
+            : line.amount.join(' to '),
+        line.unit ?? '',
+        line.note ?? '',
+        nameOfLine({ of }),
+        cell(weights?.purchase),
+        cell(weights?.edible),
+        cell(weights?.eaten),
+        ...LINE_FIGURES.map((figure) => cell(shownFigure(figure, nutrients, kitchen.convention).amount)),
+        cell(usedCost.amount),
+        counted ? 'yes' : 'no',
+      ]),
+    ),
+  };
+}
+
+/** Figures of a line that a sheet has. */
+const LINE_FIGURES: readonly Printable[] = ['energyKcal', 'protein', 'carbohydrate', 'sugars', 'fat', 'saturates', 'fibre', 'salt'];
 
 /** What a serving of each recipe delivers and costs, unrounded, with the band of its energy and what its figures lack. */
 export function recipesSheet(recipes: readonly Recipe[], kitchen: Kitchen): Sheet {

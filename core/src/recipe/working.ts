@@ -163,7 +163,7 @@ function nutrientOf(figure: WorkedFigure): Nutrient | 'salt' {
 }
 
 /** What a line is called in a working: its food, the part it takes, or its own words. */
-export function nameOfLine({ of }: LineFigures): string {
+export function nameOfLine({ of }: Pick<LineFigures, 'of'>): string {
   if (of.kind === 'food') return of.basis.food.name;
   return of.kind === 'part' ? `${of.part.part.name} of ${of.recipe.title}` : of.text;
 }

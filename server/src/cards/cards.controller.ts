@@ -53,6 +53,29 @@ export class CardsController {
     return page;
   }
 
+  @Get('recipes/:id/card.md')
+  @Header('Content-Type', 'text/markdown; charset=utf-8')
+  @Header('Cache-Control', 'no-store')
+  @ApiOperation({ operationId: 'getCardMarkdown', summary: 'The card as Markdown' })
+  @ApiProduces('text/markdown')
+  @ApiOkResponse({ schema: { type: 'string' } })
+  async markdown(@Param('id') id: string, @Res({ passthrough: true }) response: Response): Promise<string> {
+    const text = await this.cards.markdown(id);
+    response.attachment(`${id}.md`);
+    return text;
+  }
+
+  @Get('recipes/:id/recipe.jsonld')
+  @Header('Cache-Control', 'no-store')
+  @ApiOperation({ operationId: 'getSchemaOrgRecipe', summary: 'The card as schema.org/Recipe, JSON-LD' })
+  @ApiProduces('application/ld+json')
+  @ApiOkResponse({ schema: { type: 'string' } })
+  async schemaOrg(@Param('id') id: string, @Res({ passthrough: true }) response: Response): Promise<string> {
+    const data = await this.cards.schemaOrg(id);
+    response.attachment(`${id}.jsonld`).type('application/ld+json');
+    return JSON.stringify(data, null, 2);
+  }
+
   @Get('recipes/:id/card.pdf')
   @Header('Cache-Control', 'no-store')
   @ApiOperation({ operationId: 'getCardPdf', summary: 'The card as a PDF' })

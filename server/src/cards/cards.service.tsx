@@ -1,7 +1,7 @@
 import { Injectable } from '@nestjs/common';
 import { renderToBuffer } from '@react-pdf/renderer';
 import { InjectDataSource, InjectRepository } from '@nestjs/typeorm';
-import { cardContent, cardDrift, type CardContent, type Recipe } from '@portiona/core';
+import { cardContent, cardDrift, cardMarkdown, schemaOrgRecipe, type CardContent, type Recipe } from '@portiona/core';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { DataSource, Repository } from 'typeorm';
 import { NotFoundError } from '../http/problems.js';
@@ -34,6 +34,16 @@ export class CardsService {
   /** The card as a self-contained page: as it stands, or as it was published. @throws NotFoundError */
   async page(id: string, paper: Paper, issue?: number): Promise<string> {
     return `<!doctype html>${renderToStaticMarkup(<CardPage card={await this.#card(id, issue)} paper={paper} />)}`;
+  }
+
+  /** The card as Markdown, as it stands. @throws NotFoundError */
+  async markdown(id: string): Promise<string> {
+    return cardMarkdown(await this.content(id));
+  }
+
+  /** The card as schema.org/Recipe, as it stands. @throws NotFoundError */
+  async schemaOrg(id: string): Promise<object> {
+    return schemaOrgRecipe(await this.content(id));
   }
 
   /** The card as a PDF: as it stands, or as it was published. @throws NotFoundError */

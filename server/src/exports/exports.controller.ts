@@ -1,5 +1,6 @@
-import { Controller, Get, Header } from '@nestjs/common';
+import { Controller, Get, Header, Param, Res } from '@nestjs/common';
 import { ApiOkResponse, ApiOperation, ApiProduces, ApiTags } from '@nestjs/swagger';
+import type { Response } from 'express';
 import { ExportsService } from './exports.service.js';
 
 @ApiTags('exports')
@@ -49,5 +50,29 @@ export class ExportsController {
   @Header('Cache-Control', 'no-store')
   recipes(): Promise<string> {
     return this.exports.recipesSheet();
+  }
+
+  @Get('recipes/:id/lines.csv')
+  @ApiOperation({ operationId: 'exportLines', summary: 'One recipe’s ingredients with what each comes to, as a sheet' })
+  @ApiProduces('text/csv')
+  @ApiOkResponse({ schema: { type: 'string' } })
+  @Header('Content-Type', 'text/csv; charset=utf-8')
+  @Header('Cache-Control', 'no-store')
+  async lines(@Param('id') id: string, @Res({ passthrough: true }) response: Response): Promise<string> {
+    const text = await this.exports.linesSheet(id);
+    response.attachment(`${id}.csv`);
+    return text;
+  }
+
+  @Get('recipes/:id/kitchen-file')
+  @ApiOperation({ operationId: 'exportRecipe', summary: 'One recipe with all it is made of, as a kitchen file' })
+  @ApiProduces('application/json')
+  @ApiOkResponse({ schema: { type: 'string' } })
+  @Header('Content-Type', 'application/json; charset=utf-8')
+  @Header('Cache-Control', 'no-store')
+  async recipe(@Param('id') id: string, @Res({ passthrough: true }) response: Response): Promise<string> {
+    const text = await this.exports.recipeFile(id);
+    response.attachment(`${id}.json`);
+    return text;
   }
 }

@@ -1,5 +1,16 @@
 import { Injectable } from '@nestjs/common';
-import { foodsSheet, kitchenFileText, pricesSheet, recipesSheet, type Food, type Pack, type Sheet } from '@portiona/core';
+import {
+  foodsSheet,
+  kitchenFileText,
+  linesSheet,
+  pricesSheet,
+  recipesSheet,
+  type Food,
+  type Kitchen,
+  type Pack,
+  type Recipe,
+  type Sheet,
+} from '@portiona/core';
 import { stringify } from 'csv-stringify/sync';
 import { FoodsService } from '../foods/foods.service.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
@@ -24,6 +35,25 @@ export class ExportsService {
       packs: (await this.packs.known()).sort(byId),
       recipes: (await this.recipes.known()).sort(byId),
     });
+  }
+
+  /** One recipe with the recipes, foods and packs it is made of, as a kitchen file. @throws NotFoundError */
+  async recipeFile(id: string): Promise<string> {
+    const { recipe, kitchen, bases } = await this.#opened(id);
+    const { foods, packs } = kitchen.content;
+    return kitchenFileText({ settings: await this.kitchens.stated(), foods: [...foods], packs: [...packs], recipes: [recipe, ...bases] });
+  }
+
+  /** One recipe's ingredients with what each comes to. @throws NotFoundError */
+  async linesSheet(id: string): Promise<string> {
+    const { recipe, kitchen } = await this.#opened(id);
+    return csvText(linesSheet(recipe, kitchen));
+  }
+
+  async #opened(id: string): Promise<{ readonly recipe: Recipe; readonly kitchen: Kitchen; readonly bases: readonly Recipe[] }> {
+    const { document, bases } = await this.recipes.open(id);
+    const recipe = document as Recipe;
+    return { recipe, bases: bases as Recipe[], kitchen: await this.recipes.kitchenWith([recipe, ...(bases as Recipe[])]) };
   }
 
   /** Foods at hand with their composition per 100 g, by name. */

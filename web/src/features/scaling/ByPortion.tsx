@@ -5,7 +5,7 @@ import { useToast } from '../../ui/Toasts';
 import { scaledTo } from '../recipes/editRecipe';
 import { recipeActions } from '../recipes/recipeSlice';
 import { useAppDispatch } from '../recipes/useRecipeState';
-import { countText, type ServingNames } from './ScalePanel';
+import { countText, type ServingNames } from './servingNames';
 
 interface ByPortionProps {
   readonly recipe: Recipe;

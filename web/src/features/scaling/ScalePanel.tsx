@@ -11,6 +11,7 @@ import { ByPack } from './ByPack';
 import { ByPortion } from './ByPortion';
 import { ByVessel } from './ByVessel';
 import { ScaledLines } from './ScaledLines';
+import { countText, servingNames } from './servingNames';
 
 interface ScalePanelProps {
   readonly recipe: Recipe;
@@ -129,19 +130,4 @@ function tried(recipe: Recipe, servings: number, kitchen: Kitchen, snap: boolean
     if (error instanceof CircularRatioError) return { recipe: undefined, trouble: error.message, says: '' };
     throw error;
   }
-}
-
-/** What one serving and several are called. */
-export interface ServingNames {
-  readonly one: string;
-  readonly many: string;
-}
-
-function servingNames({ servingName = 'serving' }: Recipe): ServingNames {
-  return { one: servingName, many: /(?:s|x|z|ch|sh)$/.test(servingName) ? `${servingName}es` : `${servingName}s` };
-}
-
-/** "9 boxes", "1 box", "9.25 boxes". */
-export function countText(servings: number, { one, many }: ServingNames): string {
-  return `${numberText(servings, Number.isInteger(servings) ? 0 : 2)} ${servings === 1 ? one : many}`;
 }

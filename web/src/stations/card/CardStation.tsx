@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Download, FileText, Printer } from 'lucide-react';
-import { Popover } from 'radix-ui';
+import { DropdownMenu, Popover } from 'radix-ui';
 import { amountWords, nameOfLine, snappedRecipe, type WorkedFigure } from '@portiona/core';
 import { useStation } from '../station';
 import { numberText } from '../../ui/numberText';
@@ -47,6 +47,7 @@ export function CardStation() {
           <a className="btn" href={`${address}.html?paper=${paper}&download=1${asOf}`} download={`${recipe.id}.html`}>
             <FileText size={15} /> Page
           </a>
+          <MoreOutputs id={recipe.id} />
           <a className="btn btn-main" href={`${address}.pdf?paper=${paper}${asOf}`} download={`${recipe.id}.pdf`}>
             <Download size={15} /> PDF
           </a>
@@ -61,6 +62,34 @@ export function CardStation() {
         onFigure={showWorking}
       />
     </>
+  );
+}
+
+/** The same card and recipe for other programs. */
+function MoreOutputs({ id }: { readonly id: string }) {
+  const outputs = [
+    [`/api/recipes/${id}/card.md`, 'Card as Markdown'],
+    [`/api/recipes/${id}/recipe.jsonld`, 'Card as schema.org data'],
+    [`/api/exports/recipes/${id}/lines.csv`, 'Ingredients as CSV'],
+    [`/api/exports/recipes/${id}/kitchen-file`, 'Kitchen file with all it is made of'],
+  ] as const;
+  return (
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger className="btn">
+        More <span aria-hidden>▾</span>
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content className="menu" align="end" sideOffset={4}>
+          {outputs.map(([href, name]) => (
+            <DropdownMenu.Item key={href} asChild>
+              <a className="menu-item" href={href} download>
+                {name}
+              </a>
+            </DropdownMenu.Item>
+          ))}
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
   );
 }
 

@@ -1,0 +1,67 @@
+import type { CardContent, CardFigure, CardLine } from './cardContent.js';
+import { cardPriceText, cardSmallPrint, leadOf } from './cardSentences.js';
+
+/**
+ * A card as Markdown, saying what every other output says. Text of people is text: nothing in it becomes markup, a link or HTML.
+ */
+export function cardMarkdown(card: CardContent): string {
+  const { title, series, energy, macros, used, till, currency, topping, sections, steps, intoEachBox } = card;
+  const figures = [energy, ...macros].filter((one) => one !== undefined);
+  const blocks = [
+    `# ${escaped(title)}`,
+    ...(series === '' ? [] : [`_${escaped(series)}_`]),
+    escaped(leadOf(card)),
+    [
+      `**${escaped(card.servingsText)}**, ${card.weight.text} ${card.weight.unit} each`,
+      ...(intoEachBox.length > 1
+        ? [`Into each ${escaped(card.servingName)}: ${intoEachBox.map(({ grams, part }) => `${grams} g ${escaped(part)}`).join(', ')}`]
+        : []),
+    ].join('  \n'),
+    table(
+      ['', `per ${escaped(card.servingName)}`],
+      [
+        ...figures.map((figure) => [escaped(figure.name), figureText(figure)] as const),
+        ...(used ? [['Cost, used', `${escaped(currency)} ${used.text}`] as const] : []),
+        ...(till ? [['At the till, whole packs', `${escaped(currency)} ${till.text}`] as const] : []),
+      ],
+    ),
+    ...(cardPriceText(card) === '' ? [] : [escaped(cardPriceText(card))]),
+    ...(topping ? [`With ${escaped(topping.name)}: ${topping.figures.map(figureText).join(', ')}`] : []),
+    '## Ingredients',
+    ...sections.flatMap(({ name, served, lines }) => [
+      ...(sections.length > 1
+        ? [`### ${escaped(name)}${served === 'table' ? ', at the table' : served === 'optional' ? ', optional' : ''}`]
+        : []),
+      lines.map((line) => `- ${lineText(line)}`).join('\n'),
+    ]),
+    ...(steps.length > 0 ? ['## Method', steps.map((step, i) => `${i + 1}. ${escaped(step)}`).join('\n')] : []),
+    escaped(cardSmallPrint(card)),
+  ];
+  return `${blocks.filter((block) => block !== '').join('\n\n')}\n`;
+}
+
+function figureText({ text, unit, figure }: CardFigure): string {
+  return figure === 'usedCost' || figure === 'tillCost' ? text : `${escaped(text)} ${unit}`;
+}
+
+function lineText({ amount, food, note, second, optional }: CardLine): string {
+  const words = amount === 'to taste' ? `${food}, to taste` : `${amount} ${food}`.trim();
+  const said = [words, note, optional ? 'optional' : ''].filter(Boolean).join(', ');
+  return `${escaped(said)}${second === '' ? '' : ` (${escaped(second)})`}`;
+}
+
+function table(headings: readonly [string, string], rows: readonly (readonly [string, string])[]): string {
+  return [`| ${headings[0]} | ${headings[1]} |`, '| --- | ---: |', ...rows.map(([name, text]) => `| ${name} | ${text} |`)].join('\n');
+}
+
+/** Letters that Markdown or HTML would take for something else are set off; lines become one. */
+function escaped(text: string): string {
+  return text
+    .replace(/\s+/g, ' ')
+    .trim()
+    .replace(/&/g, '&amp;')
+    .replace(/</g, '&lt;')
+    .replace(/>/g, '&gt;')
+    .replace(/[\\`*_{}[\]#|!~]/g, '\\$&')
+    .replace(/^([-+]|\d+[.)])(?=\s)/, '\\$1');
+}
