@@ -37,6 +37,7 @@ import {
   type Recipe,
   type FitBound,
   type LineFit,
+  type Variant,
   type Scaling,
   type Served,
   type Storage,
@@ -237,6 +238,20 @@ export class StorageEntry implements Storage {
   @Optional() @Text(500) reheat?: string;
 }
 
+/** A change of a variant; which keys go together is told when the recipe is read. */
+export class VariantChangeEntry {
+  @Optional() @Text(240, true) at?: string;
+  @Optional() @Id() part?: string;
+  @Optional() @One(() => LineEntry) line?: LineEntry;
+  @Optional() @Flag() out?: true;
+  @Optional() @Quantity({ above: 0 }) cookedWeight?: number;
+}
+
+export class VariantEntry {
+  @Text(80, true) name: string;
+  @Many(() => VariantChangeEntry) changes: VariantChangeEntry[];
+}
+
 export class RecipeEntry implements Recipe {
   @Id() id: string;
   @Text(200, true) title: string;
@@ -255,6 +270,7 @@ export class RecipeEntry implements Recipe {
   @Optional() @Quantity({ most: 100_000 }) totalMinutes?: number;
   @Optional() @One(() => StorageEntry) storage?: StorageEntry;
   @Optional() @One(() => BriefEntry) brief?: BriefEntry;
+  @Optional() @Many(() => VariantEntry) variants?: (Variant & VariantEntry)[];
   @Optional() @Text(500) source?: string;
 }
 
@@ -276,6 +292,8 @@ const CLASSES = [
   AlsoEntry,
   LineFitEntry,
   LineEntry,
+  VariantChangeEntry,
+  VariantEntry,
   DiscardEntry,
   VesselEntry,
   PartEntry,

@@ -122,12 +122,45 @@ function* eachRecipeFault(
   const places = new Set(recipe.parts.flatMap((part) => [part.id, ...part.lines.map((_, i) => placeOf(part, i))]));
   yield* twice(recipe.parts, `${path}.parts`);
   yield* ratioCircleFaults(recipe, path);
+  yield* variantFaults(recipe, { foods, recipes, places, system }, path);
   for (const [p, part] of recipe.parts.entries()) {
     for (const [l, line] of part.lines.entries())
       yield* lineFaults(line, { foods, recipes, places, system }, `${path}.parts[${p}].lines[${l}]`);
     for (const [d, { food, unit }] of (part.discards ?? []).entries())
       yield* foodAndUnitFaults(food, unit, foods, system, `${path}.parts[${p}].discards[${d}]`);
   }
+}
+
+/** Faults of variants: changes that are of no kind, of lines that are not there, or whose lines name what nobody holds. */
+function* variantFaults({ variants = [] }: Recipe, known: Known, path: string): Generator<Fault> {
+  for (const [v, { changes }] of variants.entries())
+    for (const [c, change] of changes.entries()) {
+      const at = `${path}.variants[${v}].changes[${c}]`;
+      const {
+        at: place,
+        part,
+        line,
+        out,
+        cookedWeight,
+      } = change as { readonly [key in 'at' | 'part' | 'out' | 'cookedWeight']?: unknown } & {
+        readonly line?: Line;
+      };
+      const kinds = [line, out, cookedWeight].filter((one) => one !== undefined).length;
+      if (
+        kinds !== 1 ||
+        (place === undefined) === (part === undefined) ||
+        (out !== undefined && part !== undefined) ||
+        (cookedWeight !== undefined && place !== undefined)
+      )
+        yield { path: at, message: 'must be {"at", "line"}, {"at", "out": true}, {"part", "line"} or {"part", "cookedWeight"}' };
+      const where = place ?? part;
+      if (typeof where === 'string' && !known.places.has(where))
+        yield {
+          path: `${at}.${place === undefined ? 'part' : 'at'}`,
+          message: `unknown line or part "${where}"${didYouMean(where, [...known.places])}`,
+        };
+      if (line) yield* lineFaults(line, known, `${at}.line`);
+    }
 }
 
 /** More than any recipe has. */

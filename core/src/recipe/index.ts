@@ -16,3 +16,4 @@ export * from './shownFigure.js';
 export * from './till.js';
 export * from './working.js';
 export * from './writtenGrams.js';
+export * from './variant.js';

@@ -1,14 +1,15 @@
 import { placeOf, type Line, type Recipe } from './recipe.js';
+import { followedChanges } from './variant.js';
 
 /**
- * A recipe whose lines have moved, with what refers to lines by place (ratios, lines in step when a dish is made to fit) pointing
- * at the same lines as before. What referred to a line that is gone goes with it.
+ * A recipe whose lines have moved, with what refers to lines by place (ratios, lines in step when a dish is made to fit, changes
+ * of variants) pointing at the same lines as before. What referred to a line that is gone goes with it.
  *
  * @param before the recipe the references are right in
  * @param after the same lines at other places; a line is known by identity
  */
 export function keptReferences(before: Recipe, after: Recipe): Recipe {
-  if (!before.parts.some(({ lines }) => lines.some(refers))) return after;
+  if (!before.variants?.length && !before.parts.some(({ lines }) => lines.some(refers))) return after;
   const now = new Map<Line, string>();
   for (const part of after.parts) part.lines.forEach((line, i) => now.set(line, placeOf(part, i)));
   const moved = new Map<string, string | undefined>();
@@ -17,7 +18,11 @@ export function keptReferences(before: Recipe, after: Recipe): Recipe {
     moved.set(part.id, after.parts.some(({ id }) => id === part.id) ? part.id : undefined);
   }
   if ([...moved].every(([from, to]) => from === to)) return after;
-  return { ...after, parts: after.parts.map((part) => ({ ...part, lines: part.lines.map((line) => referring(line, moved)) })) };
+  return {
+    ...after,
+    parts: after.parts.map((part) => ({ ...part, lines: part.lines.map((line) => referring(line, moved)) })),
+    ...(after.variants ? { variants: after.variants.map((one) => ({ ...one, changes: followedChanges(one.changes, moved) })) } : {}),
+  };
 }
 
 function refers({ scaling, fit }: Line): boolean {

@@ -106,6 +106,19 @@ export interface Storage {
   readonly reheat?: string;
 }
 
+/** One change of a variant: a line that stands in another's place, one left out, one more in a part, or another cooked weight. */
+export type VariantChange =
+  | { readonly at: string; readonly line: Line }
+  | { readonly at: string; readonly out: true }
+  | { readonly part: string; readonly line: Line }
+  | { readonly part: string; readonly cookedWeight: number };
+
+/** Another way to make the dish, as named changes of it. */
+export interface Variant {
+  readonly name: string;
+  readonly changes: readonly VariantChange[];
+}
+
 /** A recipe as the kitchen file holds it. */
 export interface Recipe {
   readonly id: string;
@@ -128,6 +141,8 @@ export interface Recipe {
   readonly storage?: Storage;
   /** What it is to be. */
   readonly brief?: Brief;
+  /** As cooked, cheaper, vegetarian: each as changes of this. */
+  readonly variants?: readonly Variant[];
   /** Where it was taken from, where it was. */
   readonly source?: string;
 }

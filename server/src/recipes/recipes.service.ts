@@ -1,6 +1,16 @@
 import { Injectable } from '@nestjs/common';
 import { InjectDataSource } from '@nestjs/typeorm';
-import { BriefEntry, circleFaults, Kitchen, recipeFaults, RecipeEntry, swapEffect, usualGrams, type Recipe } from '@portiona/core';
+import {
+  BriefEntry,
+  circleFaults,
+  Kitchen,
+  recipeFaults,
+  RecipeEntry,
+  swapEffect,
+  usualGrams,
+  type Line,
+  type Recipe,
+} from '@portiona/core';
 import { DataSource, In, IsNull, Not, type EntityManager } from 'typeorm';
 import { isTaken } from '../database/isTaken.js';
 import { FoodsService } from '../foods/foods.service.js';
@@ -208,14 +218,19 @@ export class RecipesService {
   }
 }
 
-/** Ids of the foods a recipe's lines and discards name. */
+/** Ids of the foods a recipe's lines, discards and variants name. */
 export function foodsOf(recipe: Recipe): string[] {
-  return recipe.parts.flatMap(({ lines, discards = [] }) => [
-    ...lines.flatMap(({ food }) => (food === undefined ? [] : [food])),
-    ...discards.map(({ food }) => food),
-  ]);
+  const discarded = recipe.parts.flatMap(({ discards = [] }) => discards.map(({ food }) => food));
+  return [...linesOf(recipe).flatMap(({ food }) => food ?? []), ...discarded];
 }
 
 function recipesOf(recipe: Recipe): string[] {
-  return [...new Set(recipe.parts.flatMap(({ lines }) => lines.flatMap((line) => (line.recipe === undefined ? [] : [line.recipe]))))];
+  return [...new Set(linesOf(recipe).flatMap((line) => line.recipe ?? []))];
+}
+
+function linesOf({ parts, variants = [] }: Recipe): Line[] {
+  return [
+    ...parts.flatMap(({ lines }) => lines),
+    ...variants.flatMap(({ changes }) => changes.flatMap((change) => ('line' in change ? change.line : []))),
+  ];
 }

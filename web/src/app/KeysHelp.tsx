@@ -16,6 +16,7 @@ const KEYS: readonly (readonly [string, string])[] = [
   ['Alt F', 'make it fit'],
   ['Alt S', 'scale'],
   ['Alt D', 'what drives it'],
+  ['Alt V', 'variants'],
   ['Tab', 'from a line to its food'],
   ['Enter', 'in a new food’s name: to its first figure'],
   ['Ctrl Enter', 'add the food'],

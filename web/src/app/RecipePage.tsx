@@ -1,18 +1,19 @@
 import { useEffect, useMemo, useState } from 'react';
 import { NavLink, Outlet, useNavigate, useMatch, useParams, useSearchParams } from 'react-router';
-import { sameDocument, snappedAmounts, type Kitchen, type Recipe, type RecipeFigures } from '@portiona/core';
+import { sameDocument, snappedAmounts, type Recipe, type RecipeFigures } from '@portiona/core';
 import { api } from '../api/api.gen';
 import { asRecipe, asRecipes } from '../api/documents';
 import { problemOf, problemText } from '../api/problem';
 import { Docket } from '../docket/Docket';
 import { DriversPanel } from '../features/drivers/DriversPanel';
 import { FitPanel } from '../features/fit/FitPanel';
-import { useKitchen } from '../features/kitchen/useKitchen';
+import { useKitchen, type KitchenHere } from '../features/kitchen/useKitchen';
 import { ScalePanel } from '../features/scaling/ScalePanel';
 import { saveNow } from '../features/recipes/autosave';
 import { keptHere } from '../features/recipes/keptHere';
 import { recipeActions } from '../features/recipes/recipeSlice';
 import { useFigures } from '../features/recipes/useFigures';
+import { VariantsPanel } from '../features/variants/VariantsPanel';
 import type { StationContext } from '../stations/station';
 import { isTool, type PanelName } from '../working/panelName';
 import { WorkingPanel } from '../working/WorkingPanel';
@@ -67,7 +68,7 @@ export function RecipePage() {
             name={working}
             recipe={present}
             figures={computed.figures}
-            kitchen={here.kitchen}
+            here={here}
             onClose={() => showWorking(null)}
             onFigure={showWorking}
           />
@@ -93,14 +94,16 @@ interface PanelProps {
   readonly name: PanelName;
   readonly recipe: Recipe;
   readonly figures: RecipeFigures;
-  readonly kitchen: Kitchen;
+  readonly here: KitchenHere;
   readonly onClose: () => void;
   readonly onFigure: (figure: PanelName) => void;
 }
 
-function Panel({ name, onFigure, ...of }: PanelProps) {
+function Panel({ name, here, onFigure, ...rest }: PanelProps) {
+  const of = { ...rest, kitchen: here.kitchen };
   if (!isTool(name)) return <WorkingPanel figure={name} {...of} />;
   if (name === 'scale') return <ScalePanel {...of} />;
+  if (name === 'variants') return <VariantsPanel {...of} here={here} />;
   if (name === 'drives') return <DriversPanel {...of} onFigure={onFigure} />;
   return <FitPanel {...of} />;
 }
@@ -177,7 +180,7 @@ function useOpenRecipe(id: string): string | undefined {
   return trouble?.id === id ? trouble.text : undefined;
 }
 
-/** Alt 1, Alt 2 and Alt 6 go to the stations, Alt F makes it fit, Alt S scales it, Alt D says what drives it; undo and redo work everywhere at the desk. */
+/** Alt 1, Alt 2 and Alt 6 go to the stations, Alt F makes it fit, Alt S scales it, Alt D says what drives it, Alt V shows its variants; undo and redo work everywhere at the desk. */
 function useStationKeys(recipeId: string, showWorking: (panel: PanelName) => void): void {
   const navigate = useNavigate();
   const dispatch = useAppDispatch();
@@ -188,6 +191,7 @@ function useStationKeys(recipeId: string, showWorking: (panel: PanelName) => voi
       else if (event.altKey && event.key === '6') void navigate(`/recipes/${recipeId}/card`);
       else if (event.altKey && event.key.toLowerCase() === 'f') showWorking('fit');
       else if (event.altKey && event.key.toLowerCase() === 'd') showWorking('drives');
+      else if (event.altKey && event.key.toLowerCase() === 'v') showWorking('variants');
       else if (event.altKey && event.key.toLowerCase() === 's') showWorking('scale');
       else if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z')
         dispatch(event.shiftKey ? recipeActions.redone(undefined) : recipeActions.undone(undefined));

@@ -4,7 +4,7 @@ import type { WorkedFigure } from '@portiona/core';
 export type FiguresPanel = WorkedFigure | 'claims';
 
 /** Panels that change the dish. */
-export const TOOL_PANELS = ['fit', 'scale', 'drives'] as const;
+export const TOOL_PANELS = ['fit', 'scale', 'drives', 'variants'] as const;
 export type ToolPanel = (typeof TOOL_PANELS)[number];
 
 /** What the panel beside the docket shows. */

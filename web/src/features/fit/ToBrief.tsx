@@ -3,6 +3,7 @@ import { Link } from 'react-router';
 import {
   briefJudgements,
   effectsOf,
+  placeOf,
   recipeFigures,
   withChanges,
   type FitAnswer,
@@ -146,6 +147,14 @@ function Proposal({ answer, lead, recipe, figures, kitchen }: AnswerProps<FitPro
     dispatch(recipeActions.edited({ recipe: withChanges(recipe, taken) }));
     say(`${taken.length} ${taken.length === 1 ? 'amount' : 'amounts'} changed. Ctrl Z takes it back.`);
   };
+  const keep = () => {
+    const changed = withChanges(recipe, taken);
+    const changes = changed.parts.flatMap((part, p) =>
+      part.lines.flatMap((line, l) => (line === recipe.parts[p]?.lines[l] ? [] : [{ at: placeOf(part, l), line }])),
+    );
+    dispatch(recipeActions.edited({ recipe: { ...recipe, variants: [...(recipe.variants ?? []), { name: 'to the brief', changes }] } }));
+    say('Kept as the variant “to the brief”; the dish stays as it is.');
+  };
   return (
     <>
       {lead !== '' && <p className="intro">{lead}</p>}
@@ -200,6 +209,9 @@ function Proposal({ answer, lead, recipe, figures, kitchen }: AnswerProps<FitPro
                 ? 'Take it'
                 : `Take all ${taken.length}`
               : `Take ${taken.length} of ${answer.changes.length}`}
+          </button>
+          <button className="btn" disabled={taken.length === 0} onClick={keep}>
+            Keep as a variant
           </button>
           {!answer.rounded && (
             <span className="faint text-[12.5px]">Amounts are exact: none that is easily weighed keeps to the brief.</span>

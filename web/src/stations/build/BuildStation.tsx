@@ -45,6 +45,9 @@ export function BuildStation() {
         <MeasuresPicker />
         {side === 'lines' && (
           <span className="ml-auto flex gap-2">
+            <button className="btn" onClick={() => showWorking('variants')} title="Variants (Alt V)">
+              Variants{recipe.variants ? ` ${recipe.variants.length}` : ''}
+            </button>
             <button className="btn" onClick={() => showWorking('drives')} title="What drives it (Alt D)">
               What drives it
             </button>

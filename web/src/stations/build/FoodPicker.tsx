@@ -1,11 +1,13 @@
-import { useDeferredValue, useState } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { Popover } from 'radix-ui';
-import { parseLineText, type Food, type Line } from '@portiona/core';
+import { effectsOf, lineText, parseLineText, recipeFigures, type Food, type Line, type Recipe, type RecipeFigures } from '@portiona/core';
 import { api, useFindFoodsQuery, type SavedDto } from '../../api/api.gen';
 import { useApiDispatch } from '../../api/useApiDispatch';
 import { asFood } from '../../api/documents';
 import { useStation } from '../station';
+import { effectWords } from '../../features/fit/fitWords';
+import type { KitchenHere } from '../../features/kitchen/useKitchen';
 import { withFood } from '../../features/recipes/editRecipe';
 
 /** The food a line is matched to, and others it could be. */
@@ -14,32 +16,42 @@ export function FoodPicker({ line, onPick }: { readonly line: Line; readonly onP
   const [open, setOpen] = useState(false);
   const food = line.food === undefined ? undefined : here.foodsById.get(line.food);
   const dispatch = useApiDispatch();
-  const pick = (chosen: Food, fetched: SavedDto | undefined) => {
+  const pick = (chosen: Food, fetched: SavedDto | undefined, otherWords: boolean) => {
     setOpen(false);
     // A row of an imported table is not at hand until a recipe uses it: from here on it is.
     if (fetched) dispatch(api.util.updateQueryData('listFoods', undefined, (foods) => void foods.push(fetched)));
-    onPick(withFood(line, chosen, here.index, recipe.servings));
+    onPick(swapped(line, chosen, otherWords, here, recipe));
   };
   return (
     <Popover.Root open={open} onOpenChange={setOpen}>
       <Popover.Trigger className={`btn-quiet ${food ? '' : 'bad'}`}>{food ? food.name : 'Choose a food'} ▾</Popover.Trigger>
       <Popover.Portal>
         <Popover.Content className="menu w-[340px]" align="start" sideOffset={4} aria-label="Foods for this line">
-          {open && <Choices words={parseLineText(line.text ?? '').foodWords} current={food} onPick={pick} />}
+          {open && <Choices line={line} words={parseLineText(line.text ?? '').foodWords} current={food} onPick={pick} />}
         </Popover.Content>
       </Popover.Portal>
     </Popover.Root>
   );
 }
 
+/** The line with another food; sought by other words, it is called by the food's own from then on. */
+function swapped(line: Line, food: Food, otherWords: boolean, here: KitchenHere, recipe: Recipe): Line {
+  const next = withFood(line, food, here.index, recipe.servings);
+  if (!otherWords || line.food === undefined || line.food === food.id) return next;
+  const { text: _, ...bare } = next;
+  return { ...bare, text: lineText(bare, food) };
+}
+
 function Choices({
+  line,
   words,
   current,
   onPick,
 }: {
+  readonly line: Line;
   readonly words: string;
   readonly current: Food | undefined;
-  readonly onPick: (food: Food, fetched: SavedDto | undefined) => void;
+  readonly onPick: (food: Food, fetched: SavedDto | undefined, otherWords: boolean) => void;
 }) {
   const { here } = useStation();
   const navigate = useNavigate();
@@ -49,7 +61,8 @@ function Choices({
   const everywhere = useFindFoodsQuery({ q: asked, limit: '8' }, { skip: asked.length < 2 }).data ?? [];
   const further = new Map(everywhere.filter(({ food }) => !here.foodsById.has(food.id)).map(({ food }) => [food.id, food]));
   const found = [...athand, ...[...further.values()].slice(0, 5).map((food) => asFood(food).document)];
-  const pick = (food: Food) => onPick(food, further.get(food.id));
+  const pick = (food: Food) => onPick(food, further.get(food.id), sought.trim() !== words);
+  const effects = useSwapEffects(line, current ? athand : []);
   return (
     <>
       <input
@@ -62,7 +75,10 @@ function Choices({
       />
       {found.map((food) => (
         <button key={food.id} className="menu-item" aria-current={food === current} onClick={() => pick(food)}>
-          <span>{food.name}</span>
+          <span>
+            {food.name}
+            {effects.has(food.id) && <span className="block text-[12px] muted">{effects.get(food.id)}</span>}
+          </span>
           <span className="chip">{food.source ?? 'estimate'}</span>
         </button>
       ))}
@@ -72,4 +88,27 @@ function Choices({
       </button>
     </>
   );
+}
+
+/** What each food would change in a serving of the whole dish, stood in the line's place, in words; none for the food that is there. */
+function useSwapEffects(line: Line, foods: readonly Food[]): ReadonlyMap<string, string> {
+  const { recipe, here, computed } = useStation();
+  const key = foods.map(({ id }) => id).join(' ');
+  return useMemo(() => {
+    const before = computed.ok ? computed.figures : undefined;
+    if (!before) return new Map();
+    return new Map(
+      key
+        .split(' ')
+        .filter((id) => id !== '' && id !== line.food)
+        .map((id) => [id, effectWords(effectsOf(before, figuresWith(recipe, line, id, here), here.kitchen), here.kitchen)]),
+    );
+  }, [key, line, recipe, here, computed]);
+}
+
+function figuresWith(recipe: Recipe, line: Line, id: string, here: KitchenHere): RecipeFigures {
+  const food = here.foodsById.get(id);
+  const next = food ? withFood(line, food, here.index, recipe.servings) : line;
+  const parts = recipe.parts.map((part) => ({ ...part, lines: part.lines.map((one) => (one === line ? next : one)) }));
+  return recipeFigures({ ...recipe, parts }, here.kitchen);
 }

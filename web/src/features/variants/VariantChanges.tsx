@@ -1,0 +1,112 @@
+import { useState } from 'react';
+import { X } from 'lucide-react';
+import { lineText, placeOf, type Line, type Recipe, type Variant, type VariantChange } from '@portiona/core';
+import type { KitchenHere } from '../kitchen/useKitchen';
+import { retyped } from '../recipes/editRecipe';
+
+interface VariantChangesProps {
+  readonly recipe: Recipe;
+  readonly here: KitchenHere;
+  readonly variant: Variant;
+  readonly onChange: (changes: readonly VariantChange[]) => void;
+}
+
+/** What a variant changes, line by line; a change is written as text, like the sheet. */
+export function VariantChanges({ recipe, here, variant: { changes }, onChange }: VariantChangesProps) {
+  const lines = recipe.parts.flatMap((part) => part.lines.map((line, i) => ({ at: placeOf(part, i), line })));
+  const changed = new Set(changes.flatMap((change) => ('at' in change ? [change.at] : [])));
+  const free = lines.filter(({ at }) => !changed.has(at));
+  const [where, setWhere] = useState('');
+  const [text, setText] = useState('');
+  const place = where === '' ? (free[0]?.at ?? `in ${recipe.parts[0]?.id ?? ''}`) : where;
+  const old = lines.find(({ at }) => at === place)?.line;
+  const textOf = (line: Line) => line.text ?? lineText(line, here.foodsById.get(line.food ?? ''));
+  const read = text.trim() === '' ? undefined : retyped(undefined, text, here.index, here.foodsById, recipe.servings);
+  const matched = read?.food === undefined ? undefined : here.foodsById.get(read.food);
+  const add = () => {
+    if (!read) return;
+    const line = old ? { ...keptOf(old), ...read } : read;
+    onChange([...changes, place.startsWith('in ') ? { part: place.slice(3), line } : { at: place, line }]);
+    setText('');
+    setWhere('');
+  };
+  return (
+    <>
+      <ul className="changes" aria-label="What it changes">
+        {changes.map((change, i) => (
+          <li key={i}>
+            <span>{changeText(change, recipe, lines, textOf)}</span>
+            <button
+              className="icon"
+              aria-label={`Undo: ${changeText(change, recipe, lines, textOf)}`}
+              onClick={() => onChange(changes.filter((_, c) => c !== i))}
+            >
+              <X size={14} />
+            </button>
+          </li>
+        ))}
+        {changes.length === 0 && <li className="muted">Nothing yet: choose a line, and write what stands in its place.</li>}
+      </ul>
+      <div className="flex gap-2 items-end flex-wrap">
+        <label className="labelled w-[220px]">
+          In place of
+          <select className="field" value={place} onChange={({ target }) => setWhere(target.value)}>
+            {free.map(({ at, line }) => (
+              <option key={at} value={at}>
+                {textOf(line)}
+              </option>
+            ))}
+            {recipe.parts.map(({ id, name }) => (
+              <option key={id} value={`in ${id}`}>
+                one more in {name}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label className="labelled flex-1">
+          Write
+          <input
+            className="field"
+            value={text}
+            maxLength={500}
+            placeholder={old ? textOf(old) : '30 g pumpkin seeds'}
+            onChange={({ target }) => setText(target.value)}
+            onKeyDown={(event) => event.key === 'Enter' && add()}
+          />
+        </label>
+        <button className="btn" disabled={!read} onClick={add}>
+          Change
+        </button>
+        {old && (
+          <button className="btn" onClick={() => onChange([...changes, { at: place, out: true }])}>
+            Leave it out
+          </button>
+        )}
+      </div>
+      {read && (
+        <p className={`text-[12.5px] mt-1 ${matched ? 'muted' : 'bad'}`} role="status">
+          {matched ? `Counted as ${matched.name}.` : 'No food of the pantry is meant by these words yet.'}
+        </p>
+      )}
+    </>
+  );
+}
+
+/** What stays of a line when another stands in its place. */
+function keptOf({ scaling, retained, optional }: Line): Partial<Line> {
+  return { ...(scaling ? { scaling } : {}), ...(retained === undefined ? {} : { retained }), ...(optional ? { optional } : {}) };
+}
+
+function changeText(
+  change: VariantChange,
+  recipe: Recipe,
+  lines: readonly { readonly at: string; readonly line: Line }[],
+  textOf: (line: Line) => string,
+): string {
+  const partName = (id: string) => recipe.parts.find((part) => part.id === id)?.name ?? id;
+  if ('cookedWeight' in change) return `${partName(change.part)} weighs ${change.cookedWeight} g cooked`;
+  if ('part' in change) return `${textOf(change.line)}, more in ${partName(change.part)}`;
+  const old = lines.find(({ at }) => at === change.at)?.line;
+  const was = old ? textOf(old) : change.at;
+  return 'out' in change ? `without ${was}` : `${textOf(change.line)} in place of ${was}`;
+}
