@@ -36,11 +36,14 @@ export function freePort() {
 }
 
 /** A server on a database, ready to answer, with the demo kitchen if asked for. */
+/** The simulated shops answer quicker than real ones would: tests wait for all of them. */
+const QUICK_SHOPS = { PORTIONA_SHOP_DELAY: '30', PORTIONA_SHOP_PAUSE: '50' };
+
 export async function startServer(url, { demo }) {
   const port = await freePort();
   const home = mkdtempSync(join(tmpdir(), 'portiona-test-home-'));
   const child = spawn(process.execPath, [join(root, 'server/dist/main.js')], {
-    env: { ...process.env, DATABASE_URL: url, PORTIONA_HOME: home, PORTIONA_PORT: String(port), LOG_LEVEL: 'error' },
+    env: { ...QUICK_SHOPS, ...process.env, DATABASE_URL: url, PORTIONA_HOME: home, PORTIONA_PORT: String(port), LOG_LEVEL: 'error' },
     stdio: ['ignore', 'inherit', 'inherit'],
   });
   const address = `http://127.0.0.1:${port}`;

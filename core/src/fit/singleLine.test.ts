@@ -3,7 +3,7 @@ import { anyDish, dishOf, kitchenOf, recipeOf } from '../../test/kitchens.js';
 import { targetFigure } from '../brief/index.js';
 import { recipeFigures } from '../recipe/index.js';
 import { withChanges, withFactors } from './lineChange.js';
-import { singleLineChanges } from './singleLine.js';
+import { effectsOf, singleLineChanges } from './singleLine.js';
 
 const kitchen = kitchenOf({
   foods: [
@@ -59,4 +59,14 @@ test('each choice, taken, moves the figure by what was asked', () => {
       }
     }),
   );
+});
+
+test('a price that is not known makes no dish cheaper', () => {
+  const priced = kitchenOf({
+    foods: kitchen.content.foods,
+    packs: [{ food: 'rice', net: 1, unit: 'kg', price: '2.00', currency: 'EUR', shop: 'S', seen: '2031-03-01' }],
+  });
+  const [rice, oil] = ['rice', 'oil'].map((food) => recipeFigures(recipeOf([{ food, amount: 100, unit: 'g' }]), priced));
+  if (!rice || !oil) throw new Error('no figures');
+  expect(effectsOf(rice, oil, priced)).toMatchObject({ energyKcal: 137.5, usedCost: undefined });
 });

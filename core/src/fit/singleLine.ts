@@ -51,11 +51,12 @@ export function singleLineChanges(recipe: Recipe, figure: BriefFigure, by: numbe
     .sort((a, b) => Math.abs(a.change.factor - 1) - Math.abs(b.change.factor - 1));
 }
 
-/** How a serving's figures differ. */
+/** How a serving's figures differ; undefined too where one lacks what the other does not, so that both are "at least" of different things. */
 export function effectsOf(before: RecipeFigures, after: RecipeFigures, kitchen: Kitchen): Effects {
   const difference = (figure: BriefFigure) => {
-    const [then, now] = [amountOf(figure, before, kitchen), amountOf(figure, after, kitchen)];
-    return then === undefined || now === undefined ? undefined : now - then;
+    const [then, now] = [targetFigure({ figure }, before, kitchen), targetFigure({ figure }, after, kitchen)];
+    if (then.amount === undefined || now.amount === undefined || then.gaps.length !== now.gaps.length) return undefined;
+    return now.amount - then.amount;
   };
   return Object.fromEntries(EFFECT_FIGURES.map((figure) => [figure, difference(figure)])) as Effects;
 }

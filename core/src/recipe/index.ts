@@ -17,3 +17,4 @@ export * from './till.js';
 export * from './working.js';
 export * from './writtenGrams.js';
 export * from './variant.js';
+export * from './usualRetained.js';

@@ -8,6 +8,7 @@ const KEYS: readonly (readonly [string, string])[] = [
   ['Enter', 'new line below'],
   ['Up, Down', 'line above, line below'],
   ['Alt Up, Alt Down', 'move the line'],
+  ['Ctrl Up, Ctrl Down', 'a step more or less of it; with Shift ten'],
   ['Ctrl D', 'duplicate the line'],
   ['Ctrl Z, Shift Ctrl Z', 'undo, redo'],
   ['Alt O', 'optional, or counted'],

@@ -28,9 +28,11 @@ export function effectWords(effects: Effects, kitchen: Kitchen): string {
     word(protein, 1, 'g protein'),
     word(fibre, 1, 'g fibre'),
     word(salt, 2, 'g salt'),
-    usedCost === undefined || Math.abs(usedCost) < 0.005
-      ? ''
-      : `${sign(usedCost)}${priceText(Math.abs(usedCost), kitchen.settings.currency)}`.replace(' ', '\u00a0'),
+    usedCost === undefined
+      ? 'cost unknown'
+      : Math.abs(usedCost) < 0.005
+        ? ''
+        : `${sign(usedCost)}${priceText(Math.abs(usedCost), kitchen.settings.currency)}`.replace(' ', '\u00a0'),
   ].filter(Boolean);
   return said.length > 0 ? said.join(', ') : 'next to nothing';
 }

@@ -1,4 +1,5 @@
 import {
+  changesOf,
   keptReferences,
   lineFromText,
   lineText,
@@ -6,6 +7,8 @@ import {
   placeOf,
   scaledRecipe,
   snappedAmounts,
+  stepFactor,
+  withChanges,
   type Food,
   type FoodIndex,
   type Kitchen,
@@ -23,7 +26,7 @@ export interface LinePlace {
 }
 
 /** What stays with a line when its text changes: judgements made about it, not words of it. */
-const KEPT = ['retained', 'scaling', 'retention', 'state', 'fit', 'comment'] as const;
+const KEPT = ['retained', 'scaling', 'retention', 'state', 'as', 'fit', 'comment'] as const;
 
 /** The line that new text makes of an old one. A food once chosen stays while the words for it stay. */
 export function retyped(old: Line | undefined, text: string, index: FoodIndex, foods: ReadonlyMap<string, Food>, servings: number): Line {
@@ -153,6 +156,25 @@ export function scaledTo(recipe: Recipe, servings: number, kitchen: Kitchen, sna
       ),
     })),
   };
+}
+
+/** A line with keys changed; an undefined one is taken out. */
+export function withKeys(line: Line, change: { readonly [key in keyof Line]?: Line[key] | undefined }): Line {
+  return cleaned({ ...line, ...change } as Line);
+}
+
+/** A line's amount moved by so many of the steps a person weighs or measures in, never below one; its text follows. */
+export function nudgedLine(recipe: Recipe, place: LinePlace, steps: number): Recipe {
+  const part = recipe.parts[place.part];
+  const line = part?.lines[place.line];
+  if (!part || !line) return recipe;
+  const step = stepFactor(line, recipe);
+  if (step === undefined) return recipe;
+  // Up or down to the next whole step, so that 187 g becomes 190 g and not 192 g.
+  const now = 1 / step;
+  const next = Math.max(1, steps > 0 ? Math.floor(now + 1e-6) + steps : Math.ceil(now - 1e-6) + steps);
+  const changes = changesOf(recipe, new Map([[placeOf(part, place.line), next * step]]));
+  return changes.length === 0 ? recipe : withChanges(recipe, changes);
 }
 
 /** A line with a rule for scaling; without one it follows the servings. */

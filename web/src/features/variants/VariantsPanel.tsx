@@ -4,8 +4,9 @@ import {
   briefVerdict,
   promotedVariant,
   recipeFigures,
-  shownFigure,
+  targetFigure,
   variantRecipe,
+  type Figure,
   type Kitchen,
   type Printable,
   type Recipe,
@@ -105,9 +106,9 @@ export function VariantsPanel({ recipe, figures, here, onClose }: VariantsPanelP
                   <td>
                     {figureName(row)} <span className="faint">{figureUnit(row, kitchen.settings.currency)}</span>
                   </td>
-                  <td className="num">{amountText(row, amountOf(row, figures, kitchen), kitchen)}</td>
+                  <td className="num">{figureText(row, figureOf(row, figures, kitchen), kitchen)}</td>
                   {shown.map(({ index }) => (
-                    <Differing key={index} row={row} base={amountOf(row, figures, kitchen)} made={made[index]} kitchen={kitchen} />
+                    <Differing key={index} row={row} base={figureOf(row, figures, kitchen)} made={made[index]} kitchen={kitchen} />
                   ))}
                 </tr>
               ))}
@@ -187,23 +188,25 @@ export function VariantsPanel({ recipe, figures, here, onClose }: VariantsPanelP
 
 interface DifferingProps {
   readonly row: (typeof ROWS)[number];
-  readonly base: number | undefined;
+  readonly base: Figure;
   readonly made: RecipeFigures | undefined;
   readonly kitchen: Kitchen;
 }
 
 /** A figure of a variant, marked where it is another than the base's. */
 function Differing({ row, base, made, kitchen }: DifferingProps) {
-  const amount = made && amountOf(row, made, kitchen);
-  const [then, now] = [amountText(row, base, kitchen), amountText(row, amount, kitchen)];
+  const own = made && figureOf(row, made, kitchen);
+  const [then, now] = [figureText(row, base, kitchen), own ? figureText(row, own, kitchen) : '?'];
   const differs = then !== now;
+  const by =
+    own?.amount !== undefined && base.amount !== undefined && own.gaps.length === base.gaps.length ? own.amount - base.amount : undefined;
   return (
     <td className={`num ${differs ? 'differs' : 'faint'}`}>
       {now}
-      {differs && amount !== undefined && base !== undefined && (
+      {differs && by !== undefined && (
         <div className="src">
-          {amount > base ? '+' : '−'}
-          {amountText(row, Math.abs(amount - base), kitchen)}
+          {by > 0 ? '+' : '−'}
+          {amountText(row, Math.abs(by), kitchen)}
         </div>
       )}
     </td>
@@ -219,10 +222,13 @@ function tried(variant: Variant, recipe: Recipe, kitchen: Kitchen): RecipeFigure
   }
 }
 
-function amountOf(row: (typeof ROWS)[number], { perServing }: RecipeFigures, kitchen: Kitchen): number | undefined {
-  if (row === 'weight') return perServing.weight;
-  if (row === 'usedCost') return perServing.usedCost.amount;
-  return shownFigure(row, perServing.nutrients, kitchen.convention).amount;
+function figureOf(row: (typeof ROWS)[number], figures: RecipeFigures, kitchen: Kitchen): Figure {
+  return targetFigure({ figure: row }, figures, kitchen);
+}
+
+/** With "≥" where something is lacking. */
+function figureText(row: (typeof ROWS)[number], { amount, gaps }: Figure, kitchen: Kitchen): string {
+  return `${amount !== undefined && gaps.length > 0 ? '≥ ' : ''}${amountText(row, amount, kitchen)}`;
 }
 
 function amountText(row: (typeof ROWS)[number], amount: number | undefined, kitchen: Kitchen): string {

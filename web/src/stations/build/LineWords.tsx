@@ -7,12 +7,14 @@ import {
   nameOfLine,
   parseLineText,
   unitSlip,
+  usualRetained,
   type Food,
   type Line,
   type LineFigures,
 } from '@portiona/core';
 import type { LinePlace } from '../../features/recipes/editRecipe';
 import { numberText } from '../../ui/numberText';
+import { LineDetails } from './LineDetails';
 import { FoodPicker } from './FoodPicker';
 import type { SheetActions } from './Sheet';
 import { useStation } from '../station';
@@ -128,6 +130,11 @@ function Chips({
         <span className="chip">buy {numberText(weights.purchase, 0)} g</span>
       )}
       {weights && weights.eaten < weights.edible * 0.999 && <span className="chip">{numberText(weights.eaten, 0)} g eaten</span>}
+      {line.comment !== undefined && (
+        <span className="chip" title={line.comment}>
+          ✎<span className="sr"> comment: {line.comment}</span>
+        </span>
+      )}
       {line.optional && <span className="chip">optional</span>}
       {line.toTaste !== undefined && line.amount === undefined && (
         <ToTasteChip line={line} onWrite={(next) => actions.write(place, next)} />
@@ -153,9 +160,11 @@ function Understood({
   readonly figures: LineFigures | undefined;
   readonly actions: SheetActions;
 }) {
-  const { here } = useStation();
+  const { here, recipe } = useStation();
   const food = figures?.of.kind === 'food' ? figures.of.basis.food : undefined;
   const text = line.text ?? '';
+  const part = recipe.parts[place.part];
+  const offered = food && part ? usualRetained(line, part) : undefined;
   const slip = food ? undefined : unitSlip(parseLineText(text), here.index);
   return (
     <span className="under">
@@ -190,6 +199,16 @@ function Understood({
       {food && figures && !figures.weights && (
         <span className="bad">Nobody knows what one {line.unit ?? 'piece'} weighs: write grams, or give the food that measure.</span>
       )}
+      {offered && (
+        <button
+          className="chip warn"
+          title={`${offered.because}; a press counts it so`}
+          onClick={() => actions.write(place, { ...line, retained: offered.share })}
+        >
+          ▲ {offered.use}: {numberText(offered.share * 100, 0)} % eaten?
+        </button>
+      )}
+      {line.food !== undefined && <LineDetails line={line} name={text} onWrite={(next) => actions.write(place, next)} />}
       <span className="faint">Tab to change</span>
     </span>
   );

@@ -8,6 +8,7 @@ import {
   addPart,
   insertLines,
   moveLine,
+  nudgedLine,
   removeLine,
   replaceLine,
   replacePart,
@@ -181,6 +182,8 @@ function keyAction(event: React.KeyboardEvent, caret: Caret, recipe: Recipe): Ke
   const place: LinePlace = caret;
   const line = recipe.parts[caret.part]?.lines[caret.line];
   if (key === 'Enter' && !altKey && !ctrlKey) return { caret: { ...place, line: caret.empty ? caret.line : caret.line + 1, empty: true } };
+  if ((key === 'ArrowUp' || key === 'ArrowDown') && (ctrlKey || metaKey) && !altKey && !caret.empty)
+    return { recipe: nudgedLine(recipe, place, (key === 'ArrowUp' ? 1 : -1) * (event.shiftKey ? 10 : 1)), caret };
   if ((key === 'ArrowUp' || key === 'ArrowDown') && altKey && !caret.empty) {
     const moved = moveLine(recipe, place, key === 'ArrowUp' ? -1 : 1);
     return { recipe: moved.recipe, caret: { ...moved.place, empty: false } };

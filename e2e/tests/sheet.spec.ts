@@ -1,0 +1,32 @@
+import { docketFigure, expect, expectAccessible, expectSaved, startRecipe, test, typeLine } from './desk.js';
+
+test('an amount is nudged by keys, and what is said beside a line’s words counts', async ({ page }) => {
+  await startRecipe(page, 'Nudged', '1');
+  await typeLine(page, '187 g red lentils');
+  const line = page.locator('[data-row="0/0/line"]');
+  await page.keyboard.press('Control+ArrowUp');
+  await expect(line).toHaveValue('190 g red lentils');
+  await page.keyboard.press('Control+Shift+ArrowDown');
+  await expect(line).toHaveValue('140 g red lentils');
+  await page.keyboard.press('Control+z');
+  await expect(line).toHaveValue('190 g red lentils');
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('100 ml rapeseed oil, for the tray');
+  const energy = docketFigure(page, 'Energy').first();
+  const all = await energy.textContent();
+  await page.getByRole('button', { name: /tray oil: 50 % eaten\?/ }).click();
+  await expect(energy).not.toHaveText(all ?? '');
+  await page.locator('[data-row="0/1/line"]').focus();
+  await page.getByRole('button', { name: /^Details/ }).click();
+  const details = page.getByRole('dialog', { name: /Details of/ });
+  await expect(details.getByLabel('Eaten, %')).toHaveValue('50');
+  await details.getByRole('combobox', { name: /^Usual for/ }).selectOption('');
+  await expect(energy).toHaveText(all ?? '');
+  await details.getByLabel('Comment, on no card').fill('Half of it was left over in May.');
+  await details.getByRole('combobox', { name: /^Weighed as/ }).selectOption('AP');
+  await expectAccessible(page, '.menu');
+  await details.getByLabel('Comment, on no card').press('Escape');
+  await page.locator('[data-row="0/0/line"]').focus();
+  await expect(page.locator('.rows')).toContainText('comment: Half of it was left over in May.');
+  await expectSaved(page);
+});

@@ -1,0 +1,178 @@
+import { useState } from 'react';
+import { Popover } from 'radix-ui';
+import { METHODS, RETAINED_USES, type Line, type Method, type State } from '@portiona/core';
+import { withKeys } from '../../features/recipes/editRecipe';
+import { numberText } from '../../ui/numberText';
+
+const WEIGHED_AS = [
+  ['', 'as usual for it'],
+  ['AP', 'as bought'],
+  ['EP', 'the edible part'],
+] as const;
+const LINE_STATES = ['', 'raw', 'cooked', 'dry', 'drained'] as const;
+const METHOD_WORDS: Readonly<Record<Method, string>> = {
+  scale: 'scale',
+  pack: 'pack',
+  spoon: 'spoon',
+  cup: 'cup',
+  count: 'count',
+  eye: 'by eye',
+  assumed: 'assumed',
+};
+
+/** What is said of a line beside its words: how it is weighed, in which state, how much of it is eaten, and a remark. */
+export function LineDetails({
+  line,
+  name,
+  onWrite,
+}: {
+  readonly line: Line;
+  readonly name: string;
+  readonly onWrite: (line: Line) => void;
+}) {
+  const write = (change: { readonly [key in keyof Line]?: Line[key] | undefined }) => onWrite(withKeys(line, change));
+  return (
+    <Popover.Root>
+      <Popover.Trigger className="btn-quiet">
+        Details ▾<span className="sr"> of {name}</span>
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content
+          className="menu p-3 w-[330px] grid gap-2"
+          align="start"
+          sideOffset={4}
+          aria-label={`Details of ${name}`}
+          onEscapeKeyDown={leaveField}
+          onPointerDownOutside={leaveField}
+        >
+          <div className="pair">
+            <Select label="Weighed as" value={line.as ?? ''} of={WEIGHED_AS} onChange={(as) => write({ as: as === '' ? undefined : as })} />
+            <Select
+              label="In which state"
+              value={(LINE_STATES as readonly string[]).includes(line.state ?? '') ? (line.state ?? '') : ''}
+              of={LINE_STATES.map((state) => [state, state === '' ? 'as the food’s figures' : state] as const)}
+              onChange={(state) => write({ state: state === '' ? undefined : state })}
+            />
+          </div>
+          <EatenShare retained={line.retained} onChange={(retained) => write({ retained })} />
+          <Select
+            label="Measured by"
+            value={line.method ?? ''}
+            of={[['', 'as its unit is'] as const, ...METHODS.map((method) => [method, METHOD_WORDS[method]] as const)]}
+            onChange={(method) => write({ method: method === '' ? undefined : method })}
+          />
+          <Comment key={line.comment ?? ''} comment={line.comment} onChange={(comment) => write({ comment })} />
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}
+
+/** What is being written is taken before the fields go. */
+function leaveField(): void {
+  if (document.activeElement instanceof HTMLElement) document.activeElement.blur();
+}
+
+function Select<Value extends string>({
+  label,
+  value,
+  of,
+  onChange,
+}: {
+  readonly label: string;
+  readonly value: Value;
+  readonly of: readonly (readonly [Value, string])[];
+  readonly onChange: (value: Value) => void;
+}) {
+  return (
+    <label className="labelled">
+      {label}
+      <select className="field" value={value} onChange={({ target }) => onChange(target.value as Value)}>
+        {of.map(([one, words]) => (
+          <option key={one} value={one}>
+            {words}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}
+
+/** How much of the line is eaten, with what is usual by use. */
+function EatenShare({
+  retained,
+  onChange,
+}: {
+  readonly retained: number | undefined;
+  readonly onChange: (retained: number | undefined) => void;
+}) {
+  const [text, setText] = useState<string>();
+  const shown = text ?? (retained === undefined ? '' : String(Math.round(retained * 1000) / 10));
+  const percent = Number(shown.replace(',', '.'));
+  const sound = shown.trim() === '' || (Number.isFinite(percent) && percent >= 0 && percent <= 100);
+  const use = RETAINED_USES.find(({ share }) => share === retained);
+  return (
+    <div>
+      <div className="pair">
+        <label className="labelled">
+          Eaten, %
+          <input
+            className="field num"
+            inputMode="decimal"
+            value={shown}
+            placeholder="all of it"
+            aria-invalid={!sound}
+            onChange={({ target }) => setText(target.value)}
+            onBlur={() => {
+              if (text !== undefined && sound) onChange(text.trim() === '' ? undefined : percent / 100);
+              setText(undefined);
+            }}
+            onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
+          />
+        </label>
+        <label className="labelled">
+          Usual for
+          <select
+            className="field"
+            value={use?.use ?? ''}
+            onChange={({ target }) => onChange(RETAINED_USES.find((one) => one.use === target.value)?.share)}
+          >
+            <option value="">all is eaten</option>
+            {RETAINED_USES.map((one) => (
+              <option key={one.use} value={one.use}>
+                {one.use}, {numberText(one.share * 100, 0)} %
+              </option>
+            ))}
+          </select>
+        </label>
+      </div>
+      <p className="faint text-[12px] mt-1">
+        {use ? `${use.because}; weigh what is left over to be sure.` : 'Marinades, boiling water and tray oil are not all eaten.'}
+      </p>
+    </div>
+  );
+}
+
+/** A remark of the kitchen's own; it is on no card. */
+function Comment({
+  comment,
+  onChange,
+}: {
+  readonly comment: string | undefined;
+  readonly onChange: (comment: string | undefined) => void;
+}) {
+  const [text, setText] = useState(comment ?? '');
+  return (
+    <label className="labelled">
+      Comment, on no card
+      <textarea
+        className="field"
+        rows={2}
+        maxLength={1000}
+        value={text}
+        onChange={({ target }) => setText(target.value)}
+        onBlur={() => text.trim() !== (comment ?? '') && onChange(text.trim() === '' ? undefined : text.trim())}
+      />
+    </label>
+  );
+}
