@@ -35,10 +35,10 @@ export function freePort() {
   });
 }
 
-/** A server on a database, ready to answer, with the demo kitchen if asked for. */
 /** The simulated shops answer quicker than real ones would: tests wait for all of them. */
 const QUICK_SHOPS = { PORTIONA_SHOP_DELAY: '30', PORTIONA_SHOP_PAUSE: '50' };
 
+/** A server on a database, ready to answer, with the demo kitchen if asked for. */
 export async function startServer(url, { demo }) {
   const port = await freePort();
   const home = mkdtempSync(join(tmpdir(), 'portiona-test-home-'));

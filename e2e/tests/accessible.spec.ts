@@ -9,7 +9,7 @@ for (const [theme, rules] of [
   ['dark', ['color-contrast']],
 ] as const)
   test.describe(`axe finds nothing, ${theme}`, () => {
-    const look = (page: Page) => expectAccessible(page, 'body', rules && [...rules]);
+    const look = (page: Page) => expectAccessible(page, undefined, rules && [...rules]);
     test.use({ colorScheme: theme });
 
     test('recipes', async ({ page }) => {

@@ -56,11 +56,12 @@ const TAGS = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-prac
 /**
  * What axe finds wrong with the page as it stands, or with a part of it, which is quicker where the rest was looked at before.
  *
- * @param within selector of the part
+ * @param within selector of the part; left out: all of it
  * @param rules only these; left out: all
  */
-export async function expectAccessible(page: Page, within = 'body', rules?: string[]): Promise<void> {
-  const axe = new AxeBuilder({ page }).include(within);
+export async function expectAccessible(page: Page, within?: string, rules?: string[]): Promise<void> {
+  const axe = new AxeBuilder({ page });
+  if (within !== undefined) axe.include(within);
   const { violations } = await (rules ? axe.withRules(rules) : axe.withTags(TAGS)).analyze();
   expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ target }) => target.join(' ')).join(' | ')}`)).toEqual([]);
 }

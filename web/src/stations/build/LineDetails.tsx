@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Popover } from 'radix-ui';
-import { METHODS, RETAINED_USES, type Line, type Method, type State } from '@portiona/core';
+import { METHODS, RETAINED_USES, type Line, type Method } from '@portiona/core';
 import { withKeys } from '../../features/recipes/editRecipe';
 import { numberText } from '../../ui/numberText';
 
