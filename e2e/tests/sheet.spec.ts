@@ -30,3 +30,21 @@ test('an amount is nudged by keys, and what is said beside a line’s words coun
   await expect(page.locator('.rows')).toContainText('comment: Half of it was left over in May.');
   await expectSaved(page);
 });
+
+test('what is thrown away after cooking is taken off by its own composition', async ({ page }) => {
+  await startRecipe(page, 'Drained', '1');
+  await typeLine(page, '500 g beef mince');
+  await page.keyboard.press('Enter');
+  const energy = docketFigure(page, 'Energy').first();
+  const kcal = async () => Number(/[\d,]+/.exec((await energy.textContent()) ?? '')?.[0].replace(',', ''));
+  const before = await kcal();
+  await page.getByRole('button', { name: /^in the box/ }).click();
+  await page.getByLabel(/^Thrown away from .* after cooking$/).fill('20 g butter');
+  await expect(page.getByRole('dialog').getByRole('status')).toContainText('Counted as Butter');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('dialog')).toContainText(/20 g Butter.*, thrown away/);
+  await expect.poll(async () => before - (await kcal())).toBeGreaterThan(140);
+  await expectAccessible(page, '.menu');
+  await page.getByRole('button', { name: /^Count 20 g Butter/ }).click();
+  await expect.poll(kcal).toBe(before);
+});

@@ -160,7 +160,7 @@ export function scaledTo(recipe: Recipe, servings: number, kitchen: Kitchen, sna
 
 /** A line with keys changed; an undefined one is taken out. */
 export function withKeys(line: Line, change: { readonly [key in keyof Line]?: Line[key] | undefined }): Line {
-  return cleaned({ ...line, ...change } as Line);
+  return cleaned({ ...line, ...change });
 }
 
 /** A line's amount moved by so many of the steps a person weighs or measures in, never below one; its text follows. */

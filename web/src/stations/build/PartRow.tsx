@@ -5,6 +5,7 @@ import { removePart, replacePart } from '../../features/recipes/editRecipe';
 import { recipeActions } from '../../features/recipes/recipeSlice';
 import { NumberField } from '../../ui/NumberField';
 import { numberText } from '../../ui/numberText';
+import { Discards } from './Discards';
 import { shareText } from '../../working/workingTexts';
 
 interface PartRowProps {
@@ -49,6 +50,7 @@ export function PartRow({ part, at, figures, onWorking }: PartRowProps) {
               <ServedChoice part={part} onChange={change} />
               <CookedWeight part={part} figures={figures} onChange={change} />
               <PortionChoice part={part} servings={recipe.servings} onChange={change} />
+              <Discards part={part} onChange={(discards) => change({ discards })} />
               {recipe.parts.length > 1 && (
                 <button
                   className="btn-quiet bad justify-self-start"

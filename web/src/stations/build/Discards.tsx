@@ -1,0 +1,69 @@
+import { useState } from 'react';
+import { X } from 'lucide-react';
+import { amountWords, midpointOf, type Discard, type Part } from '@portiona/core';
+import { retyped } from '../../features/recipes/editRecipe';
+import { useStation } from '../station';
+
+interface DiscardsProps {
+  readonly part: Part;
+  readonly onChange: (discards: readonly Discard[] | undefined) => void;
+}
+
+/** What is thrown away after cooking, by its own composition: 30 g of drained fat are 30 g of fat less. */
+export function Discards({ part: { name, discards = [] }, onChange }: DiscardsProps) {
+  const { recipe, here } = useStation();
+  const [text, setText] = useState('');
+  const read = text.trim() === '' ? undefined : retyped(undefined, text, here.index, here.foodsById, recipe.servings);
+  const food = read?.food === undefined ? undefined : here.foodsById.get(read.food);
+  const ready = food !== undefined && read?.amount !== undefined;
+  const add = () => {
+    if (!food || read?.amount === undefined) return;
+    onChange([...discards, { food: food.id, amount: midpointOf(read.amount), unit: read.unit ?? 'g' }]);
+    setText('');
+  };
+  return (
+    <div>
+      {discards.map(({ food: id, amount, unit }, i) => {
+        const words = `${amountWords(amount, unit)} ${here.foodsById.get(id)?.name ?? id}`;
+        return (
+          <p key={i} className="flex justify-between items-center text-[13px]">
+            <span>{words}, thrown away</span>
+            <button
+              className="icon"
+              aria-label={`Count ${words} again`}
+              onClick={() => onChange(discards.length === 1 ? undefined : discards.filter((_, d) => d !== i))}
+            >
+              <X size={14} />
+            </button>
+          </p>
+        );
+      })}
+      <span className="flex gap-2 items-end">
+        <label className="labelled flex-1">
+          Thrown away after cooking
+          <input
+            className="field"
+            aria-label={`Thrown away from ${name} after cooking`}
+            value={text}
+            maxLength={200}
+            placeholder="30 g drained fat"
+            onChange={({ target }) => setText(target.value)}
+            onKeyDown={(event) => event.key === 'Enter' && add()}
+          />
+        </label>
+        <button className="btn" disabled={!ready} onClick={add}>
+          Add
+        </button>
+      </span>
+      {read && (
+        <p className={`text-[12px] mt-0.5 ${ready ? 'faint' : 'bad'}`} role="status">
+          {!food
+            ? 'No food of the pantry is meant by these words yet.'
+            : ready
+              ? `Counted as ${food.name}.`
+              : 'Say how much, such as 30 g.'}
+        </p>
+      )}
+    </div>
+  );
+}
