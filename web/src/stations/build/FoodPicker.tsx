@@ -34,7 +34,15 @@ export function FoodPicker({ line, onPick }: { readonly line: Line; readonly onP
   );
 }
 
-/** The line with another food; sought by other words, it is called by the food's own from then on. */
+/** Whether words could mean a food: another onion is still an onion, rice is no lentil. */
+function isMeantBy(words: string, food: Food, here: KitchenHere): boolean {
+  return here.index.find(words, MOST_MEANT).some((one) => one.food.id === food.id);
+}
+
+/** Foods that words are thought to mean, nearest first. */
+const MOST_MEANT = 20;
+
+/** The line with another food; one that its words cannot mean is called by its own name from then on. */
 function swapped(line: Line, food: Food, otherWords: boolean, here: KitchenHere, recipe: Recipe): Line {
   const next = withFood(line, food, here.index, recipe.servings);
   if (!otherWords || line.food === undefined || line.food === food.id) return next;
@@ -61,7 +69,7 @@ function Choices({
   const everywhere = useFindFoodsQuery({ q: asked, limit: '8' }, { skip: asked.length < 2 }).data ?? [];
   const further = new Map(everywhere.filter(({ food }) => !here.foodsById.has(food.id)).map(({ food }) => [food.id, food]));
   const found = [...athand, ...[...further.values()].slice(0, 5).map((food) => asFood(food).document)];
-  const pick = (food: Food) => onPick(food, further.get(food.id), sought.trim() !== words);
+  const pick = (food: Food) => onPick(food, further.get(food.id), !isMeantBy(words, food, here));
   const effects = useSwapEffects(line, current ? athand : []);
   return (
     <>
