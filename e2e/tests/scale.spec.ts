@@ -48,6 +48,7 @@ test('a dish is scaled by rule, to boxes, to what is there, to a weight and to a
 
 test('what drives a dish: shares by line and part, each a way to the working', async ({ page }) => {
   await page.goto('/recipes/smoky-lentil-and-squash-dal/build');
+  await docketFigure(page, 'Energy').first().waitFor();
   await page.keyboard.press('Alt+d');
   const panel = page.getByRole('region', { name: 'What drives it' });
   await expect(panel).toContainText(/\d of 1\d lines bring (7|8|9)\d % of its energy/);
