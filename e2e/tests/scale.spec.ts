@@ -19,7 +19,7 @@ test('a dish is scaled by rule, to boxes, to what is there, to a weight and to a
   await expect(row(/Paprika/)).toContainText('2 tbsp');
   await panel.getByLabel(/How Salt.* scales/).selectOption('ratioTo');
   await expect(panel.getByLabel(/What Salt.* is a share of/)).toBeVisible();
-  await expect(panel).toContainText(/By the lines’ own rules a box changes by .*; snapping adds/);
+  await expect(panel).toContainText(/By the lines’ own rules a box changes by .*; snapping changes it by/);
   await expectAccessible(page, '.working');
   await panel.getByRole('button', { name: 'Make it 10 boxes' }).click();
   await expect(said(page, 'For 10 boxes now. Ctrl Z takes it back.')).toBeVisible();

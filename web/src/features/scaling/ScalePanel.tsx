@@ -123,7 +123,7 @@ function tried(recipe: Recipe, servings: number, kitchen: Kitchen, snap: boolean
     const name = recipe.servingName ?? 'serving';
     const says = [
       rules === 'next to nothing' ? `The ${name} stays as it is` : `By the lines’ own rules a ${name} changes by ${rules}`,
-      ...(drift === '' ? [] : [`snapping adds ${drift} to it`]),
+      ...(drift === '' ? [] : [`snapping changes it by ${drift}`]),
     ].join('; ');
     return { recipe: scaled, trouble: undefined, says: `${says}.` };
   } catch (error) {
