@@ -1,9 +1,10 @@
-import { briefJudgements, targetBand, targetFigure, USUAL_WITHIN, type TargetJudgement } from '../brief/index.js';
+import { briefJudgements, targetBand, targetFigure, type TargetJudgement } from '../brief/index.js';
 import { recipeFigures, type Brief, type Kitchen, type Recipe, type RecipeFigures, type Target } from '../recipe/index.js';
-import type { Band } from '../sureness/index.js';
 import { changesOf, stepFactor, withChanges, withFactors, type LineChange } from './lineChange.js';
-import { Programme, type Solve, type Terms } from './programme.js';
-import { stretchedLines, type Stretch, type StretchedLine } from './stretch.js';
+import { anywhere, roundings, SAME_FACTOR, stretches, wholeSteps } from './factorRows.js';
+import { aimOf, limitRows, SAFE, type Aim } from './limitRows.js';
+import { Programme, type Solve } from './programme.js';
+import { stretchedLines, type StretchedLine } from './stretch.js';
 
 /** Amounts changed so that a dish meets its brief. */
 export interface FitProposal {
@@ -46,12 +47,6 @@ export type FitAnswer =
   /** Of these nothing is known. */
   | { readonly kind: 'unknown'; readonly targets: readonly Target[] };
 
-/** Stretching a line by these shares costs so much a share: many small changes are rather made than one that spoils the dish. */
-const SLOPES: readonly (readonly [share: number, cost: number])[] = [
-  [0.1, 1],
-  [0.15, 1.6],
-  [Infinity, 3],
-];
 /** A wish missed by a share of it costs as many shares of a line. */
 const WISH_COST = 4;
 /** What a target is missed by weighs more than any change of lines, where the nearest is sought. */
@@ -59,8 +54,6 @@ const MISS_COST = 1000;
 /** How far a factor is moved to see what it does. */
 const NUDGE = 1e-3;
 const MOST_ROUNDS = 5;
-/** Nearer to 1 is 1: the solver's last digits. */
-const SAME_FACTOR = 1e-6;
 /** Amounts are brought to the usual steps, or where that cannot be further away or to finer ones; where few lines move, further. */
 const ROUNDINGS = [
   { share: 1, reach: 0, most: Infinity },
@@ -73,10 +66,6 @@ const ROUNDINGS = [
 const ROUNDING_GAP = 0.05;
 /** Figures foretold as near as this are linear. */
 const FORETOLD = 1e-8;
-/** Limits are kept by this share more: twice what the solver lets a row be out by, so that no arithmetic decides a verdict. */
-const SAFE = 2e-6;
-/** A share of "about" that stays to aim at, however wide the band is. */
-const LEAST_ROOM = 0.2;
 
 /**
  * Changes amounts as little as possible so that a dish keeps to the targets of its brief: a linear programme, mixed-integer
@@ -348,146 +337,6 @@ class Fit {
   #judged(figures: RecipeFigures): TargetJudgement[] {
     return briefJudgements(figures, { targets: this.targets }, this.kitchen).filter((one) => one.kind === 'target');
   }
-}
-
-/** What moving a line by a share of itself costs, either way alike. */
-function costOf(share: number): number {
-  let [left, cost] = [Math.abs(share), 0];
-  for (const [length, slope] of SLOPES) {
-    cost += slope * Math.min(length, left);
-    left = Math.max(0, left - length);
-  }
-  return cost;
-}
-
-/** A factor that moves freely: a little dearer the further it goes. */
-function stretches(
-  programme: Programme,
-  x: string,
-  name: string,
-  weight: number,
-  { low, high }: { readonly low: number; readonly high: number },
-): void {
-  const terms: [string, number][] = [[x, 1]];
-  for (const [sign, reach, letter] of [
-    [-1, high - 1, 'p'],
-    [1, 1 - low, 'n'],
-  ] as const) {
-    let left = Math.max(0, reach);
-    SLOPES.forEach(([share, cost], s) => {
-      const length = Math.min(share, left);
-      left -= length;
-      if (length > 0) terms.push([programme.variable(`${letter}${name}s${s}`, 0, length, { cost: cost * weight }), sign]);
-    });
-  }
-  programme.row(terms, '=', 1);
-}
-
-/**
- * A factor of whole steps: between two of them it costs in proportion, which is dearer than moving freely and so leaves the
- * solver less to search.
- */
-function wholeSteps(
-  programme: Programme,
-  x: string,
-  name: string,
-  weight: number,
-  { step, least, most }: { readonly step: number; readonly least: number; readonly most: number },
-): void {
-  const k = programme.variable(`k${name}`, least, most, { whole: true });
-  programme.row(
-    [
-      [x, 1],
-      [k, -step],
-    ],
-    '=',
-    0,
-  );
-  const cost = (count: number) => costOf(count * step - 1) * weight;
-  // The cost is the highest of the lines through two neighbours: it curves upwards.
-  const c = programme.variable(`c${name}`, 0, Infinity, { cost: 1 });
-  for (let count = least; count < most; count++) {
-    const slope = cost(count + 1) - cost(count);
-    programme.row(
-      [
-        [c, 1],
-        [k, -slope],
-      ],
-      '>=',
-      cost(count) - slope * count,
-    );
-  }
-  if (least === most) programme.row([[c, 1]], '>=', cost(least));
-}
-
-/** A factor within its bounds, at no cost. */
-function anywhere(programme: Programme, x: string, name: string, stretch: Exclude<Stretch, { readonly kind: 'stays' | 'with' }>): void {
-  if (stretch.kind === 'free') {
-    programme.row([[x, 1]], '>=', stretch.low);
-    return programme.row([[x, 1]], '<=', stretch.high);
-  }
-  const k = programme.variable(`k${name}`, stretch.least, stretch.most, { whole: true });
-  programme.row(
-    [
-      [x, 1],
-      [k, -stretch.step],
-    ],
-    '=',
-    0,
-  );
-}
-
-interface Rounded {
-  readonly found: number;
-  readonly step: number;
-  readonly low: number;
-  readonly high: number;
-  /** Steps further than the nearest below and above. */
-  readonly reach: number;
-}
-
-/** A factor found, brought to a whole number of steps near it that its bounds allow; it stays where they allow none. */
-function roundings(programme: Programme, x: string, name: string, weight: number, { found, step, low, high, reach }: Rounded): void {
-  if (Math.abs(found - 1) < SAME_FACTOR) return programme.row([[x, 1]], '=', 1);
-  const below = Math.floor(found / step + SAME_FACTOR);
-  const least = Math.max(1, below - reach, Math.ceil(low / step - SAME_FACTOR));
-  const most = Math.min(below + 1 + reach, Math.floor(high / step + SAME_FACTOR));
-  if (least > most) programme.row([[x, 1]], '=', found);
-  else wholeSteps(programme, x, name, weight, { step, least, most });
-}
-
-interface LimitedFigure {
-  readonly moved: Terms;
-  /** Of the figure, beside what the variables give. */
-  readonly constant: number;
-  /** Of missing it by a whole share of the target; Infinity: it may not be missed. */
-  readonly price: number;
-  readonly name: string;
-}
-
-/** Rows that keep a figure within an aim, in shares of the target so that all rows are of one size. */
-function limitRows(programme: Programme, { moved, constant, price, name }: LimitedFigure, aim: Aim, scale: number): void {
-  const terms: Terms = moved.map(([variable, slope]) => [variable, slope / scale]);
-  const miss: Terms = Number.isFinite(price) ? [[programme.variable(`${name}miss`, 0, Infinity, { cost: price }), 1]] : [];
-  if (aim.high !== undefined)
-    programme.row([...terms, ...miss.map(([variable]) => [variable, -1] as const)], '<=', (aim.high - constant) / scale);
-  if (aim.low !== undefined) programme.row([...terms, ...miss], '>=', (aim.low - constant) / scale);
-}
-
-interface Aim {
-  readonly low?: number;
-  readonly high?: number;
-}
-
-/** Where a figure is to come to: within its limits, and where bands count with room for the band beside it. */
-function aimOf({ is, amount: limit, within = USUAL_WITHIN }: Target, amount: number, band: Band | undefined): Aim {
-  const [below, above] = band ? [amount - band[0], band[1] - amount] : [0, 0];
-  const safe = Math.abs(limit) * SAFE;
-  if (is === 'at most') return { high: limit - above - safe };
-  if (is === 'at least') return { low: limit + below + safe };
-  const room = limit * within;
-  const left = (side: number) => Math.max(room - side, room * LEAST_ROOM) - safe;
-  return { low: limit - left(below), high: limit + left(above) };
 }
 
 /** Whether slopes taken elsewhere say what the figures are here: they then do everywhere between, the figures being linear. */
