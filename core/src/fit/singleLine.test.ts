@@ -66,7 +66,8 @@ test('a price that is not known makes no dish cheaper', () => {
     foods: kitchen.content.foods,
     packs: [{ food: 'rice', net: 1, unit: 'kg', price: '2.00', currency: 'EUR', shop: 'S', seen: '2031-03-01' }],
   });
-  const [rice, oil] = ['rice', 'oil'].map((food) => recipeFigures(recipeOf([{ food, amount: 100, unit: 'g' }]), priced));
+  const RICE = { food: 'rice', amount: 100, unit: 'g' };
+  const [rice, oil] = ['rice', 'oil'].map((food) => recipeFigures(recipeOf([RICE, { food, amount: 100, unit: 'g' }]), priced));
   if (!rice || !oil) throw new Error('no figures');
   expect(effectsOf(rice, oil, priced)).toMatchObject({ energyKcal: 137.5, usedCost: undefined });
 });
