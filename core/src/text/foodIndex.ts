@@ -2,14 +2,17 @@ import { distance } from 'fastest-levenshtein';
 import type { Food } from '../food/index.js';
 import { searchWords } from './searchWords.js';
 
+/** What is found by its names: a food, or something that is asked for like one. */
+export type NamedThing = Pick<Food, 'id' | 'name' | 'names' | 'source' | 'state'>;
+
 /** A food found for words, the better the nearer to 1. */
-export interface FoodMatch {
-  readonly food: Food;
+export interface FoodMatch<Thing extends NamedThing = Food> {
+  readonly food: Thing;
   readonly score: number;
 }
 
-interface IndexedName {
-  readonly food: Food;
+interface IndexedName<Thing extends NamedThing> {
+  readonly food: Thing;
   readonly words: readonly string[];
   /** A name other than the food's own. */
   readonly other: boolean;
@@ -47,15 +50,15 @@ const REMEMBERED = 2000;
 export const SURE_ENOUGH = 0.62;
 
 /** Finds foods by words, tolerant of plurals, accents, word order and small slips. Made once per list of foods. */
-export class FoodIndex {
-  readonly #names: readonly IndexedName[];
+export class FoodIndex<Thing extends NamedThing = Food> {
+  readonly #names: readonly IndexedName<Thing>[];
   readonly #vocabulary: ReadonlySet<string>;
   readonly #athand: ReadonlySet<string>;
   /** Words asked for before, with every known word like them: what is typed repeats with each key. */
   readonly #alike = new Map<string, ReadonlyMap<string, number>>();
 
   /** @param athand ids of foods that are bought or cooked with already: of two that fit, these go first */
-  constructor(foods: readonly Food[], athand: ReadonlySet<string> = NONE) {
+  constructor(foods: readonly Thing[], athand: ReadonlySet<string> = NONE) {
     this.#athand = athand;
     this.#names = foods.flatMap((food) =>
       [food.name, ...(food.names ?? [])].map((name, i) => ({ food, words: searchWords(name), other: i > 0 })),
@@ -69,10 +72,10 @@ export class FoodIndex {
    * @param words as typed: "red lentils"
    * @param limit most foods returned
    */
-  find(words: string, limit = 6): FoodMatch[] {
+  find(words: string, limit = 6): FoodMatch<Thing>[] {
     const asked = searchWords(words).map((word) => ({ word, alike: this.#wordsLike(word) }));
     if (asked.length === 0) return [];
-    const best = new Map<string, FoodMatch>();
+    const best = new Map<string, FoodMatch<Thing>>();
     for (const name of this.#names) {
       const score = scoreOf(asked, name, this.#athand.has(name.food.id));
       const sofar = best.get(name.food.id);
@@ -98,7 +101,7 @@ export class FoodIndex {
   }
 
   /** The one food the words mean, or undefined when none is sure enough. */
-  best(words: string): Food | undefined {
+  best(words: string): Thing | undefined {
     const [first] = this.find(words, 1);
     return first && first.score >= SURE_ENOUGH ? first.food : undefined;
   }
@@ -113,7 +116,7 @@ interface AskedWord {
  * How much of what was asked the name says, and how little it says beside. A label of one's own goes before a table row,
  * the raw food before the cooked one.
  */
-function scoreOf(asked: readonly AskedWord[], { food, words, other }: IndexedName, athand: boolean): number {
+function scoreOf(asked: readonly AskedWord[], { food, words, other }: IndexedName<NamedThing>, athand: boolean): number {
   const said = words.map(() => 0);
   let weight = 0;
   let met = 0;

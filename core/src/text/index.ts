@@ -5,6 +5,7 @@ export * from './leadingNumber.js';
 export * from './lineFromText.js';
 export * from './lineText.js';
 export * from './parseLineText.js';
+export * from './partLineFromText.js';
 export * from './readLabelText.js';
 export * from './readRecipe.js';
 export * from './recipeFromRead.js';

@@ -26,6 +26,7 @@ const ROWS: readonly (readonly [unit: string, aliases: string, times?: number])[
   ['quart', 'quart quarts qt qts'],
   ['can', 'can cans tin tins'],
   ['pack', 'pack packs pkg pkt pkts'],
+  ['serving', 'serving servings portion portions'],
   ['turn', 'turn turns grind grinds'],
 ];
 

@@ -4,6 +4,7 @@ import { FoodRevisionEntity } from '../foods/foodRevision.entity.js';
 import { FoodEntity } from '../foods/food.entity.js';
 import { KitchenEntity } from '../kitchens/kitchen.entity.js';
 import { PackEntity } from '../packs/pack.entity.js';
+import { RecipeBaseEntity } from '../recipes/recipeBase.entity.js';
 import { RecipeEntity } from '../recipes/recipe.entity.js';
 import { RecipeFoodEntity } from '../recipes/recipeFood.entity.js';
 import { RecipeRevisionEntity } from '../recipes/recipeRevision.entity.js';
@@ -16,6 +17,7 @@ import { FoodTables1764300000003 } from './migrations/foodTables.migration.js';
 import { Kitchens1764000000001 } from './migrations/kitchens.migration.js';
 import { Pantry1764200000002 } from './migrations/pantry.migration.js';
 import { PublishedCards1764600000006 } from './migrations/publishedCards.migration.js';
+import { RecipeBases1764700000007 } from './migrations/recipeBases.migration.js';
 import { Receipts1764400000004 } from './migrations/receipts.migration.js';
 import { Refreshes1764500000005 } from './migrations/refreshes.migration.js';
 
@@ -32,6 +34,7 @@ export function dataSourceOptions(url: string | undefined): DataSourceOptions {
       RecipeEntity,
       RecipeRevisionEntity,
       RecipeFoodEntity,
+      RecipeBaseEntity,
       TableImportEntity,
       TableMappingEntity,
       ReceiptNameEntity,
@@ -46,6 +49,7 @@ export function dataSourceOptions(url: string | undefined): DataSourceOptions {
       Receipts1764400000004,
       Refreshes1764500000005,
       PublishedCards1764600000006,
+      RecipeBases1764700000007,
     ],
     migrationsRun: true,
     migrationsTransactionMode: 'all',

@@ -1,7 +1,8 @@
 import { ApiProperty } from '@nestjs/swagger';
 
-/** A food whose composition was edited since the recipe was agreed to rest on it. */
-export class MovedFoodDto {
+/** A food whose composition, or a recipe whose parts were edited since the recipe was agreed to rest on it. */
+export class MovedDto {
+  @ApiProperty({ enum: ['food', 'recipe'] }) kind: 'food' | 'recipe';
   @ApiProperty() id: string;
   @ApiProperty() name: string;
   @ApiProperty({ description: 'When it was edited last, ISO time' }) savedAt: string;
@@ -18,9 +19,9 @@ export class BasisFiguresDto {
   @ApiProperty({ type: Number, nullable: true, description: 'Major units' }) usedCost: number | null;
 }
 
-/** What a recipe rests on: foods that have moved under it, and by how much its serving moved with them. */
+/** What a recipe rests on: foods and other recipes that have moved under it, and by how much its serving moved with them. */
 export class BasisDto {
-  @ApiProperty({ type: [MovedFoodDto] }) moved: MovedFoodDto[];
-  @ApiProperty({ type: BasisFiguresDto, description: 'With the compositions it was agreed to rest on' }) before: BasisFiguresDto;
-  @ApiProperty({ type: BasisFiguresDto, description: 'With the foods as they stand' }) now: BasisFiguresDto;
+  @ApiProperty({ type: [MovedDto] }) moved: MovedDto[];
+  @ApiProperty({ type: BasisFiguresDto, description: 'With what it was agreed to rest on' }) before: BasisFiguresDto;
+  @ApiProperty({ type: BasisFiguresDto, description: 'With everything as it stands' }) now: BasisFiguresDto;
 }

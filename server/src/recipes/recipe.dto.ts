@@ -52,9 +52,17 @@ export class ListedRecipeDto {
   @ApiProperty({ description: 'Findings to look at' }) look: number;
 }
 
-/** A recipe to work on, with the other recipes whose parts it takes. */
+/** A dish that takes parts of a recipe. */
+export class UsedInDto {
+  @ApiProperty() id: string;
+  @ApiProperty() title: string;
+  @ApiProperty({ type: [String], description: 'Ids of the parts it takes' }) parts: string[];
+}
+
+/** A recipe to work on, with the other recipes whose parts it takes, and the dishes that take its own. */
 export class OpenRecipeDto extends SavedDto {
   @ApiProperty({ type: [Object], description: 'Other recipes that it draws on, as in the kitchen file' }) bases: object[];
+  @ApiProperty({ type: [UsedInDto], description: 'Dishes not put away that take parts of it, by title' }) usedIn: UsedInDto[];
 }
 
 /** What a serving of a recipe gains when one food stands in another's place; null where nobody knows. */

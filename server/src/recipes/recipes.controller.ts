@@ -1,6 +1,8 @@
 import { Body, Controller, Delete, Get, HttpCode, Param, Post, Put, Query } from '@nestjs/common';
 import { ApiCreatedResponse, ApiNoContentResponse, ApiOkResponse, ApiOperation, ApiQuery, ApiTags } from '@nestjs/swagger';
 import { NewDto, SavedDto, SaveDto } from '../http/saved.dto.js';
+import { DishDto, TakeablePartDto } from './bases.dto.js';
+import { BasesService } from './bases.service.js';
 import { BasisDto } from './basis.dto.js';
 import { BasisService } from './basis.service.js';
 import { ListedRecipeDto, OpenRecipeDto, SwapsDto } from './recipe.dto.js';
@@ -12,6 +14,7 @@ export class RecipesController {
   constructor(
     private readonly recipes: RecipesService,
     private readonly basis: BasisService,
+    private readonly bases: BasesService,
   ) {}
 
   @Get()
@@ -30,6 +33,14 @@ export class RecipesController {
     return this.recipes.swaps(from, to);
   }
 
+  @Get('parts')
+  @ApiOperation({ operationId: 'takeableParts', summary: 'Parts that a recipe can take lines of' })
+  @ApiQuery({ name: 'for', description: 'The recipe that is to take them: none that is built on it is among them' })
+  @ApiOkResponse({ type: [TakeablePartDto] })
+  takeable(@Query('for') of = ''): Promise<TakeablePartDto[]> {
+    return this.bases.takeable(of);
+  }
+
   @Get(':id')
   @ApiOperation({ operationId: 'openRecipe', summary: 'One recipe at its newest revision' })
   @ApiOkResponse({ type: OpenRecipeDto })
@@ -37,8 +48,15 @@ export class RecipesController {
     return this.recipes.open(id);
   }
 
+  @Get(':id/dishes')
+  @ApiOperation({ operationId: 'dishesOf', summary: 'Dishes that take parts of the recipe, and what moved in them' })
+  @ApiOkResponse({ type: [DishDto] })
+  dishes(@Param('id') id: string): Promise<DishDto[]> {
+    return this.bases.dishes(id);
+  }
+
   @Get(':id/basis')
-  @ApiOperation({ operationId: 'recipeBasis', summary: 'Foods edited under the recipe since, and how its serving moved' })
+  @ApiOperation({ operationId: 'recipeBasis', summary: 'Foods and bases edited under the recipe since, and how its serving moved' })
   @ApiOkResponse({ type: BasisDto })
   basisOf(@Param('id') id: string): Promise<BasisDto> {
     return this.basis.get(id);
@@ -46,7 +64,7 @@ export class RecipesController {
 
   @Post(':id/basis')
   @HttpCode(204)
-  @ApiOperation({ operationId: 'acceptBasis', summary: 'Takes the foods as they stand for what the recipe rests on' })
+  @ApiOperation({ operationId: 'acceptBasis', summary: 'Takes foods and bases as they stand for what the recipe rests on' })
   @ApiNoContentResponse()
   acceptBasis(@Param('id') id: string): Promise<void> {
     return this.basis.accept(id);

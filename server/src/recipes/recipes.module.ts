@@ -3,6 +3,7 @@ import { FoodsModule } from '../foods/foods.module.js';
 import { KitchensModule } from '../kitchens/kitchens.module.js';
 import { PacksModule } from '../packs/packs.module.js';
 import { BriefsController } from './briefs.controller.js';
+import { BasesService } from './bases.service.js';
 import { BasisService } from './basis.service.js';
 import { RecipesController } from './recipes.controller.js';
 import { RecipesService } from './recipes.service.js';
@@ -10,7 +11,7 @@ import { RecipesService } from './recipes.service.js';
 @Module({
   imports: [KitchensModule, FoodsModule, PacksModule],
   controllers: [RecipesController, BriefsController],
-  providers: [RecipesService, BasisService],
+  providers: [RecipesService, BasisService, BasesService],
   exports: [RecipesService],
 })
 export class RecipesModule {}

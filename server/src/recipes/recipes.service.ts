@@ -8,7 +8,7 @@ import {
   RecipeEntry,
   swapEffect,
   usualGrams,
-  type Line,
+  type Fault,
   type Recipe,
 } from '@portiona/core';
 import { DataSource, In, IsNull, Not, type EntityManager } from 'typeorm';
@@ -19,11 +19,13 @@ import { readBody } from '../http/readBody.js';
 import type { SavedDto } from '../http/saved.dto.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
 import { PacksService } from '../packs/packs.service.js';
-import type { BriefVerdictDto, ListedRecipeDto, OpenRecipeDto, SwapsDto } from './recipe.dto.js';
+import type { BriefVerdictDto, ListedRecipeDto, OpenRecipeDto, SwapsDto, UsedInDto } from './recipe.dto.js';
 import { RecipeEntity } from './recipe.entity.js';
 import { toBriefVerdict, toListedRecipe, toRecipe, toSavedRecipe, toSwap } from './recipe.mapper.js';
+import { RecipeBaseEntity } from './recipeBase.entity.js';
 import { RecipeFoodEntity } from './recipeFood.entity.js';
 import { RecipeRevisionEntity } from './recipeRevision.entity.js';
+import { basesOf, foodsOf, partsTaken } from './usedBy.js';
 
 @Injectable()
 export class RecipesService {
@@ -77,7 +79,7 @@ export class RecipesService {
   /** @throws NotFoundError */
   async open(id: string): Promise<OpenRecipeDto> {
     const saved = await this.get(id);
-    return { ...saved, bases: await this.#basesOf(saved.document as Recipe) };
+    return { ...saved, bases: await this.basesOf(saved.document as Recipe), usedIn: await this.#usedIn(id) };
   }
 
   /** @throws NotFoundError */
@@ -99,6 +101,14 @@ export class RecipesService {
       .where('content.kitchen_id = :kitchenId', { kitchenId })
       .getMany();
     return rows.map(toRecipe);
+  }
+
+  /** Ids of the recipes that are put away. */
+  async away(): Promise<ReadonlySet<string>> {
+    const heads = await this.database
+      .getRepository(RecipeEntity)
+      .find({ select: { id: true }, where: { kitchenId: await this.kitchens.id(), archivedAt: Not(IsNull()) } });
+    return new Set(heads.map(({ id }) => id));
   }
 
   /** A kitchen to compute in: these recipes with every food and pack they can need. */
@@ -173,13 +183,22 @@ export class RecipesService {
 
   async #writeRevision(manager: EntityManager, kitchenId: string, revision: number, document: RecipeEntry): Promise<void> {
     await manager.insert(RecipeRevisionEntity, { kitchenId, recipeId: document.id, revision, document });
-    const foods = [...new Set(foodsOf(document))];
+    const foods = foodsOf(document);
     await manager.delete(RecipeFoodEntity, { kitchenId, recipeId: document.id, foodId: Not(In(foods)) });
-    // What it rested on stays what it rested on: only a food that is new to it is taken as it is now.
+    // What it rested on stays what it rested on: only a food or a base that is new to it is taken as it is now.
     await manager.query(
       `INSERT INTO recipe_foods (kitchen_id, recipe_id, food_id, food_revision)
        SELECT kitchen_id, $2, id, revision FROM foods WHERE kitchen_id = $1 AND id = ANY($3) ON CONFLICT DO NOTHING`,
       [kitchenId, document.id, foods],
+    );
+    const bases = basesOf(document);
+    await manager.delete(RecipeBaseEntity, { kitchenId, recipeId: document.id, baseId: Not(In(bases)) });
+    // A base that stands later in the same kitchen file is taken at its first revision.
+    await manager.query(
+      `INSERT INTO recipe_bases (kitchen_id, recipe_id, base_id, base_revision)
+       SELECT $1, $2, base.id, COALESCE((SELECT revision FROM recipes WHERE kitchen_id = $1 AND id = base.id), 1)
+       FROM unnest($3::text[]) AS base (id) ON CONFLICT DO NOTHING`,
+      [kitchenId, document.id, bases],
     );
   }
 
@@ -192,45 +211,57 @@ export class RecipesService {
 
   async #read(found: object): Promise<RecipeEntry> {
     const document = readBody(RecipeEntry, found, 'document');
-    const foods = new Map((await this.foods.known([...new Set(foodsOf(document))])).map((food) => [food.id, food]));
-    const bases = await this.#basesOf(document);
+    const foods = new Map((await this.foods.known(foodsOf(document))).map((food) => [food.id, food]));
+    const bases = await this.basesOf(document);
     const all = [document, ...bases.filter(({ id }) => id !== document.id)];
     const faults = [
       ...recipeFaults(document, foods, all, await this.kitchens.settings(), 'document'),
       ...circleFaults([document, ...all.slice(1)], ['document']),
+      ...(await this.#takenPartFaults(document)),
     ];
     if (faults.length > 0) throw new UnreadableError(faults);
     return document;
   }
 
+  /** Parts that other recipes take lines of, and that a recipe would no longer have. */
+  async #takenPartFaults({ id, parts }: Recipe): Promise<Fault[]> {
+    const has = new Set(parts.map((part) => part.id));
+    return (await this.#dishesOn(id)).flatMap((dish) =>
+      partsTaken(dish, id)
+        .filter((part) => !has.has(part))
+        .map((part) => ({
+          path: 'document.parts',
+          message: `"${dish.title}" takes its part "${part}"; take that line out there first, or put the part back`,
+        })),
+    );
+  }
+
+  async #usedIn(id: string): Promise<UsedInDto[]> {
+    const [dishes, away] = [await this.#dishesOn(id), await this.away()];
+    return dishes
+      .filter((dish) => !away.has(dish.id))
+      .map((dish) => ({ id: dish.id, title: dish.title, parts: partsTaken(dish, id) }))
+      .sort((a, b) => (a.title < b.title ? -1 : 1));
+  }
+
+  /** Recipes that take parts of one, those put away too. */
+  async #dishesOn(baseId: string): Promise<Recipe[]> {
+    const kitchenId = await this.kitchens.id();
+    const uses = await this.database.getRepository(RecipeBaseEntity).findBy({ kitchenId, baseId });
+    return Promise.all(uses.map(async ({ recipeId }) => toRecipe(await this.#current(this.database.manager, kitchenId, recipeId))));
+  }
+
   /** Recipes that a recipe takes parts of, and those they take parts of. */
-  async #basesOf(recipe: Recipe): Promise<Recipe[]> {
+  async basesOf(recipe: Recipe): Promise<Recipe[]> {
     const kitchenId = await this.kitchens.id();
     const found = new Map<string, Recipe>();
-    let wanted = recipesOf(recipe);
+    let wanted = basesOf(recipe);
     while (wanted.length > 0) {
       const heads = await this.database.getRepository(RecipeEntity).find({ where: { kitchenId, id: In(wanted) } });
       const rows = await Promise.all(heads.map(({ id }) => this.#current(this.database.manager, kitchenId, id)));
       for (const row of rows) found.set(row.recipeId, toRecipe(row));
-      wanted = rows.flatMap((row) => recipesOf(toRecipe(row))).filter((id) => !found.has(id));
+      wanted = rows.flatMap((row) => basesOf(toRecipe(row))).filter((id) => !found.has(id));
     }
     return [...found.values()];
   }
-}
-
-/** Ids of the foods a recipe's lines, discards and variants name. */
-export function foodsOf(recipe: Recipe): string[] {
-  const discarded = recipe.parts.flatMap(({ discards = [] }) => discards.map(({ food }) => food));
-  return [...linesOf(recipe).flatMap(({ food }) => food ?? []), ...discarded];
-}
-
-function recipesOf(recipe: Recipe): string[] {
-  return [...new Set(linesOf(recipe).flatMap((line) => line.recipe ?? []))];
-}
-
-function linesOf({ parts, variants = [] }: Recipe): Line[] {
-  return [
-    ...parts.flatMap(({ lines }) => lines),
-    ...variants.flatMap(({ changes }) => changes.flatMap((change) => ('line' in change ? change.line : []))),
-  ];
 }

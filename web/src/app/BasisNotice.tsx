@@ -5,7 +5,7 @@ import { problemOf, problemText } from '../api/problem';
 import { docketText, priceText } from '../ui/numberText';
 import { useToast } from '../ui/Toasts';
 
-/** Told under the head: foods that were edited since the recipe was agreed to rest on them, and what that did to a serving. */
+/** Told under the head: foods and other recipes that were edited since the recipe was agreed to rest on them, and what that did to a serving. */
 export function BasisNotice({ id, serving, kitchen }: { readonly id: string; readonly serving: string; readonly kitchen: Kitchen }) {
   const basis = useRecipeBasisQuery({ id }, { refetchOnMountOrArgChange: true }).data;
   const [accept, { isLoading }] = useAcceptBasisMutation();
@@ -16,10 +16,10 @@ export function BasisNotice({ id, serving, kitchen }: { readonly id: string; rea
     <div className="notice" role="status">
       <p>
         <b>Its basis moved.</b>{' '}
-        {basis.moved.map(({ id: food, name, savedAt }, i) => (
-          <span key={food}>
+        {basis.moved.map(({ kind, id: of, name, savedAt }, i) => (
+          <span key={`${kind} ${of}`}>
             {i > 0 && ', '}
-            <Link className="btn-quiet" to={`/pantry/${food}`}>
+            <Link className="btn-quiet" to={kind === 'food' ? `/pantry/${of}` : `/recipes/${of}/build`}>
               {name}
             </Link>{' '}
             was edited on {dayText(savedAt.slice(0, 10), false)}

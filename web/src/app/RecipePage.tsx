@@ -160,7 +160,7 @@ function useOpenRecipe(id: string): string | undefined {
       try {
         const opened = await dispatch(api.endpoints.openRecipe.initiate({ id }, { forceRefetch: true, subscribe: false })).unwrap();
         if (!here) return;
-        dispatch(recipeActions.opened({ saved: asRecipe(opened), bases: asRecipes(opened.bases) }));
+        dispatch(recipeActions.opened({ saved: asRecipe(opened), bases: asRecipes(opened.bases), usedIn: opened.usedIn }));
         const kept = keptHere(id);
         if (kept && !sameDocument(kept.document, opened.document)) dispatch(recipeActions.recovered(kept));
       } catch (error) {

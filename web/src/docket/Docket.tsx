@@ -23,6 +23,7 @@ import type { PanelName } from '../working/panelName';
 import { EnergySplit } from '../ui/EnergySplit';
 import { BriefRows } from './BriefRows';
 import { docketText, leastText, numberText, priceText } from '../ui/numberText';
+import { countText, servingNames } from '../ui/servingNames';
 
 interface DocketProps {
   /** As it is written: what a change of its boxes starts from. On the card, the figures are of the amounts printed. */
@@ -152,8 +153,8 @@ function Boxes({
   const { perServing } = figures;
   /** The number before it was changed here, while the amounts still stand as they were. */
   const [before, setBefore] = useState<{ readonly from: number; readonly to: number }>();
-  const name = recipe.servingName ?? 'serving';
-  const plural = name === 'box' ? 'boxes' : `${name}s`;
+  const names = servingNames(recipe);
+  const { one: name } = names;
   const change = (by: number) => {
     const servings = Math.max(1, Math.round(recipe.servings + by));
     if (servings === recipe.servings) return;
@@ -165,9 +166,7 @@ function Boxes({
   return (
     <>
       <div className="boxes">
-        <b>
-          {numberText(recipe.servings, Number.isInteger(recipe.servings) ? 0 : 1)} {recipe.servings === 1 ? name : plural}
-        </b>
+        <b>{countText(recipe.servings, names)}</b>
         <span className="step">
           <button aria-label={`One ${name} fewer`} onClick={() => change(-1)} disabled={recipe.servings <= 1}>
             −

@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { FoodIndex, Kitchen, type Food, type Pack, type Recipe, type Settings } from '@portiona/core';
+import { FoodIndex, Kitchen, takeableParts, type Food, type Pack, type Recipe, type Settings, type TakeablePart } from '@portiona/core';
 import { useGetKitchenQuery, useListFoodsQuery, useListPacksQuery, type KitchenDto, type SavedDto } from '../../api/api.gen';
 import { asFood, asPack } from '../../api/documents';
 
@@ -9,6 +9,9 @@ export interface KitchenHere {
   readonly foods: readonly Food[];
   readonly foodsById: ReadonlyMap<string, Food>;
   readonly index: FoodIndex;
+  /** Parts of the recipes that the one at hand is built on, and where to find them by their names. */
+  readonly parts: readonly TakeablePart[];
+  readonly partIndex: FoodIndex<TakeablePart>;
 }
 
 const NO_RECIPES: readonly Recipe[] = [];
@@ -31,10 +34,20 @@ export function useKitchen(bases: readonly Recipe[] = NO_RECIPES): KitchenHere |
     () => settings && new Kitchen({ settings: settingsOf(settings), foods, packs, recipes: bases }),
     [settings, foods, packs, bases],
   );
-  return useMemo(
-    () => (kitchen && foodRows && packRows ? { kitchen, foods, foodsById, index } : undefined),
-    [kitchen, foodRows, packRows, foods, foodsById, index],
-  );
+  return useMemo(() => {
+    if (!kitchen || !foodRows || !packRows) return undefined;
+    const parts = bases.flatMap((base) => partsOf(base, kitchen));
+    return { kitchen, foods, foodsById, index, parts, partIndex: new FoodIndex(parts) };
+  }, [kitchen, foodRows, packRows, foods, foodsById, index, bases]);
+}
+
+/** Parts of a base; none where a food of it is not at hand yet, which the figures of the dish then say. */
+function partsOf(base: Recipe, kitchen: Kitchen): TakeablePart[] {
+  try {
+    return takeableParts(base, kitchen);
+  } catch {
+    return [];
+  }
 }
 
 function useFoods(rows: readonly SavedDto[]): readonly Food[] {

@@ -1,23 +1,27 @@
 import {
+  amountWords,
   changesOf,
+  FoodIndex,
   keptReferences,
   lineFromText,
   lineText,
   parseLineText,
+  partLineFromText,
   placeOf,
   scaledRecipe,
   snappedAmounts,
   stepFactor,
   withChanges,
   type Food,
-  type FoodIndex,
   type Kitchen,
   type Line,
   type LineFit,
   type Part,
   type Recipe,
   type Scaling,
+  type TakeablePart,
 } from '@portiona/core';
+import type { KitchenHere } from '../kitchen/useKitchen';
 
 /** A line's place in a recipe. */
 export interface LinePlace {
@@ -25,22 +29,50 @@ export interface LinePlace {
   readonly line: number;
 }
 
+/** What words can mean: foods, and parts of the recipes that this one is built on. */
+export type Words = Pick<KitchenHere, 'index' | 'foodsById' | 'parts' | 'partIndex'>;
+
 /** What stays with a line when its text changes: judgements made about it, not words of it. */
 const KEPT = ['retained', 'scaling', 'retention', 'state', 'as', 'fit', 'comment'] as const;
 
-/** The line that new text makes of an old one. A food once chosen stays while the words for it stay. */
-export function retyped(old: Line | undefined, text: string, index: FoodIndex, foods: ReadonlyMap<string, Food>, servings: number): Line {
-  const sameWords =
-    old?.text !== undefined && old.food !== undefined && parseLineText(old.text).foodWords === parseLineText(text).foodWords;
-  const chosen = sameWords ? foods.get(old.food ?? '') : undefined;
-  const line = lineFromText(text, index, servings, chosen);
-  if (!old || old.food !== line.food) return line;
+/** The line that new text makes of an old one. A food, or a part of another recipe, once chosen stays while the words for it stay. */
+export function retyped(old: Line | undefined, text: string, words: Words, servings: number): Line {
+  const sameWords = old?.text !== undefined && parseLineText(old.text).foodWords === parseLineText(text).foodWords;
+  const line = lineMeant(sameWords ? old : undefined, text, words, servings);
+  if (!old || old.food !== line.food || old.recipe !== line.recipe || old.part !== line.part) return line;
   const kept: { -readonly [key in keyof Line]?: Line[key] } = {};
   for (const key of KEPT) if (old[key] !== undefined) Object.assign(kept, { [key]: old[key] });
   if (old.toTaste !== undefined && line.toTaste !== undefined)
     Object.assign(kept, { toTaste: old.toTaste, ...(old.method ? { method: old.method } : {}) });
   if (old.optional) kept.optional = true;
   return { ...kept, ...line, ...(kept.toTaste === undefined ? {} : { toTaste: kept.toTaste }) };
+}
+
+/** The line that words make: of what the old line is, of a food of the pantry, or else of a part at hand that is called so. */
+function lineMeant(old: Line | undefined, text: string, { index, foodsById, parts, partIndex }: Words, servings: number): Line {
+  const chosen = parts.find(({ recipe, part }) => recipe === old?.recipe && part === old.part);
+  const still = chosen && partLineFromText(text, chosen);
+  if (still) return still;
+  const line = lineFromText(text, index, servings, foodsById.get(old?.food ?? ''));
+  const called = line.food === undefined ? partIndex.best(parseLineText(text).foodWords) : undefined;
+  return (called && partLineFromText(text, called)) ?? line;
+}
+
+/**
+ * A line that takes a part of another recipe. Words that say how much and could mean it stay; else it takes the name, and
+ * without a weight as many of its servings as this recipe has.
+ */
+export function withPart(text: string, part: TakeablePart, servings: number): Line {
+  const { foodWords, amount, unit, note } = parseLineText(text);
+  const isMeant = new FoodIndex([part]).best(foodWords) !== undefined;
+  const asWritten = isMeant ? partLineFromText(text, part) : undefined;
+  if (asWritten) return asWritten;
+  const weighed = amount !== undefined && unit !== undefined && partLineFromText(`${amountWords(amount, unit)} it`, part);
+  const grams = amountWords(Math.round(part.portion * servings), 'g');
+  const called = part.called.replaceAll(/[,(].*$/g, '').trim();
+  const name = `${weighed ? amountWords(amount, unit) : grams} ${called.charAt(0).toLowerCase()}${called.slice(1)}`;
+  const named = note === undefined || !isMeant ? name : `${name}, ${note}`;
+  return partLineFromText(named, part) ?? { text: named };
 }
 
 /** The line with another food for the same words. */

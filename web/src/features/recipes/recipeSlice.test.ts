@@ -1,6 +1,6 @@
 import { configureStore } from '@reduxjs/toolkit';
 import fc from 'fast-check';
-import { FoodIndex, type Food, type Recipe } from '@portiona/core';
+import { FoodIndex, type Food, type Recipe, type TakeablePart } from '@portiona/core';
 import {
   addPart,
   insertLines,
@@ -14,6 +14,7 @@ import {
   withFood,
   withHead,
   withLineFit,
+  withPart,
 } from './editRecipe';
 import { recipeActions, recipeReducer, type RecipeState } from './recipeSlice';
 
@@ -22,7 +23,7 @@ const red: Food = { id: 'onion-red', name: 'Onion, red', names: ['red onion'], m
 const white: Food = { id: 'onion', name: 'Onion, white', names: ['onion'], measures: { piece: 125 } };
 const foods = [leek, red, white];
 const index = new FoodIndex(foods);
-const byId = new Map(foods.map((food) => [food.id, food]));
+const words = { index, foodsById: new Map(foods.map((food) => [food.id, food])), parts: [], partIndex: new FoodIndex<TakeablePart>([]) };
 
 const START: Recipe = {
   id: 'dish',
@@ -34,7 +35,7 @@ const START: Recipe = {
   ],
 };
 const saved = (document: Recipe, revision = 1) => ({ id: document.id, revision, savedAt: '2026-11-25T09:00:00Z', document });
-const opened = (): RecipeState => recipeReducer(undefined, recipeActions.opened({ saved: saved(START), bases: [] }));
+const opened = (): RecipeState => recipeReducer(undefined, recipeActions.opened({ saved: saved(START), bases: [], usedIn: [] }));
 
 /** Any edit of the sheet, chosen by numbers. */
 function edit(recipe: Recipe, [kind, where, word]: readonly [number, number, number]): Recipe {
@@ -44,10 +45,10 @@ function edit(recipe: Recipe, [kind, where, word]: readonly [number, number, num
   const text = ['3 leeks, trimmed', '200 g onion', 'salt, to taste', '<b>', '1 ½ cups leeks'][word % 5] ?? '';
   switch (kind % 10) {
     case 0:
-      return insertLines(recipe, place, [retyped(undefined, text, index, byId, recipe.servings)]);
+      return insertLines(recipe, place, [retyped(undefined, text, words, recipe.servings)]);
     case 1:
       return recipe.parts[part]?.lines[line]
-        ? replaceLine(recipe, place, retyped(recipe.parts[part].lines[line], text, index, byId, recipe.servings))
+        ? replaceLine(recipe, place, retyped(recipe.parts[part].lines[line], text, words, recipe.servings))
         : recipe;
     case 2:
       return removeLine(recipe, place);
@@ -78,7 +79,7 @@ test('undo after any 200 edits returns to the start exactly, redo to the end', (
         middleware: (usual) => usual({ serializableCheck: false, immutableCheck: false }),
       });
       const present = () => store.getState().recipe.present;
-      store.dispatch(recipeActions.opened({ saved: saved(START), bases: [] }));
+      store.dispatch(recipeActions.opened({ saved: saved(START), bases: [], usedIn: [] }));
       for (const one of edits) store.dispatch(recipeActions.edited({ recipe: edit(present() ?? START, one) }));
       const end = present();
       const taken = store.getState().recipe.past.length;
@@ -140,8 +141,8 @@ test('an answer for another recipe changes nothing', () => {
 
 test('a food picked by hand stays while its words stay, and judgements with it', () => {
   const line = { ...withFood({ text: '2 onions, diced' }, red, index, 4), retained: 0.5 };
-  expect(retyped(line, '3 onions, sliced', index, byId, 4)).toMatchObject({ food: 'onion-red', amount: 3, note: 'sliced', retained: 0.5 });
-  expect(retyped(line, '3 leeks', index, byId, 4)).toEqual({ food: 'leek', amount: 3, unit: 'piece', text: '3 leeks' });
+  expect(retyped(line, '3 onions, sliced', words, 4)).toMatchObject({ food: 'onion-red', amount: 3, note: 'sliced', retained: 0.5 });
+  expect(retyped(line, '3 leeks', words, 4)).toEqual({ food: 'leek', amount: 3, unit: 'piece', text: '3 leeks' });
 });
 
 test('a line moves over the edge of its part', () => {
@@ -149,4 +150,48 @@ test('a line moves over the edge of its part', () => {
   expect(place).toEqual({ part: 1, line: 0 });
   expect(recipe.parts.map(({ lines }) => lines.length)).toEqual([0, 1]);
   expect(moveLine(START, { part: 0, line: 0 }, -1).recipe).toBe(START);
+});
+
+const dal: TakeablePart = {
+  id: 'base/dal',
+  recipe: 'base',
+  part: 'dal',
+  title: 'Lentil dal, with rice',
+  name: 'Dal of Lentil dal, with rice',
+  called: 'Dal',
+  names: ['Dal', 'Lentil dal, with rice Dal'],
+  servings: 5,
+  servingName: 'box',
+  cooked: 1390,
+  estimated: false,
+  portion: 278,
+  per100: { energyKcal: 110, protein: 6, usedCost: 0.2 },
+};
+const withDal = { ...words, parts: [dal], partIndex: new FoodIndex([dal]) };
+
+test.each([
+  ['300 g dal, warm', { amount: 300, unit: 'g', note: 'warm', text: '300 g dal, warm' }],
+  ['2 boxes of dal', { amount: 556, unit: 'g', text: '2 boxes of dal' }],
+  // Words for something else: the weight stays, the name is the part's.
+  ['300 g red lentils, rinsed', { amount: 300, unit: 'g', text: '300 g dal' }],
+  // No weight: as many of its servings as the dish has.
+  ['2 cups dal, warm', { amount: 1112, unit: 'g', note: 'warm', text: '1112 g dal, warm' }],
+  ['', { amount: 1112, unit: 'g', text: '1112 g dal' }],
+])('a part of another recipe taken for “%s”', (text, line) => {
+  expect(withPart(text, dal, 4)).toEqual({ recipe: 'base', part: 'dal', ...line });
+});
+
+test('a line of another recipe stays one while its words stay, with what was said of it', () => {
+  const line = { ...withPart('300 g dal', dal, 4), retained: 0.9 };
+  expect(retyped(line, '350 g dal, warm', withDal, 4)).toMatchObject({
+    recipe: 'base',
+    part: 'dal',
+    amount: 350,
+    note: 'warm',
+    retained: 0.9,
+  });
+  expect(retyped(line, '3 leeks', withDal, 4)).toEqual({ food: 'leek', amount: 3, unit: 'piece', text: '3 leeks' });
+  // Typed anew it is found again, because it is at hand; without a weight it is no line yet.
+  expect(retyped(undefined, '2 servings dal', withDal, 4)).toMatchObject({ recipe: 'base', amount: 556 });
+  expect(retyped(line, '2 cups dal', withDal, 4)).toEqual({ text: '2 cups dal' });
 });

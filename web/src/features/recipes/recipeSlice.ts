@@ -1,6 +1,7 @@
 import { createSlice, original, type Draft, type PayloadAction } from '@reduxjs/toolkit';
 import type { Recipe } from '@portiona/core';
 import type { Saved } from '../../api/documents';
+import type { UsedInDto } from '../../api/api.gen';
 import type { Problem } from '../../api/problem';
 
 /** Where what was written stands: on the server, on its way, or only here. */
@@ -19,7 +20,10 @@ export interface RecipeState {
   readonly saveState: SaveState;
   /** Why it was refused, or what stands there after a stale save. */
   readonly problem: Problem | undefined;
+  /** Other recipes that it takes parts of, as the server has them. */
   readonly bases: readonly Recipe[];
+  /** Dishes that take its own parts, as of when it was opened. */
+  readonly usedIn: readonly UsedInDto[];
 }
 
 const NOTHING_OPEN: RecipeState = {
@@ -33,6 +37,7 @@ const NOTHING_OPEN: RecipeState = {
   saveState: 'saved',
   problem: undefined,
   bases: [],
+  usedIn: [],
 };
 
 /** More steps back than anyone takes; each shares all it did not change with the next. */
@@ -47,14 +52,20 @@ const slice = createSlice({
   name: 'recipe',
   initialState: NOTHING_OPEN,
   reducers: {
-    opened: plainly<{ saved: Saved<Recipe>; bases: readonly Recipe[] }>((_, { saved, bases }) => ({
+    opened: plainly<{ saved: Saved<Recipe>; bases: readonly Recipe[]; usedIn: readonly UsedInDto[] }>((_, { saved, bases, usedIn }) => ({
       ...NOTHING_OPEN,
       id: saved.id,
       present: saved.document,
       revision: saved.revision,
       savedAt: saved.savedAt,
       bases,
+      usedIn,
     })),
+    /** Other recipes have come to hand, because a line takes a part of them. */
+    basesKnown: plainly<readonly Recipe[]>((state, bases) => {
+      const known = new Map([...state.bases, ...bases].map((base) => [base.id, base]));
+      return { ...state, bases: [...known.values()] };
+    }),
     /** Work that had not reached the server when the page was left, taken up again. */
     recovered: plainly<{ document: Recipe; revision: number }>((state, { document, revision }) => ({
       ...state,

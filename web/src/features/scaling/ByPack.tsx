@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { servingsForPack, type Kitchen, type Recipe, type RecipeFigures } from '@portiona/core';
 import { numberText } from '../../ui/numberText';
 import { lineName } from '../fit/fitWords';
-import { countText, type ServingNames } from './servingNames';
+import { countText, type ServingNames } from '../../ui/servingNames';
 
 interface ByPackProps {
   readonly recipe: Recipe;

@@ -5,7 +5,7 @@ import { useToast } from '../../ui/Toasts';
 import { scaledTo } from '../recipes/editRecipe';
 import { recipeActions } from '../recipes/recipeSlice';
 import { useAppDispatch } from '../recipes/useRecipeState';
-import { countText, type ServingNames } from './servingNames';
+import { countText, type ServingNames } from '../../ui/servingNames';
 
 interface ByPortionProps {
   readonly recipe: Recipe;

@@ -5,7 +5,7 @@ import { numberText, percentText } from '../../ui/numberText';
 import { replacePart } from '../recipes/editRecipe';
 import { recipeActions } from '../recipes/recipeSlice';
 import { useAppDispatch } from '../recipes/useRecipeState';
-import { countText, type ServingNames } from './servingNames';
+import { countText, type ServingNames } from '../../ui/servingNames';
 
 interface ByVesselProps {
   readonly recipe: Recipe;

@@ -11,7 +11,7 @@ import { ByPack } from './ByPack';
 import { ByPortion } from './ByPortion';
 import { ByVessel } from './ByVessel';
 import { ScaledLines } from './ScaledLines';
-import { countText, servingNames } from './servingNames';
+import { countText, servingNames } from '../../ui/servingNames';
 
 interface ScalePanelProps {
   readonly recipe: Recipe;

@@ -21,8 +21,9 @@ export function VariantChanges({ recipe, here, variant: { changes }, onChange }:
   const place = where === '' ? (free[0]?.at ?? `in ${recipe.parts[0]?.id ?? ''}`) : where;
   const old = lines.find(({ at }) => at === place)?.line;
   const textOf = (line: Line) => line.text ?? lineText(line, here.foodsById.get(line.food ?? ''));
-  const read = text.trim() === '' ? undefined : retyped(undefined, text, here.index, here.foodsById, recipe.servings);
-  const matched = read?.food === undefined ? undefined : here.foodsById.get(read.food);
+  const read = text.trim() === '' ? undefined : retyped(undefined, text, here, recipe.servings);
+  const matched =
+    here.foodsById.get(read?.food ?? '') ?? here.parts.find(({ recipe: of, part }) => of === read?.recipe && part === read.part);
   const add = () => {
     if (!read) return;
     const line = old ? { ...keptOf(old), ...read } : read;

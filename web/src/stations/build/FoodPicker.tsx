@@ -1,20 +1,34 @@
 import { useDeferredValue, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { Popover } from 'radix-ui';
-import { effectsOf, lineText, parseLineText, recipeFigures, type Food, type Line, type Recipe, type RecipeFigures } from '@portiona/core';
+import {
+  effectsOf,
+  lineText,
+  parseLineText,
+  recipeFigures,
+  type Food,
+  type Line,
+  type Recipe,
+  type RecipeFigures,
+  type TakeablePart,
+} from '@portiona/core';
 import { api, useFindFoodsQuery, type SavedDto } from '../../api/api.gen';
 import { useApiDispatch } from '../../api/useApiDispatch';
 import { asFood } from '../../api/documents';
 import { useStation } from '../station';
+import { PartChoices } from '../../features/bases/PartChoices';
+import { useTakeableParts } from '../../features/bases/useTakeableParts';
+import { useTakePart } from '../../features/bases/useTakePart';
 import { effectWords } from '../../features/fit/fitWords';
 import type { KitchenHere } from '../../features/kitchen/useKitchen';
-import { withFood } from '../../features/recipes/editRecipe';
+import { withFood, withPart } from '../../features/recipes/editRecipe';
 
 /** The food a line is matched to, and others it could be. */
 export function FoodPicker({ line, onPick }: { readonly line: Line; readonly onPick: (line: Line) => void }) {
   const { recipe, here } = useStation();
   const [open, setOpen] = useState(false);
   const food = line.food === undefined ? undefined : here.foodsById.get(line.food);
+  const taken = here.parts.find((part) => part.recipe === line.recipe && part.part === line.part);
   const dispatch = useApiDispatch();
   const pick = (chosen: Food, fetched: SavedDto | undefined, otherWords: boolean) => {
     setOpen(false);
@@ -22,12 +36,18 @@ export function FoodPicker({ line, onPick }: { readonly line: Line; readonly onP
     if (fetched) dispatch(api.util.updateQueryData('listFoods', undefined, (foods) => void foods.push(fetched)));
     onPick(swapped(line, chosen, otherWords, here, recipe));
   };
+  const take = (next: Line) => {
+    setOpen(false);
+    onPick(next);
+  };
   return (
     <Popover.Root open={open} onOpenChange={setOpen}>
-      <Popover.Trigger className={`btn-quiet ${food ? '' : 'bad'}`}>{food ? food.name : 'Choose a food'} ▾</Popover.Trigger>
+      <Popover.Trigger className={`btn-quiet ${food || line.recipe !== undefined ? '' : 'bad'}`}>
+        {food?.name ?? taken?.name ?? 'Choose a food'} ▾
+      </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content className="menu w-[340px]" align="start" sideOffset={4} aria-label="Foods for this line">
-          {open && <Choices line={line} words={parseLineText(line.text ?? '').foodWords} current={food} onPick={pick} />}
+          {open && <Choices line={line} words={parseLineText(line.text ?? '').foodWords} current={food} onPick={pick} onTake={take} />}
         </Popover.Content>
       </Popover.Portal>
     </Popover.Root>
@@ -55,13 +75,16 @@ function Choices({
   words,
   current,
   onPick,
+  onTake,
 }: {
   readonly line: Line;
   readonly words: string;
   readonly current: Food | undefined;
   readonly onPick: (food: Food, fetched: SavedDto | undefined, otherWords: boolean) => void;
+  /** A part of another recipe is taken instead. */
+  readonly onTake: (line: Line) => void;
 }) {
-  const { here } = useStation();
+  const { recipe, here } = useStation();
   const navigate = useNavigate();
   const [sought, setSought] = useState(words);
   const athand = here.index.find(sought, 8).map(({ food }) => food);
@@ -70,6 +93,11 @@ function Choices({
   const further = new Map(everywhere.filter(({ food }) => !here.foodsById.has(food.id)).map(({ food }) => [food.id, food]));
   const found = [...athand, ...[...further.values()].slice(0, 5).map((food) => asFood(food).document)];
   const pick = (food: Food) => onPick(food, further.get(food.id), !isMeantBy(words, food, here));
+  const parts = useTakeableParts(recipe.id);
+  const takePart = useTakePart();
+  const take = async (part: TakeablePart) => {
+    if (await takePart(part)) onTake(withPart(line.text ?? '', part, recipe.servings));
+  };
   const effects = useSwapEffects(line, current ? athand : []);
   return (
     <>
@@ -90,6 +118,9 @@ function Choices({
           <span className="chip">{food.source ?? 'estimate'}</span>
         </button>
       ))}
+      {sought.trim() !== '' && (
+        <PartChoices parts={parts} sought={sought} most={MOST_PARTS} here={here} among onPick={(part) => void take(part)} />
+      )}
       {found.length === 0 && <p className="muted px-2 py-1">Nothing like “{sought}” in the pantry.</p>}
       <button className="menu-item btn-quiet" onClick={() => void navigate(`/pantry/new?name=${encodeURIComponent(sought)}`)}>
         Add “{sought}” to the pantry
@@ -97,6 +128,9 @@ function Choices({
     </>
   );
 }
+
+/** Parts of other recipes shown beside the foods. */
+const MOST_PARTS = 3;
 
 /** What each food would change in a serving of the whole dish, stood in the line's place, in words; none for the food that is there. */
 function useSwapEffects(line: Line, foods: readonly Food[]): ReadonlyMap<string, string> {

@@ -45,15 +45,7 @@ export function LineDetails({
           onEscapeKeyDown={leaveField}
           onPointerDownOutside={leaveField}
         >
-          <div className="pair">
-            <Select label="Weighed as" value={line.as ?? ''} of={WEIGHED_AS} onChange={(as) => write({ as: as === '' ? undefined : as })} />
-            <Select
-              label="In which state"
-              value={(LINE_STATES as readonly string[]).includes(line.state ?? '') ? (line.state ?? '') : ''}
-              of={LINE_STATES.map((state) => [state, state === '' ? 'as the food’s figures' : state] as const)}
-              onChange={(state) => write({ state: state === '' ? undefined : state })}
-            />
-          </div>
+          {line.food !== undefined && <FoodAsWeighed line={line} write={write} />}
           <EatenShare retained={line.retained} onChange={(retained) => write({ retained })} />
           <Select
             label="Measured by"
@@ -65,6 +57,21 @@ export function LineDetails({
         </Popover.Content>
       </Popover.Portal>
     </Popover.Root>
+  );
+}
+
+/** How a food is weighed: a part of another recipe is taken as it is cooked. */
+function FoodAsWeighed({ line, write }: { readonly line: Line; readonly write: (change: Pick<Partial<Line>, 'as' | 'state'>) => void }) {
+  return (
+    <div className="pair">
+      <Select label="Weighed as" value={line.as ?? ''} of={WEIGHED_AS} onChange={(as) => write({ as: as === '' ? undefined : as })} />
+      <Select
+        label="In which state"
+        value={(LINE_STATES as readonly string[]).includes(line.state ?? '') ? (line.state ?? '') : ''}
+        of={LINE_STATES.map((state) => [state, state === '' ? 'as the food’s figures' : state] as const)}
+        onChange={(state) => write({ state: state === '' ? undefined : state })}
+      />
+    </div>
   );
 }
 

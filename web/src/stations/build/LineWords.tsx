@@ -15,6 +15,7 @@ import {
 import type { LinePlace } from '../../features/recipes/editRecipe';
 import { numberText } from '../../ui/numberText';
 import { LineDetails } from './LineDetails';
+import { PartOffered, PartTaken } from './PartTaken';
 import { FoodPicker } from './FoodPicker';
 import type { SheetActions } from './Sheet';
 import { useStation } from '../station';
@@ -80,7 +81,7 @@ interface ShownProps {
 function Shown({ line, food, text, figures, place, actions }: ShownProps) {
   const { amount, food: words, note } = lineWords(line, food);
   const parsed = parseLineText(text);
-  const plain = food === undefined;
+  const plain = food === undefined && line.recipe === undefined;
   return (
     <span className="shown" aria-hidden={false}>
       <span aria-hidden>
@@ -125,6 +126,7 @@ function Chips({
   return (
     <>
       {of.kind === 'unmatched' && <span className="chip bad">✕ no food yet</span>}
+      {of.kind === 'part' && <span className="chip">from {of.recipe.title}</span>}
       {of.kind === 'food' && !weights && <span className="chip bad">✕ no weight</span>}
       {weights && line.as !== 'AP' && weights.purchase > weights.grams * 1.05 && (
         <span className="chip">buy {numberText(weights.purchase, 0)} g</span>
@@ -189,6 +191,8 @@ function Understood({
         </span>
       )}
       <FoodPicker line={line} onPick={(next) => actions.write(place, next)} />
+      {line.recipe === undefined && !figures?.weights && <PartOffered text={text} onTake={(next) => actions.write(place, next)} />}
+      {figures?.of.kind === 'part' && <PartTaken figures={figures} />}
       {food && <span className="chip">{food.source ?? 'estimate'}</span>}
       {food && figures?.weights && figures.weights.unit?.from !== 'mass' && (
         <span className="chip">{numberText(figures.weights.grams, figures.weights.grams < 20 ? 1 : 0)} g</span>
@@ -208,7 +212,9 @@ function Understood({
           ▲ {offered.use}: {numberText(offered.share * 100, 0)} % eaten?
         </button>
       )}
-      {line.food !== undefined && <LineDetails line={line} name={text} onWrite={(next) => actions.write(place, next)} />}
+      {(line.food !== undefined || line.recipe !== undefined) && (
+        <LineDetails line={line} name={text} onWrite={(next) => actions.write(place, next)} />
+      )}
       <span className="faint">Tab to change</span>
     </span>
   );

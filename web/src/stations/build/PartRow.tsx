@@ -5,6 +5,8 @@ import { removePart, replacePart } from '../../features/recipes/editRecipe';
 import { recipeActions } from '../../features/recipes/recipeSlice';
 import { NumberField } from '../../ui/NumberField';
 import { numberText } from '../../ui/numberText';
+import { Dishes } from '../../features/bases/Dishes';
+import { useStation } from '../station';
 import { Discards } from './Discards';
 import { shareText } from '../../working/workingTexts';
 
@@ -21,7 +23,8 @@ const SERVED_WORDS: Readonly<Record<Served, string>> = { box: 'in the box', tabl
 /** A part's name, where it is served and how it is shared, with its totals. */
 export function PartRow({ part, at, figures, onWorking }: PartRowProps) {
   const dispatch = useAppDispatch();
-  const recipe = useRecipeState().present;
+  const { present: recipe, usedIn } = useRecipeState();
+  const { here } = useStation();
   if (!recipe) return null;
   const change = (next: Partial<Part>, mergeKey?: string) =>
     dispatch(recipeActions.edited({ recipe: replacePart(recipe, at, next), ...(mergeKey === undefined ? {} : { mergeKey }) }));
@@ -62,6 +65,7 @@ export function PartRow({ part, at, figures, onWorking }: PartRowProps) {
             </Popover.Content>
           </Popover.Portal>
         </Popover.Root>
+        <Dishes base={recipe.id} part={part.id} cooked={figures?.cooked ?? 0} usedIn={usedIn} here={here} />
       </span>
       <Total amount={figures?.edible} decimals={0} onPress={() => onWorking('weight')} name="weight" />
       <Total amount={figures?.nutrients.energyKcal.amount} decimals={0} onPress={() => onWorking('energyKcal')} name="energy" />

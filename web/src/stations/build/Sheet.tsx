@@ -20,6 +20,7 @@ import { useToast } from '../../ui/Toasts';
 import { AddRow } from './AddRow';
 import { LineRow } from './LineRow';
 import { PartRow } from './PartRow';
+import { TakePart } from './TakePart';
 
 /** What one line may hold, and one paste bring: more is no ingredient list. */
 const LONGEST_LINE = 500;
@@ -49,6 +50,12 @@ export function Sheet() {
   const batchKcal = figures ? batchEnergy(figures) : 0;
   useCaretFocus(caret);
   const dispatch = useAppDispatch();
+  const takePart = (line: Line) => {
+    const part = Math.min(caret?.part ?? recipe.parts.length - 1, recipe.parts.length - 1);
+    const place = { part, line: recipe.parts[part]?.lines.length ?? 0 };
+    dispatch(recipeActions.edited({ recipe: insertLines(recipe, place, [line]) }));
+    setCaret({ ...place, empty: false });
+  };
   return (
     <>
       <div className="rows" role="group" aria-label="Ingredients">
@@ -91,9 +98,12 @@ export function Sheet() {
           </Fragment>
         ))}
       </div>
-      <button className="btn mt-3" onClick={() => dispatch(recipeActions.edited({ recipe: addPart(recipe) }))}>
-        <Plus size={14} /> Part
-      </button>
+      <div className="flex gap-2 mt-3">
+        <button className="btn" onClick={() => dispatch(recipeActions.edited({ recipe: addPart(recipe) }))}>
+          <Plus size={14} /> Part
+        </button>
+        <TakePart onTake={takePart} />
+      </div>
     </>
   );
 }
@@ -116,7 +126,7 @@ function useSheetActions(setCaret: (caret: Caret | undefined) => void): SheetAct
       const { present } = store.getState().recipe;
       if (present) act(present);
     };
-    const lineOf = (text: string, servings: number, old?: Line) => retyped(old, text, here.index, here.foodsById, servings);
+    const lineOf = (text: string, servings: number, old?: Line) => retyped(old, text, here, servings);
     const remove = (place: LinePlace) =>
       onRecipe((recipe) => {
         edit(removeLine(recipe, place));

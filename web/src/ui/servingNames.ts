@@ -1,5 +1,4 @@
-import type { Recipe } from '@portiona/core';
-import { numberText } from '../../ui/numberText';
+import { numberText } from './numberText';
 
 /** What one serving and several are called. */
 export interface ServingNames {
@@ -8,7 +7,7 @@ export interface ServingNames {
 }
 
 /** Names of a recipe's servings. */
-export function servingNames({ servingName = 'serving' }: Recipe): ServingNames {
+export function servingNames({ servingName = 'serving' }: { readonly servingName?: string }): ServingNames {
   return { one: servingName, many: /(?:s|x|z|ch|sh)$/.test(servingName) ? `${servingName}es` : `${servingName}s` };
 }
 

@@ -1,0 +1,69 @@
+import { Injectable } from '@nestjs/common';
+import { recipeFigures, takeableParts, type Kitchen, type Recipe } from '@portiona/core';
+import { NotFoundError } from '../http/problems.js';
+import { BasisService } from './basis.service.js';
+import type { DishDto, TakeablePartDto } from './bases.dto.js';
+import { toDish, toTakeablePart } from './bases.mapper.js';
+import { RecipesService } from './recipes.service.js';
+import { basesOf } from './usedBy.js';
+
+/** Recipes whose parts are lines of others: what can be taken of them, and what is built on them. */
+@Injectable()
+export class BasesService {
+  constructor(
+    private readonly recipes: RecipesService,
+    private readonly basis: BasisService,
+  ) {}
+
+  /**
+   * Every part that a recipe may take a line of: of recipes not put away, and of none that is built on it itself.
+   *
+   * @param of the recipe that is to take them
+   */
+  async takeable(of: string): Promise<TakeablePartDto[]> {
+    const recipes = await this.recipes.known();
+    const kitchen = await this.recipes.kitchenWith(recipes);
+    const away = await this.recipes.away();
+    const above = builtOn(of, recipes);
+    return recipes
+      .filter(({ id }) => id !== of && !away.has(id) && !above.has(id))
+      .flatMap((recipe) => takeableParts(recipe, kitchen).map(toTakeablePart));
+  }
+
+  /**
+   * The dishes that take parts of a recipe, with how much of each and what became of their serving since the recipe was
+   * agreed to in them.
+   *
+   * @throws NotFoundError
+   */
+  async dishes(id: string): Promise<DishDto[]> {
+    const recipes = await this.recipes.known();
+    const base = recipes.find((recipe) => recipe.id === id);
+    if (!base) throw new NotFoundError('recipe', id);
+    const away = await this.recipes.away();
+    const kitchen = await this.recipes.kitchenWith(recipes);
+    const using = recipes.filter((recipe) => !away.has(recipe.id) && basesOf(recipe).includes(id));
+    const dishes = await Promise.all(using.map(async (dish) => toDish(dish, takenOf(dish, id, kitchen), await this.basis.get(dish.id))));
+    return dishes.sort((a, b) => (a.title < b.title ? -1 : 1));
+  }
+}
+
+/** Grams that a dish takes of each part of a base, for its batch; a part that only a variant takes counts none. */
+function takenOf(dish: Recipe, base: string, kitchen: Kitchen): Map<string, number> {
+  const taken = new Map<string, number>();
+  for (const { line, weights } of recipeFigures(dish, kitchen).lines)
+    if (line.recipe === base && line.part !== undefined) taken.set(line.part, (taken.get(line.part) ?? 0) + (weights?.grams ?? 0));
+  return taken;
+}
+
+/** Ids of the recipes that are built on one, directly or through others. */
+function builtOn(id: string, recipes: readonly Recipe[]): ReadonlySet<string> {
+  const above = new Set<string>();
+  let below = [id];
+  while (below.length > 0) {
+    const next = recipes.filter((recipe) => !above.has(recipe.id) && basesOf(recipe).some((base) => below.includes(base)));
+    for (const recipe of next) above.add(recipe.id);
+    below = next.map((recipe) => recipe.id);
+  }
+  return above;
+}

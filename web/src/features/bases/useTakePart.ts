@@ -1,0 +1,25 @@
+import type { TakeablePart } from '@portiona/core';
+import { api } from '../../api/api.gen';
+import { asRecipe, asRecipes } from '../../api/documents';
+import { problemOf, problemText } from '../../api/problem';
+import { useToast } from '../../ui/Toasts';
+import { recipeActions } from '../recipes/recipeSlice';
+import { useAppDispatch, useRecipeState } from '../recipes/useRecipeState';
+
+/** Brings the recipe that a part belongs to to hand, with those it is built on: then a line can take it. False where it cannot be had; it is said. */
+export function useTakePart(): (part: TakeablePart) => Promise<boolean> {
+  const dispatch = useAppDispatch();
+  const { bases } = useRecipeState();
+  const say = useToast();
+  return async ({ recipe }) => {
+    if (bases.some(({ id }) => id === recipe)) return true;
+    try {
+      const found = await dispatch(api.endpoints.openRecipe.initiate({ id: recipe }, { forceRefetch: true, subscribe: false })).unwrap();
+      dispatch(recipeActions.basesKnown([asRecipe(found).document, ...asRecipes(found.bases)]));
+      return true;
+    } catch (error) {
+      say(problemText(problemOf(error)));
+      return false;
+    }
+  };
+}

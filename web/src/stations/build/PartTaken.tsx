@@ -1,0 +1,42 @@
+import { Link } from 'react-router';
+import { parseLineText, type Line, type LineFigures } from '@portiona/core';
+import { takenText } from '../../features/bases/partWords';
+import { useTakeableParts } from '../../features/bases/useTakeableParts';
+import { useTakePart } from '../../features/bases/useTakePart';
+import { withPart } from '../../features/recipes/editRecipe';
+import { useStation } from '../station';
+
+/** Under a line that takes a part of another recipe: how much of it that is, and the way there. */
+export function PartTaken({ figures: { of, weights } }: { readonly figures: LineFigures }) {
+  const { here } = useStation();
+  if (of.kind !== 'part') return null;
+  const part = here.parts.find((one) => one.recipe === of.recipe.id && one.part === of.part.part.id);
+  return (
+    <>
+      {part && weights && <span className="chip">{takenText(weights.grams, part)}</span>}
+      <Link className="btn-quiet" to={`/recipes/${of.recipe.id}/build`}>
+        Open<span className="sr"> {of.recipe.title}</span>
+      </Link>
+    </>
+  );
+}
+
+/** Words and a part's name this near are the same name; a word in common is not enough to offer it. */
+const SAME_NAME = 0.9;
+
+/** Under a line that no food was found for: the part of another recipe that is called so. */
+export function PartOffered({ text, onTake }: { readonly text: string; readonly onTake: (line: Line) => void }) {
+  const { recipe } = useStation();
+  const { index } = useTakeableParts(recipe.id);
+  const take = useTakePart();
+  const [best] = index.find(parseLineText(text).foodWords, 1);
+  if (!best || best.score < SAME_NAME) return null;
+  return (
+    <button
+      className="chip warn"
+      onClick={() => void take(best.food).then((athand) => athand && onTake(withPart(text, best.food, recipe.servings)))}
+    >
+      ▲ {best.food.name}, from that recipe?
+    </button>
+  );
+}

@@ -1,0 +1,60 @@
+import { useState } from 'react';
+import { Popover } from 'radix-ui';
+import { Plus } from 'lucide-react';
+import { PartChoices, partsFor } from '../../features/bases/PartChoices';
+import { useTakeableParts } from '../../features/bases/useTakeableParts';
+import { useTakePart } from '../../features/bases/useTakePart';
+import { withPart } from '../../features/recipes/editRecipe';
+import type { Line, TakeablePart } from '@portiona/core';
+import { useStation } from '../station';
+
+/** Most parts shown at once. */
+const MOST = 12;
+
+/** Adds a line that takes a part of another recipe: as many of its servings as this recipe has. */
+export function TakePart({ onTake }: { readonly onTake: (line: Line) => void }) {
+  const { recipe, here } = useStation();
+  const [open, setOpen] = useState(false);
+  const [sought, setSought] = useState('');
+  const parts = useTakeableParts(recipe.id, !open);
+  const take = useTakePart();
+  const pick = async (part: TakeablePart) => {
+    if (!(await take(part))) return;
+    setOpen(false);
+    setSought('');
+    onTake(withPart('', part, recipe.servings));
+  };
+  const first = partsFor(parts, sought, 1)[0];
+  return (
+    <Popover.Root open={open} onOpenChange={setOpen}>
+      <Popover.Trigger className="btn">
+        <Plus size={14} /> From another recipe
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content
+          className="menu w-[380px] max-h-[360px]"
+          align="start"
+          side="top"
+          sideOffset={4}
+          aria-label="Parts of other recipes"
+        >
+          <input
+            className="field w-full mb-1"
+            aria-label="Find a part of another recipe"
+            placeholder="Find a base, a sauce, a topping"
+            value={sought}
+            onChange={({ target }) => setSought(target.value)}
+            onKeyDown={(event) => event.key === 'Enter' && first && void pick(first)}
+            autoFocus
+          />
+          <PartChoices parts={parts} sought={sought} most={MOST} here={here} onPick={(part) => void pick(part)} />
+          {!first && (
+            <p className="muted px-2 py-1">
+              {sought === '' ? 'No other recipe has a part to take.' : `No part is called like “${sought}”.`}
+            </p>
+          )}
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}
