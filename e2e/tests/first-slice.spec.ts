@@ -90,7 +90,8 @@ test('from nothing to a card: page, print and PDF say the same', async ({ page }
   });
   await expect(page.getByLabel(/^Ingredient:/)).toHaveCount(4);
   await page.getByRole('tab', { name: 'Method and keeping' }).click();
-  await page.getByLabel('Method, one step a line').fill('Boil the barley, 30 min, until soft.\nSoften the leeks in the oil.');
+  await page.getByRole('textbox', { name: /^Method/ }).focus();
+  await page.keyboard.type('Boil the barley, 30 min, until soft.\nSoften the leeks in the oil.');
   await page.getByLabel('Minutes in all').fill('45');
   await page.getByLabel('Minutes in all').press('Enter');
   await expectSaved(page);

@@ -54,7 +54,7 @@ test('a base that is edited moves the dish, and the dish says so until it is tak
   expect((await basis()).moved).toEqual([]);
   const { revision, document } = await open(OATS);
   const lines = [{ food: 'plum', amount: 600, unit: 'g' }];
-  const edited = { ...document, parts: document.parts.map((part) => (part.id === 'compote' ? { ...part, lines } : part)) };
+  const edited = { ...document, steps: [], parts: document.parts.map((part) => (part.id === 'compote' ? { ...part, lines } : part)) };
   await put(OATS, revision, edited).expect(200);
   const moved = await basis();
   expect(moved.moved).toMatchObject([{ kind: 'recipe', id: OATS, name: 'Overnight oats with plum compote' }]);

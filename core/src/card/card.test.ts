@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import { kitchenOf, recipeOf } from '../../test/kitchens.js';
 import { Kitchen, type KitchenContent } from '../recipe/index.js';
 import { cardContent } from './cardContent.js';
+import { stepTextOf } from './cardSteps.js';
 import { cardPriceText, cardSmallPrint, dayText, leadOf, unbroken } from './cardSentences.js';
 import { cautionsFor } from './cautions.js';
 import { kindsOf } from './foodKind.js';
@@ -65,7 +66,7 @@ test('a part that does not fit its vessel at once is cooked in batches, and the 
         { vessel: { name: 'slow cooker', capacity, fillLimit: 0.5 } },
       ),
       within,
-    ).steps;
+    ).steps.map(stepTextOf);
   expect(stepsIn(6000)).toEqual(['Cook.']);
   expect(stepsIn(5900)).toEqual([
     'Pot: cook in 2 batches: the slow cooker is filled to 50 % at most. Check each by temperature, not by the clock.',

@@ -18,6 +18,7 @@ import {
   energyShares,
   servedOf,
   shownFigure,
+  stepOf,
   type EnergyShare,
   type Kitchen,
   type LineFigures,
@@ -29,6 +30,7 @@ import {
 } from '../recipe/index.js';
 import { fitVessel, snappedRecipe } from '../scale/index.js';
 import { lineWords } from '../text/index.js';
+import { cardSteps, type CardStep } from './cardSteps.js';
 import { cautionsFor, type Cautions } from './cautions.js';
 import { gramsText, secondMeasure } from './secondMeasure.js';
 import pluralize from 'pluralize';
@@ -84,7 +86,7 @@ export interface CardContent {
   readonly prices: { readonly newest: string; readonly oldest: string } | undefined;
   readonly topping: { readonly name: string; readonly figures: readonly CardFigure[] } | undefined;
   readonly sections: readonly CardSection[];
-  readonly steps: readonly string[];
+  readonly steps: readonly CardStep[];
   readonly activeMinutes: number | undefined;
   readonly totalMinutes: number | undefined;
   readonly cautions: Cautions;
@@ -130,7 +132,7 @@ function contentOf(figures: RecipeFigures, kitchen: Kitchen): CardContent {
     sodiumMilligrams: sodiumText(perServing),
     energyShares: energyShares(perServing),
     intoEachBox: parts
-      .filter(({ part }) => servedOf(part) === 'box')
+      .filter(({ part }) => servedOf(part) === 'box' && part.lines.length > 0)
       .map(({ part, share }) => ({ grams: plainText(share.portion, 0), part: part.name })),
     used: costFigure('usedCost', perServing.usedCost.amount, isAtLeast(perServing.usedCost), currency),
     till: costFigure('tillCost', batch.till.cost?.toNumber(), batch.till.unpriced.length > 0, currency),
@@ -147,10 +149,14 @@ function contentOf(figures: RecipeFigures, kitchen: Kitchen): CardContent {
       served: servedOf(part.part),
       lines: part.lines.map((line) => cardLine(line, figures, kitchen)),
     })),
-    steps: [...parts.flatMap(splitText), ...(recipe.steps ?? [])],
+    steps: [...parts.flatMap(splitText).map((text): CardStep => ({ part: '', runs: [{ text }] })), ...cardSteps(figures, kitchen)],
     activeMinutes: recipe.activeMinutes,
     totalMinutes: recipe.totalMinutes,
-    cautions: cautionsFor(used.flatMap(foodsOf), recipe.steps ?? [], recipe.storage),
+    cautions: cautionsFor(
+      used.flatMap(foodsOf),
+      (recipe.steps ?? []).map((step) => stepOf(step).text),
+      recipe.storage,
+    ),
     allergensInBox: allergensOf(parts.filter(({ part }) => servedOf(part) === 'box')),
     allergensAtTable: allergensOf(parts.filter(({ part }) => servedOf(part) !== 'box')),
     rules,

@@ -1,4 +1,5 @@
 import type { CardContent, CardFigure, CardLine } from './cardContent.js';
+import type { CardStep } from './cardSteps.js';
 import { cardPriceText, cardSmallPrint, leadOf } from './cardSentences.js';
 
 /**
@@ -34,10 +35,16 @@ export function cardMarkdown(card: CardContent): string {
         : []),
       lines.map((line) => `- ${lineText(line)}`).join('\n'),
     ]),
-    ...(steps.length > 0 ? ['## Method', steps.map((step, i) => `${i + 1}. ${escaped(step)}`).join('\n')] : []),
+    ...(steps.length > 0 ? ['## Method', steps.map(stepText).join('\n')] : []),
     escaped(cardSmallPrint(card)),
   ];
   return `${blocks.filter((block) => block !== '').join('\n\n')}\n`;
+}
+
+/** A step with its number; the part it makes stands before it. */
+function stepText({ part, runs }: CardStep, index: number): string {
+  const words = runs.map(({ text, strong }) => (strong ? `**${inline(text).trim()}**` : inline(text))).join('');
+  return `${index + 1}. ${part === '' ? safeStart(words.trim()) : `_${escaped(part)}:_ ${words.trim()}`}`;
 }
 
 function figureText({ text, unit, figure }: CardFigure): string {
@@ -56,12 +63,20 @@ function table(headings: readonly [string, string], rows: readonly (readonly [st
 
 /** Letters that Markdown or HTML would take for something else are set off; lines become one. */
 function escaped(text: string): string {
+  return safeStart(inline(text).trim());
+}
+
+/** Words that do not begin a list. */
+function safeStart(words: string): string {
+  return words.replace(/^([-+]|\d+[.)])(?=\s)/, '\\$1');
+}
+
+/** The same for words in the midst of others. */
+function inline(text: string): string {
   return text
     .replace(/\s+/g, ' ')
-    .trim()
     .replace(/&/g, '&amp;')
     .replace(/</g, '&lt;')
     .replace(/>/g, '&gt;')
-    .replace(/[\\`*_{}[\]#|!~]/g, '\\$&')
-    .replace(/^([-+]|\d+[.)])(?=\s)/, '\\$1');
+    .replace(/[\\`*_{}[\]#|!~]/g, '\\$&');
 }

@@ -1,4 +1,5 @@
 import type { CardContent, CardFigure } from './cardContent.js';
+import { stepTextOf } from './cardSteps.js';
 
 /**
  * A card as schema.org/Recipe, ready for a JSON-LD script element.
@@ -21,7 +22,12 @@ export function schemaOrgRecipe(card: CardContent): object {
           .join(', '),
       ),
     ),
-    recipeInstructions: card.steps.map((text, i) => ({ '@type': 'HowToStep', position: i + 1, text })),
+    recipeInstructions: card.steps.map((step, i) => ({
+      '@type': 'HowToStep',
+      position: i + 1,
+      ...(step.part === '' ? {} : { name: step.part }),
+      text: stepTextOf(step),
+    })),
     nutrition: {
       '@type': 'NutritionInformation',
       servingSize: `1 ${card.servingName} (${card.weight.text} g)`,

@@ -40,10 +40,12 @@ import {
   type Variant,
   type Scaling,
   type Served,
+  type Step,
   type Storage,
   type Vessel,
 } from '../recipe/index.js';
 import { schemaOf, type SchemaPiece } from './schemaNotes.js';
+import { areSteps, STEPS_MESSAGE, STEPS_SCHEMA } from './stepShape.js';
 import { FIT_BOUND_SCHEMA, isFitBound, isPortion, isScaling, PORTION_SCHEMA, SCALING_SCHEMA } from './amountShape.js';
 import {
   Currency,
@@ -265,7 +267,7 @@ export class RecipeEntry implements Recipe {
   @Optional() @Text(120) series?: string;
   @Optional() @Quantity({ most: 100_000 }) number?: number;
   @Optional() @Text(1000) lead?: string;
-  @Optional() @Texts(2000) steps?: string[];
+  @Optional() @must(STEPS_MESSAGE, areSteps, STEPS_SCHEMA) steps?: Step[];
   @Optional() @Quantity({ most: 100_000 }) activeMinutes?: number;
   @Optional() @Quantity({ most: 100_000 }) totalMinutes?: number;
   @Optional() @One(() => StorageEntry) storage?: StorageEntry;

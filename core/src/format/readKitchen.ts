@@ -12,7 +12,7 @@ import {
   VOLUME_UNITS,
   type MeasuringSystem,
 } from '../quantity/index.js';
-import { placeOf, type KitchenContent, type Line, type Recipe, type Settings } from '../recipe/index.js';
+import { mentionsIn, placeOf, stepOf, type KitchenContent, type Line, type Recipe, type Settings } from '../recipe/index.js';
 import type { Pack } from '../price/index.js';
 import { didYouMean, type Fault } from './fault.js';
 import { KitchenFile, type KitchenSettings } from './kitchenFile.js';
@@ -123,11 +123,23 @@ function* eachRecipeFault(
   yield* twice(recipe.parts, `${path}.parts`);
   yield* ratioCircleFaults(recipe, path);
   yield* variantFaults(recipe, { foods, recipes, places, system }, path);
+  yield* stepFaults(recipe, places, path);
   for (const [p, part] of recipe.parts.entries()) {
     for (const [l, line] of part.lines.entries())
       yield* lineFaults(line, { foods, recipes, places, system }, `${path}.parts[${p}].lines[${l}]`);
     for (const [d, { food, unit }] of (part.discards ?? []).entries())
       yield* foodAndUnitFaults(food, unit, foods, system, `${path}.parts[${p}].discards[${d}]`);
+  }
+}
+
+/** Steps that make a part, or mention a line, that is not there. */
+function* stepFaults({ steps = [], parts }: Recipe, places: ReadonlySet<string>, path: string): Generator<Fault> {
+  const ids = parts.map(({ id }) => id);
+  for (const [s, step] of steps.map(stepOf).entries()) {
+    if (step.part !== undefined && !ids.includes(step.part))
+      yield { path: `${path}.steps[${s}].part`, message: `unknown part "${step.part}"${didYouMean(step.part, ids)}` };
+    for (const { at } of mentionsIn(step.text))
+      if (!places.has(at)) yield { path: `${path}.steps[${s}]`, message: `mentions an unknown line "${at}"${didYouMean(at, [...places])}` };
   }
 }
 

@@ -13,6 +13,7 @@ export * from './recipe.js';
 export * from './recipeFigures.js';
 export * from './share.js';
 export * from './shownFigure.js';
+export * from './step.js';
 export * from './takeablePart.js';
 export * from './till.js';
 export * from './working.js';

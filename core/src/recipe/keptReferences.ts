@@ -1,15 +1,17 @@
 import { placeOf, type Line, type Recipe } from './recipe.js';
+import { followedSteps, mentionsIn, stepOf } from './step.js';
 import { followedChanges } from './variant.js';
 
 /**
  * A recipe whose lines have moved, with what refers to lines by place (ratios, lines in step when a dish is made to fit, changes
- * of variants) pointing at the same lines as before. What referred to a line that is gone goes with it.
+ * of variants, ingredients mentioned in steps) pointing at the same lines as before. What referred to a line that is gone goes with it.
  *
  * @param before the recipe the references are right in
  * @param after the same lines at other places; a line is known by identity
  */
 export function keptReferences(before: Recipe, after: Recipe): Recipe {
-  if (!before.variants?.length && !before.parts.some(({ lines }) => lines.some(refers))) return after;
+  const mentions = before.steps?.some((step) => stepOf(step).part !== undefined || mentionsIn(stepOf(step).text).length > 0) === true;
+  if (!mentions && !before.variants?.length && !before.parts.some(({ lines }) => lines.some(refers))) return after;
   const now = new Map<Line, string>();
   for (const part of after.parts) part.lines.forEach((line, i) => now.set(line, placeOf(part, i)));
   const moved = new Map<string, string | undefined>();
@@ -22,6 +24,7 @@ export function keptReferences(before: Recipe, after: Recipe): Recipe {
     ...after,
     parts: after.parts.map((part) => ({ ...part, lines: part.lines.map((line) => referring(line, moved)) })),
     ...(after.variants ? { variants: after.variants.map((one) => ({ ...one, changes: followedChanges(one.changes, moved) })) } : {}),
+    ...(after.steps ? { steps: followedSteps(after.steps, moved) } : {}),
   };
 }
 

@@ -1,5 +1,6 @@
 import type { CookingMethod, State } from '../food/index.js';
 import type { Brief } from './brief.js';
+import type { Step } from './step.js';
 import type { Amount, MeasuringSystem } from '../quantity/index.js';
 
 /** How an amount was measured; decides its uncertainty. */
@@ -134,7 +135,7 @@ export interface Recipe {
   /** A sentence or two under the title. */
   readonly lead?: string;
   /** Method, one step an entry. */
-  readonly steps?: readonly string[];
+  readonly steps?: readonly Step[];
   /** Minutes at the stove, and from start to finish. */
   readonly activeMinutes?: number;
   readonly totalMinutes?: number;

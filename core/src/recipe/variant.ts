@@ -1,3 +1,4 @@
+import { followedSteps } from './step.js';
 import { placeOf, type Line, type Recipe, type Variant, type VariantChange } from './recipe.js';
 
 /**
@@ -7,7 +8,7 @@ import { placeOf, type Line, type Recipe, type Variant, type VariantChange } fro
 export function variantRecipe(recipe: Recipe, { changes }: Pick<Variant, 'changes'>): Recipe {
   const { variants: _, ...base } = recipe;
   const at = new Map(changes.flatMap((change) => ('at' in change ? [[change.at, change] as const] : [])));
-  return {
+  const next: Recipe = {
     ...base,
     parts: base.parts.map((part) => {
       const lines = part.lines.flatMap((line, i) => {
@@ -24,6 +25,7 @@ export function variantRecipe(recipe: Recipe, { changes }: Pick<Variant, 'change
       };
     }),
   };
+  return base.steps ? { ...next, steps: followedSteps(base.steps, movedPlaces(recipe, { changes }, next)) } : next;
 }
 
 /**
@@ -58,7 +60,7 @@ export function followedChanges(changes: readonly VariantChange[], moved: Readon
 }
 
 /** Where each line of the base stands in the variant; undefined for one that is left out. */
-function movedPlaces(recipe: Recipe, { changes }: Variant, next: Recipe): Map<string, string | undefined> {
+function movedPlaces(recipe: Recipe, { changes }: Pick<Variant, 'changes'>, next: Recipe): Map<string, string | undefined> {
   const out = new Set(changes.flatMap((change) => ('out' in change ? [change.at] : [])));
   const moved = new Map<string, string | undefined>();
   recipe.parts.forEach((part, p) => {

@@ -169,3 +169,26 @@ test('what was read becomes a recipe: sections its parts, words that match no fo
     steps: ['Boil.'],
   });
 });
+
+test('a section of the method that is called like a part is of that part', () => {
+  const read = {
+    title: 'Bowls',
+    servings: undefined,
+    servingName: undefined,
+    sections: [
+      { name: 'Stew', lines: ['200 g orzo'] },
+      { name: 'Dressing', lines: ['200 g orzo'] },
+    ],
+    steps: ['Stew: Boil the barley.', 'Add salt.', 'For the dressing: Whisk it all.', 'To serve: Share it out.', 'Eat.'],
+    activeMinutes: undefined,
+    totalMinutes: undefined,
+    source: undefined,
+  };
+  expect(recipeFromRead(read, new FoodIndex(foods), new Set()).steps).toEqual([
+    { text: 'Boil the barley.', part: 'stew' },
+    { text: 'Add salt.', part: 'stew' },
+    { text: 'Whisk it all.', part: 'dressing' },
+    'To serve: Share it out.',
+    'Eat.',
+  ]);
+});

@@ -1,4 +1,4 @@
-import type { Recipe } from '../recipe/index.js';
+import { stepFrom, type Part, type Recipe, type Step } from '../recipe/index.js';
 import type { FoodIndex } from './foodIndex.js';
 import { idFromName } from './idFromName.js';
 import { lineFromText } from './lineFromText.js';
@@ -16,21 +16,33 @@ const USUAL_SERVINGS = 4;
 export function recipeFromRead(read: ReadRecipe, index: FoodIndex, taken: ReadonlySet<string>): Recipe {
   const title = (read.title || 'Without a name').slice(0, LONGEST.title);
   const servings = read.servings ?? USUAL_SERVINGS;
-  const parts = new Set<string>();
+  const ids = new Set<string>();
+  const parts = read.sections.map(({ name, lines }, i) => {
+    const called = (name || (i === 0 ? 'Main' : `Part ${i + 1}`)).slice(0, LONGEST.part);
+    const id = idFromName(called, ids);
+    ids.add(id);
+    return { id, name: called, lines: lines.map((line) => lineFromText(line.slice(0, LONGEST.line), index, servings)) };
+  });
   return {
     id: idFromName(title, taken),
     title,
     servings,
     servingName: read.servingName?.slice(0, LONGEST.servingName) ?? 'box',
-    parts: read.sections.map(({ name, lines }, i) => {
-      const called = (name || (i === 0 ? 'Main' : `Part ${i + 1}`)).slice(0, LONGEST.part);
-      const id = idFromName(called, parts);
-      parts.add(id);
-      return { id, name: called, lines: lines.map((line) => lineFromText(line.slice(0, LONGEST.line), index, servings)) };
-    }),
-    ...(read.steps.length === 0 ? {} : { steps: read.steps.map((step) => step.slice(0, LONGEST.step)) }),
+    parts,
+    ...(read.steps.length === 0 ? {} : { steps: stepsByPart(read.steps, parts) }),
     ...(read.activeMinutes === undefined ? {} : { activeMinutes: read.activeMinutes }),
     ...(read.totalMinutes === undefined ? {} : { totalMinutes: read.totalMinutes }),
     ...(read.source === undefined ? {} : { source: read.source }),
   };
+}
+
+/** Steps with the part each makes, where a section of the method is called like a part: "Sauce: soften the onions". */
+function stepsByPart(steps: readonly string[], parts: readonly Part[]): Step[] {
+  let part: string | undefined;
+  return steps.map((step) => {
+    const [, heading, rest = ''] = /^([^:.]{1,60}):\s+(.+)$/s.exec(step) ?? [];
+    if (heading === undefined) return stepFrom({ text: step.slice(0, LONGEST.step), ...(part === undefined ? {} : { part }) });
+    part = parts.find(({ name }) => name.toLowerCase() === heading.replace(/^for the /i, '').toLowerCase())?.id;
+    return stepFrom({ text: (part === undefined ? step : rest).slice(0, LONGEST.step), ...(part === undefined ? {} : { part }) });
+  });
 }

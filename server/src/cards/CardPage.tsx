@@ -49,7 +49,10 @@ export function CardPage({ card, paper }: { readonly card: CardContent; readonly
             <ol className="steps">
               {card.steps.map((step, i) => (
                 <li key={i}>
-                  <span>{step}</span>
+                  <span>
+                    {step.part !== '' && <i>{step.part}. </i>}
+                    {step.runs.map(({ text, strong }, r) => (strong ? <b key={r}>{text}</b> : text))}
+                  </span>
                 </li>
               ))}
             </ol>

@@ -25,7 +25,14 @@ export function CardPdf({ card, paper }: { readonly card: CardContent; readonly 
           {card.steps.map((step, i) => (
             <View key={i} style={sheet.step} wrap={false}>
               <Text style={sheet.stepNumber}>{i + 1}</Text>
-              <Text style={sheet.stepText}>{step}</Text>
+              <Text style={sheet.stepText}>
+                {step.part !== '' && <Text style={sheet.stepPart}>{step.part}. </Text>}
+                {step.runs.map(({ text, strong }, r) => (
+                  <Text key={r} style={strong ? sheet.strong : {}}>
+                    {text}
+                  </Text>
+                ))}
+              </Text>
             </View>
           ))}
           <Keep card={card} sheet={sheet} />
@@ -311,6 +318,7 @@ function sheetFor(scale: number) {
       lineHeight: 1.1,
       color: colour.damson,
     },
+    stepPart: { color: colour.damson },
     stepText: { flex: 1, fontFamily: serif as unknown as string, fontSize: rem(1.05), lineHeight: 1.4 },
     foot: { marginTop: 'auto', paddingTop: rem(0.6) },
     keep: {

@@ -14,6 +14,7 @@ import { ReceiptNameEntity } from '../receipts/receiptName.entity.js';
 import { RefreshEntity } from '../refreshes/refresh.entity.js';
 import { RefreshItemEntity } from '../refreshes/refreshItem.entity.js';
 import { FoodTables1764300000003 } from './migrations/foodTables.migration.js';
+import { CardSteps1764800000008 } from './migrations/cardSteps.migration.js';
 import { Kitchens1764000000001 } from './migrations/kitchens.migration.js';
 import { Pantry1764200000002 } from './migrations/pantry.migration.js';
 import { PublishedCards1764600000006 } from './migrations/publishedCards.migration.js';
@@ -50,6 +51,7 @@ export function dataSourceOptions(url: string | undefined): DataSourceOptions {
       Refreshes1764500000005,
       PublishedCards1764600000006,
       RecipeBases1764700000007,
+      CardSteps1764800000008,
     ],
     migrationsRun: true,
     migrationsTransactionMode: 'all',

@@ -1,4 +1,4 @@
-import { lineText, type Recipe } from '@portiona/core';
+import { lineText, stepOf, type Recipe } from '@portiona/core';
 import { problemText } from '../api/problem';
 import { recipeActions } from '../features/recipes/recipeSlice';
 import { useAppDispatch, useRecipeState } from '../features/recipes/useRecipeState';
@@ -47,7 +47,7 @@ function differences(mine: Recipe, theirs: Recipe): string[] {
     `title “${recipe.title}”`,
     `${recipe.servings} servings`,
     ...recipe.parts.flatMap(({ lines }) => lines.map((line) => `“${line.text ?? lineText(line, undefined)}”`)),
-    ...(recipe.steps ?? []).map((step) => `step “${step.slice(0, 40)}”`),
+    ...(recipe.steps ?? []).map((step) => `step “${stepOf(step).text.slice(0, 40)}”`),
   ];
   const here = new Set(said(mine));
   const there = new Set(said(theirs));

@@ -1,10 +1,13 @@
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { Redo2, Undo2 } from 'lucide-react';
 import { useStation } from '../station';
 import { useAppDispatch, useRecipeState } from '../../features/recipes/useRecipeState';
 import { recipeActions } from '../../features/recipes/recipeSlice';
-import { MethodForm } from './MethodForm';
+
 import { Sheet } from './Sheet';
+
+/** The editor is as large as the rest of the desk: it comes when it is asked for. */
+const MethodForm = lazy(async () => ({ default: (await import('./method/MethodForm')).MethodForm }));
 
 /** Where a dish is written: its lines as text, and its method. */
 export function BuildStation() {
@@ -60,7 +63,13 @@ export function BuildStation() {
           </span>
         )}
       </div>
-      {side === 'lines' ? <Sheet /> : <MethodForm recipe={recipe} key={recipe.id} />}
+      {side === 'lines' ? (
+        <Sheet />
+      ) : (
+        <Suspense fallback={<p className="muted">The method is being brought.</p>}>
+          <MethodForm recipe={recipe} key={recipe.id} />
+        </Suspense>
+      )}
     </div>
   );
 }

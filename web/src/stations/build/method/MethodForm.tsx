@@ -1,9 +1,9 @@
-import { useState } from 'react';
 import type { Recipe, Storage } from '@portiona/core';
-import { useAppDispatch } from '../../features/recipes/useRecipeState';
-import { withHead } from '../../features/recipes/editRecipe';
-import { recipeActions } from '../../features/recipes/recipeSlice';
-import { NumberField } from '../../ui/NumberField';
+import { useAppDispatch } from '../../../features/recipes/useRecipeState';
+import { withHead } from '../../../features/recipes/editRecipe';
+import { recipeActions } from '../../../features/recipes/recipeSlice';
+import { MethodEditor } from './MethodEditor';
+import { NumberField } from '../../../ui/NumberField';
 
 /** How the dish is made and kept, as the card will say it. */
 export function MethodForm({ recipe }: { readonly recipe: Recipe }) {
@@ -12,18 +12,6 @@ export function MethodForm({ recipe }: { readonly recipe: Recipe }) {
     dispatch(recipeActions.edited({ recipe: withHead(recipe, next), ...(mergeKey === undefined ? {} : { mergeKey }) }));
   const store = (next: Partial<Storage>) =>
     change({ storage: Object.fromEntries(Object.entries({ ...recipe.storage, ...next }).filter(([, held]) => held !== undefined)) });
-  const [steps, setSteps] = useState((recipe.steps ?? []).join('\n'));
-  // Undo may change the steps from outside the field.
-  const [known, setKnown] = useState(recipe.steps);
-  if (known !== recipe.steps) {
-    setKnown(recipe.steps);
-    if ((recipe.steps ?? []).join('\n') !== stepsOf(steps).join('\n')) setSteps((recipe.steps ?? []).join('\n'));
-  }
-  const write = (text: string) => {
-    setSteps(text);
-    const next = stepsOf(text);
-    change({ steps: next.length === 0 ? undefined : next }, 'steps');
-  };
   return (
     <div className="grid grid-cols-[minmax(0,1fr)_260px] gap-6 pt-1">
       <div className="grid gap-3 content-start">
@@ -37,17 +25,10 @@ export function MethodForm({ recipe }: { readonly recipe: Recipe }) {
             onChange={({ target }) => change({ lead: target.value === '' ? undefined : target.value }, 'lead')}
           />
         </label>
-        <label className="labelled">
-          Method, one step a line
-          <textarea
-            className="field font-serif text-[15px] leading-[1.5]"
-            rows={14}
-            value={steps}
-            onChange={({ target }) => write(target.value)}
-            placeholder="Soften the onions in the oil, medium heat, 8 min, until gold at the edge."
-          />
-        </label>
-        <p className="faint text-[12.5px]">Say how a cook sees that a step is done, and check meat by temperature, not by the clock.</p>
+        <div>
+          <p className="labelled mb-1">Method, one step a paragraph</p>
+          <MethodEditor />
+        </div>
       </div>
       <div className="grid gap-2.5 content-start">
         <label className="labelled">
@@ -106,11 +87,4 @@ export function MethodForm({ recipe }: { readonly recipe: Recipe }) {
       </div>
     </div>
   );
-}
-
-function stepsOf(text: string): string[] {
-  return text
-    .split(/\r?\n/)
-    .map((step) => step.replace(/^\s*\d+[.)]\s+/, '').trim())
-    .filter(Boolean);
 }

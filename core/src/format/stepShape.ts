@@ -1,0 +1,35 @@
+/** Characters a step has at most. */
+const LONGEST_STEP = 2000;
+
+export const STEPS_MESSAGE = `must be a list of texts, or of {"text": "Stew {compote/1 plums}", "part": "compote"}, each at most ${LONGEST_STEP} characters`;
+
+/** Whether something is a method: texts, or texts with the id of the part each makes. */
+export function areSteps(found: unknown): boolean {
+  return Array.isArray(found) && found.every(isStep);
+}
+
+function isStep(found: unknown): boolean {
+  if (typeof found === 'string') return found.length <= LONGEST_STEP;
+  if (typeof found !== 'object' || found === null || Array.isArray(found)) return false;
+  const { text, part, ...rest } = found as { readonly [key: string]: unknown };
+  if (Object.keys(rest).length > 0 || typeof text !== 'string' || text.length > LONGEST_STEP) return false;
+  return part === undefined || (typeof part === 'string' && /^[a-z0-9-]{1,120}$/.test(part));
+}
+
+const text = { type: 'string', maxLength: LONGEST_STEP };
+
+/** JSON Schema of a method. */
+export const STEPS_SCHEMA = {
+  type: 'array',
+  items: {
+    oneOf: [
+      text,
+      {
+        type: 'object',
+        properties: { text, part: { type: 'string', maxLength: 120, pattern: '^[a-z0-9-]+$' } },
+        required: ['text'],
+        additionalProperties: false,
+      },
+    ],
+  },
+};

@@ -1,0 +1,29 @@
+import { NodeViewWrapper, type ReactNodeViewProps } from '@tiptap/react';
+import { endsSentence, mentionReads, type Mention } from '@portiona/core';
+import { useStation } from '../../station';
+
+/** An ingredient within a step, with its amount as it stands now; a press shows its name alone, or its amount again. */
+export function MentionView({ node, updateAttributes, editor, getPos }: ReactNodeViewProps) {
+  const { at, bare, words } = node.attrs as Mention;
+  const { computed } = useStation();
+  const line = computed.ok ? computed.figures.lines.find((one) => one.at === at) : undefined;
+  const pos = getPos();
+  const { doc } = editor.state;
+  const before = pos === undefined ? '' : doc.textBetween(doc.resolve(pos).start(), pos, undefined, '\ufffc');
+  const said = line && mentionReads(line, bare, endsSentence(before));
+  return (
+    <NodeViewWrapper as="span">
+      <button
+        type="button"
+        tabIndex={-1}
+        className={`mention ${said ? '' : 'bad'}`}
+        title={
+          said ? (bare ? 'By its name alone; a press gives its amount' : 'With its amount; a press leaves it out') : 'No such line any more'
+        }
+        onClick={() => updateAttributes({ bare: !bare })}
+      >
+        {said?.text ?? words}
+      </button>
+    </NodeViewWrapper>
+  );
+}

@@ -1,0 +1,127 @@
+import { useEffect, useMemo, useState } from 'react';
+import { useStore } from 'react-redux';
+import { Document } from '@tiptap/extension-document';
+import { Text } from '@tiptap/extension-text';
+import { EditorContent, useEditor, type Editor } from '@tiptap/react';
+import { mentionsIn, mentionWords, sameDocument, searchWords, stepOf, type LineFigures, type Step } from '@portiona/core';
+import { useAppDispatch, type WithRecipe } from '../../../features/recipes/useRecipeState';
+import { withHead } from '../../../features/recipes/editRecipe';
+import { recipeActions } from '../../../features/recipes/recipeSlice';
+import { useStation } from '../../station';
+import { ChoiceList } from './ChoiceList';
+import { ingredientMention, type Choice, type ChoiceMenu } from './ingredientMention';
+import { IngredientOffer } from './IngredientOffer';
+import { documentOf, stepsOf } from './stepDocument';
+import { StepNode } from './stepNode';
+
+const NO_STEPS: readonly Step[] = [];
+
+/** The method, a step a paragraph: written as text, its ingredients mentioned so that their amounts are always the recipe's. */
+export function MethodEditor() {
+  const { recipe, computed } = useStation();
+  const lines = useMemo(() => (computed.ok ? computed.figures.lines : []), [computed]);
+  const choices = useMemo(() => choicesOf(lines, new Map(recipe.parts.map(({ id, name }) => [id, name]))), [lines, recipe.parts]);
+  const [menu, setMenu] = useState<ChoiceMenu>();
+  const steps = recipe.steps ?? NO_STEPS;
+  const editor = useMethodEditor(steps, choices, setMenu);
+  const unsaid = useMemo(() => unsaidOf(choices, steps), [choices, steps]);
+  return (
+    <div className="method">
+      <EditorContent editor={editor} />
+      {menu && <ChoiceList menu={menu} />}
+      <div className="step-tools">
+        <button className="btn" onClick={() => editor.chain().focus().insertContent('@').run()} title="Mention an ingredient (@)">
+          @ Ingredient
+        </button>
+        {unsaid.length > 0 && (
+          <span className="muted text-[12.5px]">
+            In no step yet:{' '}
+            {unsaid.map((choice, i) => (
+              <span key={choice.at}>
+                {i > 0 && ', '}
+                <button className="btn-quiet" onClick={() => mention(editor, choice)}>
+                  {choice.words}
+                </button>
+              </span>
+            ))}
+          </span>
+        )}
+      </div>
+      <p className="faint text-[12.5px] mt-1">
+        Times, temperatures (°C, °F, gas mark) and signs (“until gold at the edge”) are read as you write; the card prints both systems. Alt
+        and arrows move a step.
+      </p>
+    </div>
+  );
+}
+
+function mention(editor: Editor, { at, words, bare }: Choice): void {
+  editor
+    .chain()
+    .focus()
+    .insertContent([
+      { type: 'mention', attrs: { at, words, bare } },
+      { type: 'text', text: ' ' },
+    ])
+    .run();
+}
+
+/** The editor over the recipe's steps: what is written goes to the recipe, what becomes of it elsewhere (undo, a moved line) comes back. */
+function useMethodEditor(steps: readonly Step[], choices: readonly Choice[], show: (menu: ChoiceMenu | undefined) => void): Editor {
+  const dispatch = useAppDispatch();
+  const store = useStore<WithRecipe>();
+  // The editor lives as long as the page; what it offers is of the recipe as it stands when it is asked.
+  const [offer] = useState(() => new IngredientOffer());
+  useEffect(() => offer.renew(choices), [offer, choices]);
+  const [extensions] = useState(() => [
+    Document.extend({ content: 'step+' }),
+    Text,
+    StepNode,
+    ingredientMention((typed) => offer.for(typed), show),
+  ]);
+  const editor = useEditor({
+    extensions,
+    content: documentOf(steps),
+    injectCSS: false,
+    editorProps: {
+      attributes: { class: 'steps-field', role: 'textbox', 'aria-multiline': 'true', 'aria-label': 'Method, one step a paragraph' },
+    },
+    onUpdate: ({ editor: written }) => {
+      const { present } = store.getState().recipe;
+      const next = stepsOf(written.getJSON());
+      if (!present || sameDocument(next, present.steps ?? [])) return;
+      const steps = next.length === 0 ? undefined : next;
+      dispatch(recipeActions.edited({ recipe: withHead(present, { steps }), ...mergeKeyOf(present.steps ?? [], next) }));
+    },
+    onBlur: () => void dispatch(recipeActions.stepEnded(undefined)),
+  });
+  useEffect(() => {
+    if (sameDocument(stepsOf(editor.getJSON()), steps)) return;
+    const { from } = editor.state.selection;
+    editor.commands.setContent(documentOf(steps), { emitUpdate: false });
+    editor.commands.setTextSelection(Math.min(from, editor.state.doc.content.size));
+  }, [editor, steps]);
+  return editor;
+}
+
+/** Writing on in one step is one edit; a step begun, moved or taken out is one of its own. */
+function mergeKeyOf(before: readonly Step[], after: readonly Step[]): { readonly mergeKey?: string } {
+  const changed = after.flatMap((step, i) => (sameDocument(step, before[i]) ? [] : [i]));
+  return before.length === after.length && changed.length === 1 ? { mergeKey: `step ${changed[0]}` } : {};
+}
+
+function choicesOf(lines: readonly LineFigures[], names: ReadonlyMap<string, string>): Choice[] {
+  return lines.flatMap((line) => {
+    const { amount, food } = mentionWords(line);
+    const part = names.get(line.at.replace(/\/\d+$/, '')) ?? '';
+    return food === '' ? [] : [{ at: line.at, words: food, bare: false, reads: `${amount} ${food}`.trim(), part }];
+  });
+}
+
+/** Ingredients that no step mentions, and none speaks of. */
+function unsaidOf(choices: readonly Choice[], steps: readonly Step[]): Choice[] {
+  const texts = steps.map((step) => stepOf(step).text);
+  const mentioned = new Set(texts.flatMap(mentionsIn).map(({ at }) => at));
+  const spoken = new Set(texts.flatMap(searchWords));
+  return choices.filter(({ at, words }) => !mentioned.has(at) && !spoken.has(searchWords(words).at(-1) ?? ''));
+}

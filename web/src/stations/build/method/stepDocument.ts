@@ -1,0 +1,35 @@
+import type { JSONContent } from '@tiptap/core';
+import { mentionText, piecesOf, stepFrom, stepOf, type Mention, type Step } from '@portiona/core';
+
+/** A method as the editor holds it: a step a block, mentions as things of their own within its words. */
+export function documentOf(steps: readonly Step[]): JSONContent {
+  const blocks = steps.map(stepOf).map(({ text, part }) => blockOf(text, part));
+  return { type: 'doc', content: blocks.length > 0 ? blocks : [blockOf('')] };
+}
+
+export function blockOf(text: string, part?: string): JSONContent {
+  const content = piecesOf(text).map((piece) =>
+    typeof piece === 'string' ? { type: 'text', text: piece } : { type: 'mention', attrs: { ...piece } },
+  );
+  return { type: 'step', attrs: { part: part ?? null }, ...(content.length > 0 ? { content } : {}) };
+}
+
+/** The steps that the editor holds; empty ones are none. */
+export function stepsOf(document: JSONContent): Step[] {
+  return (document.content ?? []).flatMap(({ content = [], attrs = {} }) => {
+    const text = content
+      .map((piece) => (piece.type === 'mention' ? mentionText(piece.attrs as Mention) : (piece.text ?? '')))
+      .join('')
+      .trim();
+    const part = (attrs as { part?: string | null }).part ?? undefined;
+    return text === '' ? [] : [stepFrom({ text, ...(part === undefined ? {} : { part }) })];
+  });
+}
+
+/** Lines of pasted text as steps; their numbers are the list's own. */
+export function stepLines(text: string): string[] {
+  return text
+    .split(/\r?\n/)
+    .map((line) => line.replace(/^\s*(?:step\s*)?\d+[.):]\s+/i, '').trim())
+    .filter(Boolean);
+}
