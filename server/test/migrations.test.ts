@@ -5,7 +5,7 @@ import { freshDatabase } from './testServer.js';
 test('cards published before steps had runs say after it what they said', async () => {
   const database = await new DataSource(dataSourceOptions(await freshDatabase())).initialize();
   const steps = async () =>
-    ((await database.query(`SELECT content -> 'steps' AS steps FROM published_cards`)) as { steps: unknown }[])[0]?.steps;
+    (await database.query<{ steps: unknown }[]>(`SELECT content -> 'steps' AS steps FROM published_cards`))[0]?.steps;
   try {
     const newest = database.migrations.at(-1)?.name;
     expect(newest).toMatch(/^CardSteps/);

@@ -9,6 +9,15 @@ export function unbroken(measure: string): string {
   return measure.replace(/(?<!;) /g, '\u00a0');
 }
 
+/**
+ * Words in which no number is torn from its unit at the end of a line.
+ *
+ * @example numbersKept('simmer 8 min') // the space before "min" does not break
+ */
+export function numbersKept(words: string): string {
+  return words.replace(/([\d¼½¾⅓⅔]) (?=(?:k?g|m?l|min|minutes?|h|hours?|tbsp|tsp|cups?|cm|cloves?|°[CF])(?![\p{L}\d]))/gu, '$1\u00a0');
+}
+
 /** The lead of a card: the developer's own, or boxes and minutes where there is none. */
 export function leadOf(card: CardContent): string {
   if (card.lead !== '') return card.lead;

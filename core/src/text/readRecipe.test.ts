@@ -184,7 +184,7 @@ test('a section of the method that is called like a part is of that part', () =>
     totalMinutes: undefined,
     source: undefined,
   };
-  expect(recipeFromRead(read, new FoodIndex(foods), new Set()).steps).toEqual([
+  expect(recipeFromRead(read, new FoodIndex([{ id: 'orzo', name: 'Orzo, dry' }]), new Set()).steps).toEqual([
     { text: 'Boil the barley.', part: 'stew' },
     { text: 'Add salt.', part: 'stew' },
     { text: 'Whisk it all.', part: 'dressing' },

@@ -3,6 +3,7 @@ import {
   cardSmallPrint,
   leadOf,
   schemaOrgRecipe,
+  numbersKept,
   unbroken,
   type CardContent,
   type CardFigure,
@@ -51,7 +52,7 @@ export function CardPage({ card, paper }: { readonly card: CardContent; readonly
                 <li key={i}>
                   <span>
                     {step.part !== '' && <i>{step.part}. </i>}
-                    {step.runs.map(({ text, strong }, r) => (strong ? <b key={r}>{text}</b> : text))}
+                    {step.runs.map(({ text, strong }, r) => (strong ? <b key={r}>{numbersKept(text)}</b> : numbersKept(text)))}
                   </span>
                 </li>
               ))}

@@ -1,5 +1,14 @@
 import { Document, G, Line, Page, Path, Rect, StyleSheet, Svg, Text, View, Circle } from '@react-pdf/renderer';
-import { cardPriceText, cardSmallPrint, leadOf, unbroken, type CardContent, type CardFigure, type CardLine } from '@portiona/core';
+import {
+  cardPriceText,
+  cardSmallPrint,
+  leadOf,
+  numbersKept,
+  unbroken,
+  type CardContent,
+  type CardFigure,
+  type CardLine,
+} from '@portiona/core';
 import { CARD_COLOURS as colour, PAPERS, type Paper } from './cardStyle.js';
 
 /** Points of one rem of the card's page at A5: 11 CSS pixels. */
@@ -29,7 +38,7 @@ export function CardPdf({ card, paper }: { readonly card: CardContent; readonly 
                 {step.part !== '' && <Text style={sheet.stepPart}>{step.part}. </Text>}
                 {step.runs.map(({ text, strong }, r) => (
                   <Text key={r} style={strong ? sheet.strong : {}}>
-                    {text}
+                    {numbersKept(text)}
                   </Text>
                 ))}
               </Text>
