@@ -105,22 +105,11 @@ export function insertLines(recipe: Recipe, place: LinePlace, lines: readonly Li
   return withLines(recipe, place.part, (old) => [...old.slice(0, place.line), ...lines, ...old.slice(place.line)]);
 }
 
-export function removeLine(recipe: Recipe, place: LinePlace): Recipe {
-  return withLines(recipe, place.part, (lines) => lines.filter((_, i) => i !== place.line));
-}
-
-/** Moves a line up or down by one, across the edge of its part into the next. */
-export function moveLine(recipe: Recipe, place: LinePlace, by: 1 | -1): { readonly recipe: Recipe; readonly place: LinePlace } {
-  const line = recipe.parts[place.part]?.lines[place.line];
-  const lines = recipe.parts[place.part]?.lines.length ?? 0;
-  if (!line) return { recipe, place };
-  const within = place.line + by;
-  const target: LinePlace =
-    within >= 0 && within < lines
-      ? { part: place.part, line: within }
-      : { part: place.part + by, line: by === 1 ? 0 : (recipe.parts[place.part - 1]?.lines.length ?? 0) };
-  if (!recipe.parts[target.part]) return { recipe, place };
-  return { recipe: movedLines(recipe, [place], target), place: target };
+/** Takes lines out. */
+export function withoutLines(recipe: Recipe, places: readonly LinePlace[]): Recipe {
+  const isOut = (part: number, line: number) => places.some((place) => place.part === part && place.line === line);
+  const parts = recipe.parts.map((part, p) => ({ ...part, lines: part.lines.filter((_, l) => !isOut(p, l)) }));
+  return keptReferences(recipe, { ...recipe, parts });
 }
 
 /** Takes lines out of where they are and puts them, in their order, before a line of what is left. */

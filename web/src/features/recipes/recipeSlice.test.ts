@@ -5,8 +5,6 @@ import {
   addPart,
   insertLines,
   movedLines,
-  moveLine,
-  removeLine,
   removePart,
   replaceLine,
   replacePart,
@@ -14,8 +12,10 @@ import {
   withFood,
   withHead,
   withLineFit,
+  withoutLines,
   withPart,
 } from './editRecipe';
+import { shifted } from './selection';
 import { recipeActions, recipeReducer, type RecipeState } from './recipeSlice';
 
 const leek: Food = { id: 'leek', name: 'Leek, raw', names: ['leeks'], measures: { piece: 200 } };
@@ -51,9 +51,9 @@ function edit(recipe: Recipe, [kind, where, word]: readonly [number, number, num
         ? replaceLine(recipe, place, retyped(recipe.parts[part].lines[line], text, words, recipe.servings))
         : recipe;
     case 2:
-      return removeLine(recipe, place);
+      return withoutLines(recipe, [place]);
     case 3:
-      return moveLine(recipe, place, where % 2 === 0 ? 1 : -1).recipe;
+      return shifted(recipe, [place], where % 2 === 0 ? 1 : -1).recipe;
     case 4:
       return addPart(recipe);
     case 5:
@@ -143,13 +143,6 @@ test('a food picked by hand stays while its words stay, and judgements with it',
   const line = { ...withFood({ text: '2 onions, diced' }, red, index, 4), retained: 0.5 };
   expect(retyped(line, '3 onions, sliced', words, 4)).toMatchObject({ food: 'onion-red', amount: 3, note: 'sliced', retained: 0.5 });
   expect(retyped(line, '3 leeks', words, 4)).toEqual({ food: 'leek', amount: 3, unit: 'piece', text: '3 leeks' });
-});
-
-test('a line moves over the edge of its part', () => {
-  const { recipe, place } = moveLine(START, { part: 0, line: 0 }, 1);
-  expect(place).toEqual({ part: 1, line: 0 });
-  expect(recipe.parts.map(({ lines }) => lines.length)).toEqual([0, 1]);
-  expect(moveLine(START, { part: 0, line: 0 }, -1).recipe).toBe(START);
 });
 
 const dal: TakeablePart = {

@@ -1,6 +1,8 @@
 import { useState } from 'react';
+import { useDroppable } from '@dnd-kit/core';
 import type { LinePlace } from '../../features/recipes/editRecipe';
-import type { SheetActions } from './Sheet';
+import { useIsDropPlace } from './dropMark';
+import type { SheetActions } from './useSheetActions';
 
 /** An empty row: what is typed or pasted into it becomes lines. */
 export function AddRow({
@@ -16,8 +18,10 @@ export function AddRow({
 }) {
   // Composed text (accents, other scripts) becomes a line only when it is whole.
   const [composing, setComposing] = useState<string>();
+  const { setNodeRef } = useDroppable({ id: `${place.part}/${place.line}/end` });
+  const isDropPlace = useIsDropPlace(place);
   return (
-    <div className="addrow">
+    <div className={`addrow ${isDropPlace ? 'drop' : ''}`} ref={setNodeRef}>
       <input
         data-row={`${place.part}/${place.line}/empty`}
         aria-label="New ingredient"

@@ -1,18 +1,27 @@
 import { memo } from 'react';
-import { energyShareOfLine, energyShares, type Line, type LineFigures } from '@portiona/core';
+import { useDroppable } from '@dnd-kit/core';
+import { energyShareOfLine, energyShares, lineText, type Figure, type Line, type LineFigures, type WorkedFigure } from '@portiona/core';
 import type { LinePlace } from '../../features/recipes/editRecipe';
 import { EnergySplit } from '../../ui/EnergySplit';
 import { numberText } from '../../ui/numberText';
 import { useStation } from '../station';
+import type { Column } from './columns';
+import { useIsDropPlace } from './dropMark';
+import { RowHandle } from './RowHandle';
+import type { SelectBy } from './useLineSelection';
 import { LineWords, type LineWordsProps } from './LineWords';
-import type { SheetActions } from './Sheet';
+import type { SheetActions } from './useSheetActions';
 
 interface LineRowProps {
   readonly line: Line;
   readonly place: LinePlace;
   readonly figures: LineFigures | undefined;
-  readonly batchKcal: number;
+  readonly columns: readonly Column[];
+  /** Of which each line's share is drawn; undefined: none is. */
+  readonly batchKcal: number | undefined;
   readonly current: boolean;
+  readonly selected: boolean;
+  readonly onSelect: (place: LinePlace, by: SelectBy) => void;
   readonly actions: SheetActions;
 }
 
@@ -34,80 +43,53 @@ const KeptWords = memo(LineWords, (before: LineWordsProps, after: LineWordsProps
 });
 
 /** One ingredient as text, and what it comes to. */
-export function LineRow({ line, place, figures, batchKcal, current, actions }: LineRowProps) {
+export function LineRow({ line, place, figures, columns, batchKcal, current, selected, onSelect, actions }: LineRowProps) {
   const { here, showWorking } = useStation();
-  const { energyKcal, protein } = figures?.nutrients ?? {};
-  const share = figures ? energyShareOfLine(figures, batchKcal) : 0;
+  const { setNodeRef } = useDroppable({ id: `${place.part}/${place.line}` });
+  const isDropPlace = useIsDropPlace(place);
+  const share = figures && batchKcal !== undefined ? energyShareOfLine(figures, batchKcal) : 0;
+  const food = line.food === undefined ? undefined : here.foodsById.get(line.food);
   return (
-    <div className={`row ${current ? 'cur' : ''}`}>
-      <KeptWords
-        line={line}
-        food={line.food === undefined ? undefined : here.foodsById.get(line.food)}
-        part={place.part}
-        number={place.line}
-        figures={figures}
-        current={current}
-        actions={actions}
-      />
-      <Cell
-        amount={figures?.weights?.edible}
-        decimals={figures?.weights && figures.weights.edible < 10 ? 1 : 0}
-        onPress={() => showWorking('weight')}
-        name="Weight"
-      />
-      <Cell
-        amount={energyKcal?.amount}
-        decimals={0}
-        gap={(energyKcal?.gaps.length ?? 0) > 0}
-        onPress={() => showWorking('energyKcal')}
-        name="Energy"
-      />
-      <Cell
-        amount={protein?.amount}
-        decimals={1}
-        gap={(protein?.gaps.length ?? 0) > 0}
-        onPress={() => showWorking('protein')}
-        name="Protein"
-      />
-      <Cell
-        amount={figures?.usedCost.amount}
-        decimals={2}
-        gap={(figures?.usedCost.gaps.length ?? 0) > 0}
-        onPress={() => showWorking('usedCost')}
-        name="Used cost"
-      />
-      <span className="share">
-        {figures && share > 0.004 && <EnergySplit shares={energyShares(figures)} width={Math.min(100, share * 100)} />}
-      </span>
+    <div ref={setNodeRef} className={`row ${current ? 'cur' : ''} ${selected ? 'picked' : ''} ${isDropPlace ? 'drop' : ''}`}>
+      <RowHandle place={place} name={line.text ?? lineText(line, food)} selected={selected} onSelect={onSelect} />
+      <KeptWords line={line} food={food} part={place.part} number={place.line} figures={figures} current={current} actions={actions} />
+      {columns.map((column) => (
+        <Cell key={column.id} column={column} figure={figures && column.ofLine(figures, here.kitchen)} onPress={showWorking} />
+      ))}
+      {batchKcal !== undefined && (
+        <span className="share">
+          {figures && share > 0.004 && <EnergySplit shares={energyShares(figures)} width={Math.min(100, share * 100)} />}
+        </span>
+      )}
     </div>
   );
 }
 
-function Cell({
-  amount,
-  decimals,
-  gap = false,
-  onPress,
-  name,
-}: {
-  readonly amount: number | undefined;
-  readonly decimals: number;
-  readonly gap?: boolean;
-  readonly onPress: () => void;
-  readonly name: string;
-}) {
+interface CellProps {
+  readonly column: Column;
+  readonly figure: Figure | undefined;
+  readonly onPress: (figure: WorkedFigure) => void;
+}
+
+function Cell({ column: { name, decimals, opens }, figure, onPress }: CellProps) {
+  if (figure?.amount === undefined)
+    return (
+      <span className="num">
+        {figure && figure.gaps.length === 0 ? (
+          <span className="faint">made</span>
+        ) : (
+          <span className="warn" title={`${name} unknown`}>
+            ?<span className="sr"> {name} unknown</span>
+          </span>
+        )}
+      </span>
+    );
   return (
     <span className="num">
-      {amount === undefined ? (
-        <span className="warn" title={`${name} unknown`}>
-          ?<span className="sr"> {name} unknown</span>
-        </span>
-      ) : (
-        <button className="figbtn" tabIndex={-1} onClick={onPress} title={`Working of ${name.toLowerCase()}`}>
-          {gap && <span className="warn">≥ </span>}
-          {numberText(amount, decimals)}
-        </button>
-      )}
+      <button className="figbtn" tabIndex={-1} onClick={() => onPress(opens)} title={`Working of ${name.toLowerCase()}`}>
+        {figure.gaps.length > 0 && <span className="warn">≥ </span>}
+        {numberText(figure.amount, decimals(figure.amount))}
+      </button>
     </span>
   );
 }

@@ -9,6 +9,7 @@ import {
   unitSlip,
   usualRetained,
   type Food,
+  type FoodBasis,
   type Line,
   type LineFigures,
 } from '@portiona/core';
@@ -17,7 +18,7 @@ import { numberText } from '../../ui/numberText';
 import { LineDetails } from './LineDetails';
 import { PartOffered, PartTaken } from './PartTaken';
 import { FoodPicker } from './FoodPicker';
-import type { SheetActions } from './Sheet';
+import type { SheetActions } from './useSheetActions';
 import { useStation } from '../station';
 import { ToTasteChip } from './ToTasteChip';
 
@@ -128,9 +129,6 @@ function Chips({
       {of.kind === 'unmatched' && <span className="chip bad">✕ no food yet</span>}
       {of.kind === 'part' && <span className="chip">from {of.recipe.title}</span>}
       {of.kind === 'food' && !weights && <span className="chip bad">✕ no weight</span>}
-      {weights && line.as !== 'AP' && weights.purchase > weights.grams * 1.05 && (
-        <span className="chip">buy {numberText(weights.purchase, 0)} g</span>
-      )}
       {weights && weights.eaten < weights.edible * 0.999 && <span className="chip">{numberText(weights.eaten, 0)} g eaten</span>}
       {line.comment !== undefined && (
         <span className="chip" title={line.comment}>
@@ -147,6 +145,17 @@ function Chips({
         </span>
       ))}
     </>
+  );
+}
+
+/** The pack whose price the line is counted at: what is counted as dry lentils is bought as 500 g of somebody's. */
+function BoughtAs({ basis: { best } }: { readonly basis: FoodBasis }) {
+  if (!best) return null;
+  const { net, unit, shop } = best.pack;
+  return (
+    <span className="chip">
+      bought as {amountWords(net, unit)}, {shop}
+    </span>
   );
 }
 
@@ -200,6 +209,7 @@ function Understood({
       {food && food.drained !== undefined && food.drained < 1 && figures?.weights && (
         <span className="chip">drained {numberText(figures.weights.edible, 0)} g</span>
       )}
+      {figures?.of.kind === 'food' && <BoughtAs basis={figures.of.basis} />}
       {food && figures && !figures.weights && (
         <span className="bad">Nobody knows what one {line.unit ?? 'piece'} weighs: write grams, or give the food that measure.</span>
       )}

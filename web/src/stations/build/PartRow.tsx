@@ -1,5 +1,5 @@
 import { Popover } from 'radix-ui';
-import type { Kitchen, Part, PartFigures, Portion, Served, WorkedFigure } from '@portiona/core';
+import type { Figure, Part, PartFigures, Portion, Served, WorkedFigure } from '@portiona/core';
 import { useAppDispatch, useRecipeState } from '../../features/recipes/useRecipeState';
 import { removePart, replacePart } from '../../features/recipes/editRecipe';
 import { recipeActions } from '../../features/recipes/recipeSlice';
@@ -7,6 +7,7 @@ import { NumberField } from '../../ui/NumberField';
 import { numberText } from '../../ui/numberText';
 import { Dishes } from '../../features/bases/Dishes';
 import { useStation } from '../station';
+import type { Column } from './columns';
 import { Discards } from './Discards';
 import { shareText } from '../../working/workingTexts';
 
@@ -14,14 +15,14 @@ interface PartRowProps {
   readonly part: Part;
   readonly at: number;
   readonly figures: PartFigures | undefined;
-  readonly kitchen: Kitchen;
+  readonly columns: readonly Column[];
   readonly onWorking: (figure: WorkedFigure) => void;
 }
 
 const SERVED_WORDS: Readonly<Record<Served, string>> = { box: 'in the box', table: 'at the table', optional: 'optional, not counted' };
 
 /** A part's name, where it is served and how it is shared, with its totals. */
-export function PartRow({ part, at, figures, onWorking }: PartRowProps) {
+export function PartRow({ part, at, figures, columns, onWorking }: PartRowProps) {
   const dispatch = useAppDispatch();
   const { present: recipe, usedIn } = useRecipeState();
   const { here } = useStation();
@@ -67,31 +68,27 @@ export function PartRow({ part, at, figures, onWorking }: PartRowProps) {
         </Popover.Root>
         <Dishes base={recipe.id} part={part.id} cooked={figures?.cooked ?? 0} usedIn={usedIn} here={here} />
       </span>
-      <Total amount={figures?.edible} decimals={0} onPress={() => onWorking('weight')} name="weight" />
-      <Total amount={figures?.nutrients.energyKcal.amount} decimals={0} onPress={() => onWorking('energyKcal')} name="energy" />
-      <Total amount={figures?.nutrients.protein.amount} decimals={1} onPress={() => onWorking('protein')} name="protein" />
-      <Total amount={figures?.usedCost.amount} decimals={2} onPress={() => onWorking('usedCost')} name="used cost" />
+      {columns.map((column) => (
+        <Total key={column.id} column={column} figure={figures && column.ofPart(figures, here.kitchen)} onPress={onWorking} />
+      ))}
       <span />
     </div>
   );
 }
 
-function Total({
-  amount,
-  decimals,
-  onPress,
-  name,
-}: {
-  readonly amount: number | undefined;
-  readonly decimals: number;
-  readonly onPress: () => void;
-  readonly name: string;
-}) {
+interface TotalProps {
+  readonly column: Column;
+  readonly figure: Figure | undefined;
+  readonly onPress: (figure: WorkedFigure) => void;
+}
+
+function Total({ column: { name, decimals, opens }, figure, onPress }: TotalProps) {
   return (
     <span className="num">
-      {amount !== undefined && (
-        <button className="figbtn" tabIndex={-1} onClick={onPress} title={`Working of ${name}`}>
-          {numberText(amount, decimals)}
+      {figure?.amount !== undefined && (
+        <button className="figbtn" tabIndex={-1} onClick={() => onPress(opens)} title={`Working of ${name.toLowerCase()}`}>
+          {figure.gaps.length > 0 && <span className="warn">≥ </span>}
+          {numberText(figure.amount, decimals(figure.amount))}
         </button>
       )}
     </span>

@@ -1,0 +1,42 @@
+import { Popover } from 'radix-ui';
+import type { Kitchen } from '@portiona/core';
+import { COLUMNS, MOST_COLUMNS, SHARE_COLUMN } from './columns';
+
+interface ColumnChoiceProps {
+  readonly shown: readonly string[];
+  readonly kitchen: Kitchen;
+  readonly onChoose: (shown: readonly string[]) => void;
+}
+
+/** Which figures stand beside the lines, in this browser. */
+export function ColumnChoice({ shown, kitchen, onChoose }: ColumnChoiceProps) {
+  const all = [
+    ...COLUMNS.map(({ id, name, head }) => ({ id, name, head: head(kitchen) })),
+    { id: SHARE_COLUMN, name: 'Energy share', head: 'bars' },
+  ];
+  const full = shown.length >= MOST_COLUMNS;
+  return (
+    <Popover.Root>
+      <Popover.Trigger className="btn-quiet ml-3 text-[11.5px]">Columns ▾</Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content className="menu p-2 w-[220px]" align="start" sideOffset={4} aria-label="Columns beside the lines">
+          {all.map(({ id, name, head }) => (
+            <label key={id} className="menu-item">
+              <span className="flex gap-2 items-center">
+                <input
+                  type="checkbox"
+                  checked={shown.includes(id)}
+                  disabled={full && !shown.includes(id)}
+                  onChange={({ target }) => onChoose(target.checked ? [...shown, id] : shown.filter((one) => one !== id))}
+                />
+                {name}
+              </span>
+              <span className="faint">{head}</span>
+            </label>
+          ))}
+          <p className="faint text-[12px] px-2 pt-1">{MOST_COLUMNS} at most; all at once would leave no room for the words.</p>
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}
