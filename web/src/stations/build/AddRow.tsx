@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { useDroppable } from '@dnd-kit/core';
 import type { LinePlace } from '../../features/recipes/editRecipe';
 import { useIsDropPlace } from './dropMark';
@@ -10,11 +10,14 @@ export function AddRow({
   actions,
   caret,
   placeholder,
+  children,
 }: {
   readonly place: LinePlace;
   readonly actions: SheetActions;
   readonly caret: boolean;
   readonly placeholder: string;
+  /** What stands at the end of the row. */
+  readonly children?: ReactNode;
 }) {
   // Composed text (accents, other scripts) becomes a line only when it is whole.
   const [composing, setComposing] = useState<string>();
@@ -47,6 +50,7 @@ export function AddRow({
           } else actions.onKey(event, { ...place, empty: true });
         }}
       />
+      {children}
     </div>
   );
 }

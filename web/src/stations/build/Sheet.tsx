@@ -94,18 +94,21 @@ export function Sheet() {
                 placeholder={
                   part.lines.length === 0 ? 'Type an ingredient: 300 g red lentils, rinsed. Or paste a whole list.' : 'Add a line'
                 }
-              />
+              >
+                {p === recipe.parts.length - 1 && (
+                  <>
+                    <button className="btn" onClick={() => dispatch(recipeActions.edited({ recipe: addPart(recipe) }))}>
+                      <Plus size={14} /> Part
+                    </button>
+                    <TakePart onTake={takePart} />
+                  </>
+                )}
+              </AddRow>
             )}
           </Fragment>
         ))}
       </div>
       <SelectionBar selected={selected} />
-      <div className="flex gap-2 mt-3">
-        <button className="btn" onClick={() => dispatch(recipeActions.edited({ recipe: addPart(recipe) }))}>
-          <Plus size={14} /> Part
-        </button>
-        <TakePart onTake={takePart} />
-      </div>
     </LinesDragged>
   );
 }

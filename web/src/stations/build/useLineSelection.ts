@@ -96,6 +96,8 @@ export function useLineSelection(caret: Caret | undefined, setCaret: (caret: Car
     takeOut,
   };
   const onKey = (event: React.KeyboardEvent) => {
+    // What is typed in a menu that was opened from a line is the menu's.
+    if (!(event.target instanceof Element) || !event.target.matches('.line-field, .grip')) return;
     const act = keyAct(event, lines.length > 0, { ...acts, extend, clear });
     if (act === undefined) return;
     event.preventDefault();
