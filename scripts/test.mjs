@@ -1,5 +1,5 @@
 // Runs every check and prints the tally. Each check that is no test suite counts as one.
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -16,6 +16,27 @@ function run(title, command, args, env = {}) {
   const { status } = spawnSync(command, args, { cwd: root, stdio: ['ignore', 'inherit', 'inherit'], env: { ...process.env, ...env } });
   console.log(`-- ${title}: ${status === 0 ? 'ok' : `failed (${status})`}, ${((Date.now() - started) / 1000).toFixed(1)} s`);
   return status === 0;
+}
+
+/** Runs beside what follows; what it has to say is printed when it is waited for. */
+function runBeside(title, command, args) {
+  const started = Date.now();
+  const child = spawn(command, args, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] });
+  let said = '';
+  for (const stream of [child.stdout, child.stderr]) stream.on('data', (text) => (said += text));
+  return new Promise((resolve) => {
+    const end = (status) => {
+      console.log(
+        `\n== ${title}\n${said}-- ${title}: ${status === 0 ? 'ok' : `failed (${status})`}, ${((Date.now() - started) / 1000).toFixed(1)} s`,
+      );
+      resolve(status === 0);
+    };
+    child.on('error', ({ message }) => {
+      said += `${message}\n`;
+      end(-1);
+    });
+    child.on('close', end);
+  });
 }
 
 function count(ok) {
@@ -39,12 +60,13 @@ function read(file, pick) {
   }
 }
 
-count(run('lint', 'npx', ['--no-install', 'eslint', '.']));
+const lint = runBeside('lint', 'npx', ['--no-install', 'eslint', '.']);
 count(run('format', 'npx', ['--no-install', 'prettier', '--check', '--log-level', 'warn', '.']));
 count(run('types', 'npm', ['run', '--silent', 'check']));
 
 const cases = run('worked cases', 'python3', ['core/test/cases/compare.py', './portiona']);
 count(cases);
+count(await lint);
 
 const database = startDatabase();
 try {

@@ -21,6 +21,8 @@ test('a dish is made to fit its brief: a proposal line by line, some of it taken
   const before = await energy.textContent();
   await page.keyboard.press('Alt+f');
   const panel = page.getByRole('region', { name: 'Make it fit' });
+  // The docket stays where it is, beside the panel.
+  expect((await page.getByRole('complementary', { name: 'Docket' }).boundingBox())?.x).toBeGreaterThan(900);
   await expect(panel).toContainText('everything holds, bands and all. No smaller change does it: that is proven.');
   await expectAccessible(page, '.working');
   await expect(panel.getByRole('list', { name: /What the brief asks/ })).toContainText(/Energy at most 540.*over.*holds/);

@@ -20,8 +20,20 @@ test('a variant is written as changes, stands beside the dish, and is made the d
   await panel.getByRole('combobox', { name: /^In place of/ }).selectOption({ label: '2 onions' });
   await panel.getByRole('button', { name: 'Leave it out' }).click();
   await expect(panel.getByRole('row', { name: /^Energy/ }).locator('.differs')).toHaveCount(1);
+  await panel.getByRole('combobox', { name: /^In place of/ }).selectOption({ label: 'the cooked weight of Main' });
+  await panel.getByLabel('Grams, cooked').fill('1200');
+  await panel.getByLabel('Grams, cooked').press('Enter');
+  await expect(panel.getByRole('list', { name: 'What it changes' })).toContainText('Main weighs 1200 g cooked');
+  await expect(panel.getByRole('row', { name: /^Weight/ }).locator('.differs')).toContainText('300');
   await expectAccessible(page, '.working');
   await expect(energy).toHaveText(before);
+  // Each figure of a variant leads to where it comes from, and back.
+  await panel.getByRole('row', { name: /^Energy/ }).locator('.differs button').click();
+  const working = page.getByRole('region', { name: 'Working of energy' });
+  await expect(working).toContainText('Of the variant “vegetarian”');
+  await expect(working.getByRole('row', { name: /Red lentils/ })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(panel.getByRole('list', { name: 'What it changes' })).toBeVisible();
   await expectSaved(page);
   // A line moved in the sheet takes the variant's change with it.
   await page.keyboard.press('Escape');

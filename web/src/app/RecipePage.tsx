@@ -12,10 +12,11 @@ import { ScalePanel } from '../features/scaling/ScalePanel';
 import { saveNow } from '../features/recipes/autosave';
 import { keptHere } from '../features/recipes/keptHere';
 import { recipeActions } from '../features/recipes/recipeSlice';
+import { TracingProvider, type Traced } from '../features/recipes/tracing';
 import { useFigures } from '../features/recipes/useFigures';
 import { VariantsPanel } from '../features/variants/VariantsPanel';
 import type { StationContext } from '../stations/station';
-import { isTool, type PanelName } from '../working/panelName';
+import { isTool, type PanelName, type ToolPanel } from '../working/panelName';
 import { WorkingPanel } from '../working/WorkingPanel';
 import { BasisNotice } from './BasisNotice';
 import { SaveNotice } from './SaveNotice';
@@ -102,10 +103,26 @@ interface PanelProps {
 function Panel({ name, here, onFigure, ...rest }: PanelProps) {
   const of = { ...rest, kitchen: here.kitchen };
   if (!isTool(name)) return <WorkingPanel figure={name} {...of} />;
-  if (name === 'scale') return <ScalePanel {...of} />;
-  if (name === 'variants') return <VariantsPanel {...of} here={here} />;
-  if (name === 'drives') return <DriversPanel {...of} onFigure={onFigure} />;
-  return <FitPanel {...of} />;
+  return <ToolWithWorking key={name} name={name} here={here} onFigure={onFigure} {...rest} />;
+}
+
+/** A tool, and over it the working of a figure that it shows of the dish as it would be; the tool stays as it was meanwhile. */
+function ToolWithWorking({ name, here, onFigure, onClose, ...rest }: PanelProps & { readonly name: ToolPanel }) {
+  const [traced, setTraced] = useState<Traced>();
+  const back = () => setTraced(undefined);
+  // Escape in the working leads back to the tool, and does not close both.
+  const of = { ...rest, kitchen: here.kitchen, onClose: traced ? back : onClose };
+  return (
+    <TracingProvider value={setTraced}>
+      <div className={traced ? 'hidden' : 'contents'}>
+        {name === 'scale' && <ScalePanel {...of} />}
+        {name === 'variants' && <VariantsPanel {...of} here={here} />}
+        {name === 'drives' && <DriversPanel {...of} onFigure={onFigure} />}
+        {name === 'fit' && <FitPanel {...of} />}
+      </div>
+      {traced && <WorkingPanel {...traced} kitchen={here.kitchen} onClose={back} />}
+    </TracingProvider>
+  );
 }
 
 function Head({ recipe }: { readonly recipe: Recipe }) {

@@ -13,14 +13,24 @@ interface WorkingProps {
   readonly figure: FiguresPanel;
   readonly figures: RecipeFigures;
   readonly kitchen: Kitchen;
+  /** What the dish is called, where it is not the one on the desk: closing leads back to where it was pressed. */
+  readonly of?: string;
   readonly onClose: () => void;
 }
 
 /** Where every number came from: line by line, as written, eaten, per 100 g, contribution, and what was rounded when. */
 export function WorkingPanel(props: WorkingProps) {
-  const { figure, figures, kitchen, onClose } = props;
+  const { figure, figures, kitchen, of, onClose } = props;
   return (
     <SidePanel label={figure === 'claims' ? 'Claims' : `Working of ${nameOf(figure)}`} subject={figure} onClose={onClose}>
+      {of !== undefined && (
+        <p className="text-[12.5px] mb-1">
+          <button className="btn-quiet" onClick={onClose}>
+            ← Back
+          </button>{' '}
+          <span className="muted">Of {of}:</span>
+        </p>
+      )}
       {figure === 'claims' ? (
         <ClaimsPanel figures={figures} />
       ) : figure === 'tillCost' ? (

@@ -67,7 +67,12 @@ export function ForAmount({ figures, kitchen }: ForAmountProps) {
               .map(({ food, grams }) => (
                 <tr key={food.id}>
                   <td>{food.name}</td>
-                  <td className="num font-semibold">{numberText(grams, grams < 100 ? 1 : 0)} g</td>
+                  <td className="num font-semibold">
+                    {numberText(grams, grams < 100 ? 1 : 0)} g
+                    <div className="src">
+                      {numberText(amount, 1)} ÷ {numberText((amount / grams) * 100, 2)} in 100 g × 100
+                    </div>
+                  </td>
                   <td className="num">{numberText(grams / edibleShare(food), grams < 100 ? 1 : 0)} g</td>
                   <td className="src">{food.source ?? 'estimate'}</td>
                 </tr>

@@ -1,8 +1,17 @@
 import { useMemo, useState } from 'react';
-import { singleLineChanges, withChanges, type BriefFigure, type Kitchen, type Recipe, type RecipeFigures } from '@portiona/core';
+import {
+  recipeFigures,
+  singleLineChanges,
+  withChanges,
+  type BriefFigure,
+  type Kitchen,
+  type Recipe,
+  type RecipeFigures,
+} from '@portiona/core';
 import { useToast } from '../../ui/Toasts';
 import { figureName, figureUnit, OFFERED_FIGURES } from '../briefs/briefWords';
 import { recipeActions } from '../recipes/recipeSlice';
+import { TracedFigure } from '../recipes/TracedFigure';
 import { useAppDispatch } from '../recipes/useRecipeState';
 import { changeWords, effectWords, lineName } from './fitWords';
 
@@ -70,7 +79,16 @@ export function OneLine({ recipe, figures, kitchen }: OneLineProps) {
                     {far && <span className="sr">far: </span>}
                     {words.to}
                   </td>
-                  <td className="muted">{effectWords(effects, kitchen)}</td>
+                  <td>
+                    <TracedFigure
+                      figure={figure}
+                      figures={recipeFigures(withChanges(recipe, [change]), kitchen)}
+                      of={`the dish with ${words.to} ${name}`}
+                      className="muted"
+                    >
+                      {effectWords(effects, kitchen)}
+                    </TracedFigure>
+                  </td>
                   <td>
                     <button
                       className="btn-quiet"

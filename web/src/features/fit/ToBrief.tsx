@@ -17,6 +17,7 @@ import {
 import { useToast } from '../../ui/Toasts';
 import { askedText, figureName, limitText, standingText, targetAmountText, verdictClass, verdictGlyph } from '../briefs/briefWords';
 import { recipeActions } from '../recipes/recipeSlice';
+import { TracedFigure } from '../recipes/TracedFigure';
 import { useAppDispatch } from '../recipes/useRecipeState';
 import { FitBounds } from './FitBounds';
 import { changeWords, effectWords, lineName } from './fitWords';
@@ -134,12 +135,16 @@ function Proposal({ answer, lead, recipe, figures, kitchen }: AnswerProps<FitPro
   const dispatch = useAppDispatch();
   const say = useToast();
   const taken = useMemo(() => answer.changes.filter(({ at }) => !left.has(at)), [answer, left]);
-  const after = useMemo(() => judged(withChanges(recipe, taken), recipe, kitchen), [recipe, taken, kitchen]);
   const before = useMemo(() => recipeFigures(recipe, kitchen), [recipe, kitchen]);
+  const then = useMemo(() => recipeFigures(withChanges(recipe, taken), kitchen), [recipe, taken, kitchen]);
+  const after = useMemo(() => judged(then, recipe, kitchen), [then, recipe, kitchen]);
   const effects = useMemo(
     () =>
       new Map(
-        answer.changes.map((change) => [change.at, effectsOf(before, recipeFigures(withChanges(recipe, [change]), kitchen), kitchen)]),
+        answer.changes.map((change) => {
+          const alone = recipeFigures(withChanges(recipe, [change]), kitchen);
+          return [change.at, { alone, effect: effectsOf(before, alone, kitchen) }];
+        }),
       ),
     [answer, before, recipe, kitchen],
   );
@@ -189,7 +194,13 @@ function Proposal({ answer, lead, recipe, figures, kitchen }: AnswerProps<FitPro
                   <td>{name}</td>
                   <td className="num">{words.from}</td>
                   <td className="num font-semibold">{words.to}</td>
-                  <td className="muted">{effect && effectWords(effect, kitchen)}</td>
+                  <td>
+                    {effect && (
+                      <TracedFigure figure="energyKcal" figures={effect.alone} of={`the dish with ${words.to} ${name}`} className="muted">
+                        {effectWords(effect.effect, kitchen)}
+                      </TracedFigure>
+                    )}
+                  </td>
                 </tr>
               );
             })}
@@ -198,7 +209,7 @@ function Proposal({ answer, lead, recipe, figures, kitchen }: AnswerProps<FitPro
       )}
       <ul className="outcome" aria-label="What the brief asks, now and then">
         {answer.before.map((judgement, i) => (
-          <Outcome key={i} before={judgement} after={after[i]} kitchen={kitchen} />
+          <Outcome key={i} before={judgement} after={after[i]} figures={before} then={then} kitchen={kitchen} />
         ))}
       </ul>
       {answer.changes.length > 0 && (
@@ -225,10 +236,15 @@ function Proposal({ answer, lead, recipe, figures, kitchen }: AnswerProps<FitPro
 function Outcome({
   before,
   after,
+  figures,
+  then,
   kitchen,
 }: {
   readonly before: TargetJudgement;
   readonly after: TargetJudgement | undefined;
+  readonly figures: RecipeFigures;
+  /** Of the dish with what is taken of the proposal. */
+  readonly then: RecipeFigures;
   readonly kitchen: Kitchen;
 }) {
   const shown = after ?? before;
@@ -242,18 +258,22 @@ function Outcome({
         {before.target.wish && <span className="faint"> wished</span>}
         <span className="sr">, {askedText(before, kitchen)}</span>
       </span>
-      <span className="faint num">{standingText(before, kitchen)}</span>
+      <TracedFigure figure={before.target.figure} figures={figures} of="the dish as it is" className="faint num">
+        {standingText(before, kitchen)}
+      </TracedFigure>
       <span aria-hidden className="faint">
         →
       </span>
-      <span className={`num ${verdictClass(shown.verdict)}`}>{standingText(shown, kitchen)}</span>
+      <TracedFigure figure={before.target.figure} figures={then} of="the dish as proposed" className={`num ${verdictClass(shown.verdict)}`}>
+        {standingText(shown, kitchen)}
+      </TracedFigure>
     </li>
   );
 }
 
-function judged(recipe: Recipe, { brief }: Recipe, kitchen: Kitchen): TargetJudgement[] {
+function judged(figures: RecipeFigures, { brief }: Recipe, kitchen: Kitchen): TargetJudgement[] {
   const targets = brief?.targets ?? [];
-  return briefJudgements(recipeFigures(recipe, kitchen), { targets }, kitchen).filter((one) => one.kind === 'target');
+  return briefJudgements(figures, { targets }, kitchen).filter((one) => one.kind === 'target');
 }
 
 function toggled(set: ReadonlySet<string>, one: string): ReadonlySet<string> {

@@ -6,6 +6,7 @@ import { numberText } from '../../ui/numberText';
 import { effectWords } from '../fit/fitWords';
 import { scaledTo } from '../recipes/editRecipe';
 import { recipeActions } from '../recipes/recipeSlice';
+import { TracedFigure } from '../recipes/TracedFigure';
 import { useAppDispatch } from '../recipes/useRecipeState';
 import { ByPack } from './ByPack';
 import { ByPortion } from './ByPortion';
@@ -70,7 +71,13 @@ export function ScalePanel({ recipe, figures, kitchen, onClose }: ScalePanelProp
           Snap to what people can measure
         </label>
       </p>
-      {trial.says !== '' && <p className="muted text-[13px] mt-1">{trial.says}</p>}
+      {trial.says !== '' && (
+        <p className="text-[13px] mt-1">
+          <TracedFigure figure="energyKcal" figures={trial.figures} of={`the dish for ${countText(servings, names)}`} className="muted">
+            {trial.says}
+          </TracedFigure>
+        </p>
+      )}
       <ScaledLines recipe={recipe} figures={figures} kitchen={kitchen} servings={servings} scaled={scaled} />
     </SidePanel>
   );
@@ -106,6 +113,8 @@ function ByServings({
 
 interface Trial {
   readonly recipe: Recipe | undefined;
+  /** Of the dish scaled; undefined where it is as it was. */
+  readonly figures: RecipeFigures | undefined;
   readonly trouble: string | undefined;
   /** What scaling, and snapping, changes in a serving. */
   readonly says: string;
@@ -115,19 +124,20 @@ interface Trial {
 function tried(recipe: Recipe, servings: number, kitchen: Kitchen, snap: boolean): Trial {
   try {
     const scaled = scaledTo(recipe, servings, kitchen, snap);
-    if (scaled === recipe) return { recipe, trouble: undefined, says: '' };
+    if (scaled === recipe) return { recipe, figures: undefined, trouble: undefined, says: '' };
     const before = recipeFigures(recipe, kitchen);
     const exact = recipeFigures(scaledTo(recipe, servings, kitchen, false), kitchen);
     const rules = effectWords(effectsOf(before, exact, kitchen), kitchen);
-    const drift = snap ? effectWords(effectsOf(exact, recipeFigures(scaled, kitchen), kitchen), kitchen) : '';
+    const figures = snap ? recipeFigures(scaled, kitchen) : exact;
+    const drift = snap ? effectWords(effectsOf(exact, figures, kitchen), kitchen) : '';
     const name = recipe.servingName ?? 'serving';
     const says = [
       rules === 'next to nothing' ? `The ${name} stays as it is` : `By the lines’ own rules a ${name} changes by ${rules}`,
       ...(drift === '' ? [] : [`snapping changes it by ${drift}`]),
     ].join('; ');
-    return { recipe: scaled, trouble: undefined, says: `${says}.` };
+    return { recipe: scaled, figures, trouble: undefined, says: `${says}.` };
   } catch (error) {
-    if (error instanceof CircularRatioError) return { recipe: undefined, trouble: error.message, says: '' };
+    if (error instanceof CircularRatioError) return { recipe: undefined, figures: undefined, trouble: error.message, says: '' };
     throw error;
   }
 }

@@ -21,13 +21,16 @@ export function VariantChanges({ recipe, here, variant: { changes }, onChange }:
   const place = where === '' ? (free[0]?.at ?? `in ${recipe.parts[0]?.id ?? ''}`) : where;
   const old = lines.find(({ at }) => at === place)?.line;
   const textOf = (line: Line) => line.text ?? lineText(line, here.foodsById.get(line.food ?? ''));
-  const read = text.trim() === '' ? undefined : retyped(undefined, text, here, recipe.servings);
+  const weighed = place.startsWith(WEIGHED) ? place.slice(WEIGHED.length) : undefined;
+  const grams = Number(text.trim().replace(/\s*g$/, '').replace(',', '.'));
+  const cookedWeight = weighed !== undefined && grams > 0 && Number.isFinite(grams) ? grams : undefined;
+  const read = text.trim() === '' || weighed !== undefined ? undefined : retyped(undefined, text, here, recipe.servings);
   const matched =
     here.foodsById.get(read?.food ?? '') ?? here.parts.find(({ recipe: of, part }) => of === read?.recipe && part === read.part);
+  const change = changeTo(place, { read: read && (old ? { ...keptOf(old), ...read } : read), weighed, cookedWeight });
   const add = () => {
-    if (!read) return;
-    const line = old ? { ...keptOf(old), ...read } : read;
-    onChange([...changes, place.startsWith('in ') ? { part: place.slice(3), line } : { at: place, line }]);
+    if (!change) return;
+    onChange([...changes.filter((one) => !isSameWeight(one, change)), change]);
     setText('');
     setWhere('');
   };
@@ -62,20 +65,25 @@ export function VariantChanges({ recipe, here, variant: { changes }, onChange }:
                 one more in {name}
               </option>
             ))}
+            {recipe.parts.map(({ id, name }) => (
+              <option key={id} value={`${WEIGHED}${id}`}>
+                the cooked weight of {name}
+              </option>
+            ))}
           </select>
         </label>
         <label className="labelled flex-1">
-          Write
+          {weighed === undefined ? 'Write' : 'Grams, cooked'}
           <input
             className="field"
             value={text}
             maxLength={500}
-            placeholder={old ? textOf(old) : '30 g pumpkin seeds'}
+            placeholder={weighed !== undefined ? '2150' : old ? textOf(old) : '30 g pumpkin seeds'}
             onChange={({ target }) => setText(target.value)}
             onKeyDown={(event) => event.key === 'Enter' && add()}
           />
         </label>
-        <button className="btn" disabled={!read} onClick={add}>
+        <button className="btn" disabled={!change} onClick={add}>
           Change
         </button>
         {old && (
@@ -91,6 +99,25 @@ export function VariantChanges({ recipe, here, variant: { changes }, onChange }:
       )}
     </>
   );
+}
+
+/** Before the id of a part whose cooked weight is another. */
+const WEIGHED = 'cooked ';
+
+/** The change that was written; undefined where nothing is said yet. */
+function changeTo(
+  place: string,
+  said: { readonly read: Line | undefined; readonly weighed: string | undefined; readonly cookedWeight: number | undefined },
+): VariantChange | undefined {
+  const { read, weighed, cookedWeight } = said;
+  if (weighed !== undefined) return cookedWeight === undefined ? undefined : { part: weighed, cookedWeight };
+  if (!read) return undefined;
+  return place.startsWith('in ') ? { part: place.slice(3), line: read } : { at: place, line: read };
+}
+
+/** A part has one cooked weight: the newer takes the older's place. */
+function isSameWeight(one: VariantChange, other: VariantChange): boolean {
+  return 'cookedWeight' in one && 'cookedWeight' in other && one.part === other.part;
 }
 
 /** What stays of a line when another stands in its place. */

@@ -20,6 +20,7 @@ import { figureName, figureUnit } from '../briefs/briefWords';
 import type { KitchenHere } from '../kitchen/useKitchen';
 import { withHead } from '../recipes/editRecipe';
 import { recipeActions } from '../recipes/recipeSlice';
+import { TracedFigure } from '../recipes/TracedFigure';
 import { useAppDispatch } from '../recipes/useRecipeState';
 import { VariantChanges } from './VariantChanges';
 
@@ -106,9 +107,20 @@ export function VariantsPanel({ recipe, figures, here, onClose }: VariantsPanelP
                   <td>
                     {figureName(row)} <span className="faint">{figureUnit(row, kitchen.settings.currency)}</span>
                   </td>
-                  <td className="num">{figureText(row, figureOf(row, figures, kitchen), kitchen)}</td>
-                  {shown.map(({ index }) => (
-                    <Differing key={index} row={row} base={figureOf(row, figures, kitchen)} made={made[index]} kitchen={kitchen} />
+                  <td className="num">
+                    <TracedFigure figure={row} figures={figures} of="the dish as designed">
+                      {figureText(row, figureOf(row, figures, kitchen), kitchen)}
+                    </TracedFigure>
+                  </td>
+                  {shown.map(({ index, variant }) => (
+                    <Differing
+                      key={index}
+                      row={row}
+                      base={figureOf(row, figures, kitchen)}
+                      made={made[index]}
+                      name={variant.name}
+                      kitchen={kitchen}
+                    />
                   ))}
                 </tr>
               ))}
@@ -190,11 +202,12 @@ interface DifferingProps {
   readonly row: (typeof ROWS)[number];
   readonly base: Figure;
   readonly made: RecipeFigures | undefined;
+  readonly name: string;
   readonly kitchen: Kitchen;
 }
 
 /** A figure of a variant, marked where it is another than the base's. */
-function Differing({ row, base, made, kitchen }: DifferingProps) {
+function Differing({ row, base, made, name, kitchen }: DifferingProps) {
   const own = made && figureOf(row, made, kitchen);
   const [then, now] = [figureText(row, base, kitchen), own ? figureText(row, own, kitchen) : '?'];
   const differs = then !== now;
@@ -202,7 +215,9 @@ function Differing({ row, base, made, kitchen }: DifferingProps) {
     own?.amount !== undefined && base.amount !== undefined && own.gaps.length === base.gaps.length ? own.amount - base.amount : undefined;
   return (
     <td className={`num ${differs ? 'differs' : 'faint'}`}>
-      {now}
+      <TracedFigure figure={row} figures={made} of={`the variant “${name}”`}>
+        {now}
+      </TracedFigure>
       {differs && by !== undefined && (
         <div className="src">
           {by > 0 ? '+' : '−'}
