@@ -7,6 +7,7 @@ import { problemOf, problemText } from '../api/problem';
 import { Docket } from '../docket/Docket';
 import { DriversPanel } from '../features/drivers/DriversPanel';
 import { FitPanel } from '../features/fit/FitPanel';
+import { useReadyFit } from '../features/fit/fitWorker';
 import { useKitchen, type KitchenHere } from '../features/kitchen/useKitchen';
 import { ScalePanel } from '../features/scaling/ScalePanel';
 import { saveNow } from '../features/recipes/autosave';
@@ -39,6 +40,7 @@ export function RecipePage() {
     () => (figure: PanelName | null) => setSearch(figure === null ? {} : { working: figure }, { replace: true }),
     [setSearch],
   );
+  useReadyFit(present);
   useStationKeys(recipeId, showWorking);
   if (trouble !== undefined)
     return (

@@ -1,4 +1,4 @@
-import { fitRecipe, Kitchen, solveWith, type FitAnswer, type KitchenContent, type Recipe, type Solver } from '@portiona/core';
+import { fitRecipe, Kitchen, Programme, solveWith, type FitAnswer, type KitchenContent, type Recipe, type Solver } from '@portiona/core';
 import highs from 'highs';
 import wasmUrl from 'highs/runtime?url';
 
@@ -11,8 +11,24 @@ export type FitSaid =
 
 /** The package types its default export as the module itself. */
 const load = highs as unknown as (options: { locateFile: () => string }) => Promise<Solver>;
-const solver = load({ locateFile: () => wasmUrl });
+const solver = load({ locateFile: () => wasmUrl }).then(warmed);
 let kitchen: Kitchen | undefined;
+
+/** The browser compiles the solver when it is first used: a small programme takes that from the first answer. */
+function warmed(loaded: Solver): Solver {
+  const small = new Programme();
+  const [x, y] = [small.variable('x', 0, 5, { cost: 1, whole: true }), small.variable('y', 0, 9, { cost: 1 })];
+  small.row(
+    [
+      [x, 1],
+      [y, 2],
+    ],
+    '>=',
+    3,
+  );
+  solveWith(loaded)(small.text());
+  return loaded;
+}
 
 self.onmessage = ({ data }: MessageEvent<FitTask>) => {
   if ('kitchen' in data) kitchen = new Kitchen(data.kitchen);

@@ -1,0 +1,28 @@
+import { useEffect } from 'react';
+import type { Recipe } from '@portiona/core';
+
+let shared: Worker | undefined;
+
+/** The one worker of the page that makes dishes fit: its solver takes longer to load than to answer. */
+export function fitWorker(): Worker {
+  return (shared ??= new Worker(new URL('./fit.worker.ts', import.meta.url), { type: 'module' }));
+}
+
+/** One that failed is not asked again. */
+export function dropFitWorker(): void {
+  shared?.terminate();
+  shared = undefined;
+}
+
+/** Pause after a recipe is opened before the solver is brought, so that nothing waits for it. */
+const LATER = 1500;
+
+/** Has the solver ready for a dish with targets before anyone asks. */
+export function useReadyFit(recipe: Recipe | undefined): void {
+  const targets = (recipe?.brief?.targets?.length ?? 0) > 0;
+  useEffect(() => {
+    if (!targets) return;
+    const timer = setTimeout(fitWorker, LATER);
+    return () => clearTimeout(timer);
+  }, [targets]);
+}
