@@ -1,4 +1,4 @@
-import { docketFigure, expect, startRecipe, test, typeLine } from './desk';
+import { docketFigure, expect, expectAccessible, startRecipe, test, typeLine } from './desk';
 
 const lines = (page: import('@playwright/test').Page) =>
   page.getByLabel(/^Ingredient:/).evaluateAll((fields) => fields.map((field) => (field as HTMLInputElement).value));
@@ -44,13 +44,33 @@ test('the food of a line is changed without leaving it; the choice holds while t
   await expect(page.getByRole('button', { name: 'Onion, red, raw ▾' })).toBeVisible();
 });
 
-test('words that fit no food are said to, and lead to the pantry with the name filled in', async ({ page }) => {
+test('words that fit no food are said to, and become one without leaving the line', async ({ page }) => {
   await startRecipe(page, 'Unknown things');
   await typeLine(page, '200 g moon dust');
   await expect(page.getByRole('complementary', { name: 'Docket' })).toContainText('1 wrong');
   await page.getByRole('button', { name: 'Choose a food ▾' }).click();
   await page.getByRole('button', { name: 'Add “moon dust” to the pantry' }).click();
-  await expect(page.getByLabel('Name of the food')).toHaveValue('moon dust');
+  const dialog = page.getByRole('dialog', { name: 'New food' });
+  await expect(dialog.getByLabel('Name of the food')).toHaveValue('moon dust');
+  await expectAccessible(page, '.modal');
+  await dialog.getByRole('button', { name: 'Paste the label’s text' }).click();
+  await page.keyboard.type('Per 100 g: energy 400 kcal, fat 10 g, carbohydrate 60 g, protein 15 g, salt 0.5 g');
+  await page.keyboard.press('Control+Enter');
+  await expect(dialog.getByLabel('Protein')).toHaveValue('15');
+  await dialog.getByLabel('Name of the food').press('Control+Enter');
+  await expect(dialog).toBeHidden();
+  await expect(page.getByRole('button', { name: 'moon dust ▾' })).toBeVisible();
+  await expect(docketFigure(page, 'Energy')).toContainText(/^Energy200kcal/);
+  await expect(page).toHaveURL(/\/build$/);
+
+  // What is counted is asked its weight.
+  await page.getByLabel('Ingredient: 200 g moon dust').press('Enter');
+  await page.keyboard.type('3 star rocks');
+  await page.getByRole('button', { name: 'Choose a food ▾' }).click();
+  await page.getByRole('button', { name: 'Add “star rocks” to the pantry' }).click();
+  await dialog.getByLabel('One piece weighs, in grams').fill('40');
+  await dialog.getByRole('button', { name: 'Add and use it' }).click();
+  await expect(page.locator('.row.cur').getByTitle('Working of counted')).toHaveText('120');
 });
 
 test('a unit misspelt is said to be none, counts for nothing, and is mended with one press', async ({ page }) => {

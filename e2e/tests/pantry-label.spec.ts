@@ -48,6 +48,8 @@ const SECONDS_A_KEY = 0.3;
 
 test('a label of eight figures is typed by keys alone, in less than a minute of a slow hand', async ({ page }) => {
   await page.goto('/pantry');
+  // Keys are listened to once the page is there.
+  await expect(page.getByText('Find or do anything')).toBeVisible();
   await page.keyboard.press('Control+k');
   await page.keyboard.type('add a food');
   await page.keyboard.press('Enter');

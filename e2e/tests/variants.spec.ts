@@ -28,7 +28,10 @@ test('a variant is written as changes, stands beside the dish, and is made the d
   await expectAccessible(page, '.working');
   await expect(energy).toHaveText(before);
   // Each figure of a variant leads to where it comes from, and back.
-  await panel.getByRole('row', { name: /^Energy/ }).locator('.differs button').click();
+  await panel
+    .getByRole('row', { name: /^Energy/ })
+    .locator('.differs button')
+    .click();
   const working = page.getByRole('region', { name: 'Working of energy' });
   await expect(working).toContainText('Of the variant “vegetarian”');
   await expect(working.getByRole('row', { name: /Red lentils/ })).toBeVisible();

@@ -1,7 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { useNavigate } from 'react-router';
 import { idFromName, type Food } from '@portiona/core';
-import { useCreateFoodMutation, useSaveFoodMutation } from '../../api/api.gen';
+import { useCreateFoodMutation, useSaveFoodMutation, type SavedDto } from '../../api/api.gen';
 import { asDocument, asFood, type Saved } from '../../api/documents';
 import { problemOf, problemText } from '../../api/problem';
 
@@ -14,13 +13,13 @@ export type DraftState = { readonly kind: 'saved' | 'waiting' | 'saving' } | { r
  * A food being edited: saved by itself once the person pauses, made on its first name when it is new.
  *
  * @param fresh what a new food starts from
+ * @param onAdded where to go once a new food is in the pantry
  */
-export function useFoodDraft(saved: Saved<Food> | undefined, taken: ReadonlySet<string>, fresh: Food) {
+export function useFoodDraft(saved: Saved<Food> | undefined, taken: ReadonlySet<string>, fresh: Food, onAdded: (added: SavedDto) => void) {
   const [food, setFood] = useState<Food>(saved?.document ?? fresh);
   const [state, setState] = useState<DraftState>({ kind: 'saved' });
   const [save] = useSaveFoodMutation();
   const [create] = useCreateFoodMutation();
-  const navigate = useNavigate();
   const revision = useRef(saved?.revision ?? 0);
   const latest = useRef(food);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
@@ -60,8 +59,7 @@ export function useFoodDraft(saved: Saved<Food> | undefined, taken: ReadonlySet<
   const add = async () => {
     const named = { ...latest.current, id: idFromName(latest.current.name, taken) };
     try {
-      const { id } = await create({ newDto: { document: asDocument(named) } }).unwrap();
-      await navigate(`/pantry/${id}`);
+      onAdded(await create({ newDto: { document: asDocument(named) } }).unwrap());
     } catch (error) {
       setState({ kind: 'trouble', text: problemText(problemOf(error)) });
     }

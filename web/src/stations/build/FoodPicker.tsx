@@ -1,5 +1,4 @@
 import { useDeferredValue, useMemo, useState } from 'react';
-import { useNavigate } from 'react-router';
 import { Popover } from 'radix-ui';
 import {
   effectsOf,
@@ -19,6 +18,7 @@ import { useStation } from '../station';
 import { PartChoices } from '../../features/bases/PartChoices';
 import { useTakeableParts } from '../../features/bases/useTakeableParts';
 import { useTakePart } from '../../features/bases/useTakePart';
+import { NewFood } from '../../features/foods/NewFood';
 import { effectWords } from '../../features/fit/fitWords';
 import type { KitchenHere } from '../../features/kitchen/useKitchen';
 import { withFood, withPart } from '../../features/recipes/editRecipe';
@@ -27,6 +27,7 @@ import { withFood, withPart } from '../../features/recipes/editRecipe';
 export function FoodPicker({ line, onPick }: { readonly line: Line; readonly onPick: (line: Line) => void }) {
   const { recipe, here } = useStation();
   const [open, setOpen] = useState(false);
+  const [adding, setAdding] = useState<string>();
   const food = line.food === undefined ? undefined : here.foodsById.get(line.food);
   const taken = here.parts.find((part) => part.recipe === line.recipe && part.part === line.part);
   const dispatch = useApiDispatch();
@@ -40,17 +41,44 @@ export function FoodPicker({ line, onPick }: { readonly line: Line; readonly onP
     setOpen(false);
     onPick(next);
   };
+  const add = (added: SavedDto) => {
+    setAdding(undefined);
+    pick(asFood(added).document, added, false);
+  };
   return (
-    <Popover.Root open={open} onOpenChange={setOpen}>
-      <Popover.Trigger className={`btn-quiet ${food || line.recipe !== undefined ? '' : 'bad'}`}>
-        {food?.name ?? taken?.name ?? 'Choose a food'} ▾
-      </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content className="menu w-[340px]" align="start" sideOffset={4} aria-label="Foods for this line">
-          {open && <Choices line={line} words={parseLineText(line.text ?? '').foodWords} current={food} onPick={pick} onTake={take} />}
-        </Popover.Content>
-      </Popover.Portal>
-    </Popover.Root>
+    <>
+      <Popover.Root open={open} onOpenChange={setOpen}>
+        <Popover.Trigger className={`btn-quiet ${food || line.recipe !== undefined ? '' : 'bad'}`}>
+          {food?.name ?? taken?.name ?? 'Choose a food'} ▾
+        </Popover.Trigger>
+        <Popover.Portal>
+          <Popover.Content className="menu w-[340px]" align="start" sideOffset={4} aria-label="Foods for this line">
+            {open && (
+              <Choices
+                line={line}
+                words={parseLineText(line.text ?? '').foodWords}
+                current={food}
+                onPick={pick}
+                onTake={take}
+                onAdd={(name) => {
+                  setOpen(false);
+                  setAdding(name);
+                }}
+              />
+            )}
+          </Popover.Content>
+        </Popover.Portal>
+      </Popover.Root>
+      {adding !== undefined && (
+        <NewFood
+          name={adding}
+          text={line.text ?? ''}
+          taken={new Set(here.foodsById.keys())}
+          onClose={() => setAdding(undefined)}
+          onAdded={add}
+        />
+      )}
+    </>
   );
 }
 
@@ -76,6 +104,7 @@ function Choices({
   current,
   onPick,
   onTake,
+  onAdd,
 }: {
   readonly line: Line;
   readonly words: string;
@@ -83,9 +112,10 @@ function Choices({
   readonly onPick: (food: Food, fetched: SavedDto | undefined, otherWords: boolean) => void;
   /** A part of another recipe is taken instead. */
   readonly onTake: (line: Line) => void;
+  /** A food of this name is to be added to the pantry. */
+  readonly onAdd: (name: string) => void;
 }) {
   const { recipe, here } = useStation();
-  const navigate = useNavigate();
   const [sought, setSought] = useState(words);
   const athand = here.index.find(sought, 8).map(({ food }) => food);
   const asked = useDeferredValue(sought.trim());
@@ -122,7 +152,7 @@ function Choices({
         <PartChoices parts={parts} sought={sought} most={MOST_PARTS} here={here} among onPick={(part) => void take(part)} />
       )}
       {found.length === 0 && <p className="muted px-2 py-1">Nothing like “{sought}” in the pantry.</p>}
-      <button className="menu-item btn-quiet" onClick={() => void navigate(`/pantry/new?name=${encodeURIComponent(sought)}`)}>
+      <button className="menu-item btn-quiet" onClick={() => onAdd(sought)}>
         Add “{sought}” to the pantry
       </button>
     </>

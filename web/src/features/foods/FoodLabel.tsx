@@ -1,0 +1,244 @@
+import { useState } from 'react';
+import {
+  foodEnergyAgreement,
+  gramsOfPrintedBasis,
+  likelySlip,
+  NUTRIENT_DESCRIPTIONS,
+  per100gOfPrinted,
+  printedSalt,
+  roundHalfAway,
+  sodiumOfPrintedSalt,
+  SOURCES,
+  STATES,
+  type Food,
+  type Nutrient,
+  type Source,
+  type State,
+} from '@portiona/core';
+import { NumberField } from '../../ui/NumberField';
+import { numberText } from '../../ui/numberText';
+import { OtherDoubts } from './FoodUses';
+import { LabelPaste } from './LabelPaste';
+
+/** Nutrients of the label, in the order labels have them; indented ones are part of the one before. */
+const LABEL: readonly (readonly [Nutrient | 'salt', boolean])[] = [
+  ['energyKj', false],
+  ['energyKcal', false],
+  ['fat', false],
+  ['saturates', true],
+  ['carbohydrate', false],
+  ['sugars', true],
+  ['fibre', false],
+  ['protein', false],
+  ['salt', false],
+];
+const MORE: readonly Nutrient[] = ['trans', 'cholesterol', 'addedSugars', 'alcohol', 'polyols', 'potassium', 'calcium', 'iron', 'vitaminD'];
+
+interface FoodLabelProps {
+  readonly food: Food;
+  readonly change: (next: Partial<Food>) => void;
+  /** A nutrient that must be in sight. */
+  readonly show?: string;
+}
+
+/** What a food's label says, typed or pasted, checked against itself as it is written. */
+export function FoodLabel({ food, change, show }: FoodLabelProps) {
+  const [more, setMore] = useState(false);
+  const setNutrient = (nutrient: Nutrient | 'salt', amount: number | null | undefined) =>
+    change({ nutrients: { ...withoutSodium(food, nutrient), [nutrient]: amount } });
+  return (
+    <>
+      <div className="pair mt-2">
+        <Choice label="Figures are of it" value={food.state ?? 'as sold'} of={STATES} onChange={(next: State) => change({ state: next })} />
+        <Choice
+          label="They come from"
+          value={food.source ?? 'estimate'}
+          of={SOURCES}
+          onChange={(next: Source) => change({ source: next })}
+        />
+      </div>
+      {food.source === 'table' && <p className="faint text-[12px] mt-1">Typical values; your product’s label decides.</p>}
+      <h2>
+        <span>Label</span>
+        <Basis food={food} onChange={change} />
+      </h2>
+      <LabelPaste food={food} onUse={change} />
+      {food.per?.unit === 'ml' && food.density === undefined && (
+        <NumberField label="Grams in a millilitre: milk 1.03, oil 0.92" amount={undefined} onChange={(density) => change({ density })} />
+      )}
+      <div className="nutrient-grid">
+        {LABEL.map(([nutrient, part]) => (
+          <NutrientField key={nutrient} nutrient={nutrient} part={part} food={food} onChange={setNutrient} />
+        ))}
+        {food.nutrients?.sodium === undefined && (
+          <button className="btn-quiet text-[12.5px] text-left" onClick={() => setNutrient('sodium', sodiumOfPrintedSalt(food))}>
+            The label says sodium
+          </button>
+        )}
+        {food.nutrients?.sodium !== undefined && <NutrientField nutrient="sodium" part={false} food={food} onChange={setNutrient} />}
+      </div>
+      <label className="flex items-center gap-2 text-[12.5px] muted mt-1.5">
+        <input
+          type="checkbox"
+          checked={food.carbohydrateIs === 'total'}
+          onChange={({ target }) => change({ carbohydrateIs: target.checked ? 'total' : undefined })}
+        />
+        Carbohydrate on this label includes the fibre
+      </label>
+      <EnergyCheck food={food} />
+      <OtherDoubts food={food} />
+      <button className="btn-quiet mt-2 text-[12.5px]" aria-expanded={more} onClick={() => setMore(!more)}>
+        {more ? 'Fewer nutrients' : 'More nutrients'}
+      </button>
+      {(more || MORE.some((nutrient) => nutrient === show)) && (
+        <div className="nutrient-grid mt-1">
+          {MORE.map((nutrient) => (
+            <NutrientField key={nutrient} nutrient={nutrient} part={false} food={food} onChange={setNutrient} />
+          ))}
+        </div>
+      )}
+    </>
+  );
+}
+
+/** Sodium and salt are one thing said twice: writing one takes the other out. */
+function withoutSodium(food: Food, written: Nutrient | 'salt'): Food['nutrients'] {
+  if (written !== 'salt' && written !== 'sodium') return food.nutrients ?? {};
+  const { salt: _, sodium: __, ...rest } = food.nutrients ?? {};
+  return rest;
+}
+
+function NutrientField({
+  nutrient,
+  part,
+  food,
+  onChange,
+}: {
+  readonly nutrient: Nutrient | 'salt';
+  readonly part: boolean;
+  readonly food: Food;
+  readonly onChange: (nutrient: Nutrient | 'salt', amount: number | null | undefined) => void;
+}) {
+  const { name, unit } = nutrient === 'salt' ? { name: 'Salt', unit: 'g' } : NUTRIENT_DESCRIPTIONS[nutrient];
+  const stands = nutrient === 'salt' ? printedSalt(food) : food.nutrients?.[nutrient];
+  const [text, setText] = useState<string>();
+  const shown = text ?? (stands === null || stands === undefined ? '' : String(stands));
+  const sound = shown.trim() === '' || isAmount(shown);
+  return (
+    <label className={`nutrient ${part ? 'of' : ''}`}>
+      <span className="muted">{name}</span>
+      <input
+        className="field"
+        data-field={nutrient}
+        inputMode="decimal"
+        placeholder="unknown"
+        value={shown}
+        aria-invalid={!sound}
+        onChange={({ target }) => {
+          setText(target.value);
+          if (target.value.trim() === '') onChange(nutrient, undefined);
+          else if (isAmount(target.value)) onChange(nutrient, Number(target.value.replace(',', '.')));
+        }}
+        onBlur={() => setText(undefined)}
+      />
+      <span className="faint text-[12px]">{unit}</span>
+      {per100Text(food, stands) !== '' && <span className="per100">{per100Text(food, stands)}</span>}
+    </label>
+  );
+}
+
+/** The same per 100 g, where the label is for something else. */
+function per100Text(food: Food, stands: number | null | undefined): string {
+  const per100g = per100gOfPrinted(food, stands);
+  return per100g === undefined || gramsOfPrintedBasis(food) === 100 ? '' : `${numberText(per100g, 1)} per 100 g`;
+}
+
+function isAmount(text: string): boolean {
+  const amount = Number(text.trim().replace(',', '.'));
+  return Number.isFinite(amount) && amount >= 0 && amount <= 1e9;
+}
+
+/** What the figures are for: 100 g, 100 ml, or so many of a measure. */
+function Basis({ food, onChange }: { readonly food: Food; readonly onChange: (next: Partial<Food>) => void }) {
+  const { amount, unit } = food.per ?? { amount: 100, unit: 'g' };
+  const [text, setText] = useState<string>();
+  const units = ['g', 'ml', ...Object.keys(food.measures ?? {})];
+  return (
+    <span className="flex items-center gap-1 font-normal">
+      per
+      <input
+        className="field w-16 text-right"
+        style={{ padding: '1px 5px' }}
+        aria-label="Amount the label is for"
+        inputMode="decimal"
+        value={text ?? String(amount)}
+        onChange={({ target }) => {
+          setText(target.value);
+          const next = Number(target.value.replace(',', '.'));
+          if (Number.isFinite(next) && next > 0) onChange({ per: { amount: next, unit } });
+        }}
+        onBlur={() => setText(undefined)}
+      />
+      <select
+        className="field"
+        style={{ padding: '1px 4px' }}
+        aria-label="Unit the label is for"
+        value={unit}
+        onChange={({ target }) => onChange({ per: { amount, unit: target.value } })}
+      >
+        {units.map((one) => (
+          <option key={one}>{one}</option>
+        ))}
+      </select>
+    </span>
+  );
+}
+
+/** Declared against factored energy, as it is typed. */
+function EnergyCheck({ food }: { readonly food: Food }) {
+  const agreement = foodEnergyAgreement(food);
+  const basis = gramsOfPrintedBasis(food);
+  if (!agreement || !basis) return <p className="check none">○ Energy is checked once energy, protein, fat and carbohydrate are there.</p>;
+  const { declared, factored, difference, agrees } = agreement;
+  const sums = `label ${numberText(declared, 0)}, macros make ${numberText(factored, 0)} kcal per 100 g`;
+  if (agrees)
+    return (
+      <p className="check">
+        <span aria-hidden>✓</span> Energy and macros agree: {sums}.
+      </p>
+    );
+  const slip = likelySlip(food);
+  return (
+    <p className="check bad" role="alert">
+      <span aria-hidden>✕</span>
+      <span>
+        {numberText(Math.abs(difference), 0)} kcal too {difference > 0 ? 'much' : 'little'}: {sums}.
+        {slip &&
+          ` Check the ${NUTRIENT_DESCRIPTIONS[slip.nutrient].name.toLowerCase()}: ${slip.typed} would have to be about ${roundHalfAway(slip.would, 0.1)}.`}
+      </span>
+    </p>
+  );
+}
+
+function Choice<Word extends string>({
+  label,
+  value,
+  of,
+  onChange,
+}: {
+  readonly label: string;
+  readonly value: Word;
+  readonly of: readonly Word[];
+  readonly onChange: (next: Word) => void;
+}) {
+  return (
+    <label className="labelled">
+      {label}
+      <select className="field" value={value} onChange={({ target }) => onChange(of.find((word) => word === target.value) ?? value)}>
+        {of.map((word) => (
+          <option key={word}>{word}</option>
+        ))}
+      </select>
+    </label>
+  );
+}

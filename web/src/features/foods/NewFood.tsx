@@ -1,0 +1,78 @@
+import { gramsOfMassUnit, parseLineText, type Food, type ParsedLine } from '@portiona/core';
+import type { SavedDto } from '../../api/api.gen';
+import { Modal } from '../../ui/Modal';
+import { NumberField } from '../../ui/NumberField';
+import { FoodLabel } from './FoodLabel';
+import { useFoodDraft } from './useFoodDraft';
+
+interface NewFoodProps {
+  readonly name: string;
+  /** The line it is for: what is counted there must weigh something. */
+  readonly text: string;
+  readonly taken: ReadonlySet<string>;
+  readonly onClose: () => void;
+  readonly onAdded: (added: SavedDto) => void;
+}
+
+/** A food added to the pantry without leaving the line that asks for it; packs and the rest can come later. */
+export function NewFood({ name, text, taken, onClose, onAdded }: NewFoodProps) {
+  const { food, change, state, add } = useFoodDraft(undefined, taken, { id: '', name, source: 'label', nutrients: {} }, onAdded);
+  const measure = measureAsked(parseLineText(text));
+  return (
+    <Modal open onClose={onClose} title="New food">
+      <div
+        className="tag new-food"
+        onKeyDown={(event) => {
+          if (event.key !== 'Enter' || !(event.ctrlKey || event.metaKey) || event.defaultPrevented) return;
+          event.preventDefault();
+          if (food.name.trim() !== '') void add();
+        }}
+      >
+        <input
+          className="name-field"
+          aria-label="Name of the food"
+          value={food.name}
+          maxLength={200}
+          placeholder="Name, as you would find it"
+          onChange={({ target }) => change({ name: target.value })}
+        />
+        {state.kind === 'trouble' && (
+          <p className="check bad" role="alert">
+            {state.text}
+          </p>
+        )}
+        <FoodLabel food={food} change={change} />
+        {measure !== undefined && (
+          <div className="pair mt-2">
+            <NumberField
+              label={`One ${measure} weighs, in grams`}
+              amount={food.measures?.[measure]}
+              onChange={(grams) => change({ measures: weighing(food, measure, grams) })}
+            />
+          </div>
+        )}
+        <p className="mt-4 flex gap-3 items-center">
+          <button className="btn btn-main" disabled={food.name.trim() === ''} onClick={() => void add()}>
+            Add and use it
+          </button>
+          <span className="faint text-[12.5px]">
+            or <kbd>Ctrl Enter</kbd>; packs and prices can come later.
+          </span>
+        </p>
+      </div>
+    </Modal>
+  );
+}
+
+/** What the line counts or measures in, where that is no weight; undefined for a line in grams or to taste. */
+function measureAsked({ amount, unit, size, countWord }: ParsedLine): string | undefined {
+  if (amount === undefined || (unit !== undefined && gramsOfMassUnit(unit) !== undefined)) return undefined;
+  const thing = unit ?? countWord ?? 'piece';
+  return size === undefined || size === 'medium' ? thing : `${size} ${thing}`;
+}
+
+function weighing(food: Food, measure: string, grams: number | undefined): Food['measures'] {
+  const { [measure]: _, ...others } = food.measures ?? {};
+  const measures = grams === undefined ? others : { ...others, [measure]: grams };
+  return Object.keys(measures).length === 0 ? undefined : measures;
+}
