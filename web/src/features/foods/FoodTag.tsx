@@ -5,6 +5,7 @@ import { namedAllergens, ALLERGENS, type Allergen, type Food, type Kitchen, type
 import type { Saved } from '../../api/documents';
 import { FoodUses } from './FoodUses';
 import { FoodLabel } from './FoodLabel';
+import { FoodName } from './FoodName';
 import { FoodMeasures } from './FoodMeasures';
 import { FoodPacks } from './FoodPacks';
 import { useFoodDraft } from './useFoodDraft';
@@ -45,18 +46,10 @@ export function FoodTag({ saved, packs, kitchen, taken }: FoodTagProps) {
       }}
     >
       <div className="flex items-start gap-2">
-        <input
-          className="name-field"
-          aria-label="Name of the food"
-          value={food.name}
-          maxLength={200}
-          placeholder="Name, as you would find it"
-          onChange={({ target }) => change({ name: target.value })}
-          onKeyDown={(event) => {
-            if (event.key !== 'Enter' || event.ctrlKey || event.metaKey) return;
-            event.preventDefault();
-            ref.current?.querySelector<HTMLElement>('[data-field="energyKj"]')?.focus();
-          }}
+        <FoodName
+          name={food.name}
+          onChange={(name) => change({ name })}
+          onEnter={() => ref.current?.querySelector<HTMLElement>('[data-field="energyKj"]')?.focus()}
           autoFocus={!saved}
         />
         <span className={`text-[12px] pt-2 whitespace-nowrap ${state.kind === 'trouble' ? 'bad' : 'faint'}`} role="status">

@@ -3,6 +3,7 @@ import type { SavedDto } from '../../api/api.gen';
 import { Modal } from '../../ui/Modal';
 import { NumberField } from '../../ui/NumberField';
 import { FoodLabel } from './FoodLabel';
+import { FoodName } from './FoodName';
 import { useFoodDraft } from './useFoodDraft';
 
 interface NewFoodProps {
@@ -28,14 +29,7 @@ export function NewFood({ name, text, taken, onClose, onAdded }: NewFoodProps) {
           if (food.name.trim() !== '') void add();
         }}
       >
-        <input
-          className="name-field"
-          aria-label="Name of the food"
-          value={food.name}
-          maxLength={200}
-          placeholder="Name, as you would find it"
-          onChange={({ target }) => change({ name: target.value })}
-        />
+        <FoodName name={food.name} onChange={(name) => change({ name })} />
         {state.kind === 'trouble' && (
           <p className="check bad" role="alert">
             {state.text}
