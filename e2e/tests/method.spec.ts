@@ -61,8 +61,9 @@ test('a method is written by keys alone: ingredients mentioned, times and temper
   await page.keyboard.press('Control+a');
   await page.evaluate(() => {
     const data = new DataTransfer();
-    data.setData('text/plain', '1. Wash the lentils.\n\n2. Boil {x} them.\n3) Serve.');
+    data.setData('text/plain', '1. Wash {main/1 the lentils}.\n\n2. Boil {x} {elsewhere/4 the leeks}.\n3) Serve.');
     document.activeElement?.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
   });
-  await expect(method.locator('.step-words')).toHaveText(['Wash the lentils.', 'Boil {x} them.', 'Serve.']);
+  await expect(method.locator('.step-words')).toHaveText(['Wash 450 g red lentils.', 'Boil {x} the leeks.', 'Serve.']);
+  await expectSaved(page);
 });

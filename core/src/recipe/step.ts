@@ -77,6 +77,22 @@ export function followedSteps(steps: readonly Step[], moved: ReadonlyMap<string,
   });
 }
 
+/**
+ * Steps in which only lines that are there are mentioned: of any other, the words stay. Text that comes from elsewhere may hold
+ * anything.
+ *
+ * @param places of the recipe's lines
+ */
+export function withKnownMentions(steps: readonly Step[], places: ReadonlySet<string>): Step[] {
+  return steps.map((step) => {
+    const { text, part } = stepOf(step);
+    const said = piecesOf(text).map((piece) =>
+      typeof piece === 'string' ? piece : places.has(piece.at) ? mentionText(piece) : piece.words,
+    );
+    return stepFrom({ text: said.join(''), ...(part === undefined ? {} : { part }) });
+  });
+}
+
 function followedMention(mention: Mention, moved: ReadonlyMap<string, string | undefined>): string {
   if (!moved.has(mention.at)) return mentionText(mention);
   const at = moved.get(mention.at);

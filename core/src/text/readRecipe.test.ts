@@ -179,7 +179,7 @@ test('a section of the method that is called like a part is of that part', () =>
       { name: 'Stew', lines: ['200 g orzo'] },
       { name: 'Dressing', lines: ['200 g orzo'] },
     ],
-    steps: ['Stew: Boil the barley.', 'Add salt.', 'For the dressing: Whisk it all.', 'To serve: Share it out.', 'Eat.'],
+    steps: ['Stew: Boil the barley.', 'Add salt.', 'For the dressing: Whisk it all.', 'To serve: Share it out.', 'Eat {stew/1 it}.'],
     activeMinutes: undefined,
     totalMinutes: undefined,
     source: undefined,
@@ -189,6 +189,6 @@ test('a section of the method that is called like a part is of that part', () =>
     { text: 'Add salt.', part: 'stew' },
     { text: 'Whisk it all.', part: 'dressing' },
     'To serve: Share it out.',
-    'Eat.',
+    'Eat it.',
   ]);
 });

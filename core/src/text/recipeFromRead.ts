@@ -1,4 +1,4 @@
-import { stepFrom, type Part, type Recipe, type Step } from '../recipe/index.js';
+import { stepFrom, withKnownMentions, type Part, type Recipe, type Step } from '../recipe/index.js';
 import type { FoodIndex } from './foodIndex.js';
 import { idFromName } from './idFromName.js';
 import { lineFromText } from './lineFromText.js';
@@ -6,6 +6,8 @@ import type { ReadRecipe } from './readRecipe.js';
 
 const LONGEST = { title: 200, line: 500, step: 2000, part: 200, servingName: 60 } as const;
 const USUAL_SERVINGS = 4;
+/** A text from elsewhere knows nothing of this recipe's lines. */
+const NO_PLACES: ReadonlySet<string> = new Set();
 
 /**
  * A recipe of the kitchen from one that was read: each line matched to the pantry as if it were typed, each section a part in
@@ -29,7 +31,7 @@ export function recipeFromRead(read: ReadRecipe, index: FoodIndex, taken: Readon
     servings,
     servingName: read.servingName?.slice(0, LONGEST.servingName) ?? 'box',
     parts,
-    ...(read.steps.length === 0 ? {} : { steps: stepsByPart(read.steps, parts) }),
+    ...(read.steps.length === 0 ? {} : { steps: withKnownMentions(stepsByPart(read.steps, parts), NO_PLACES) }),
     ...(read.activeMinutes === undefined ? {} : { activeMinutes: read.activeMinutes }),
     ...(read.totalMinutes === undefined ? {} : { totalMinutes: read.totalMinutes }),
     ...(read.source === undefined ? {} : { source: read.source }),

@@ -76,7 +76,10 @@ export function useLineSelection(caret: Caret | undefined, setCaret: (caret: Car
   };
   const copy = () => {
     const text = textOfLines(recipe, lines, here.foodsById);
-    navigator.clipboard.writeText(text).then(
+    // A page that is not served safely has none.
+    const clipboard = navigator.clipboard as Clipboard | undefined;
+    if (!clipboard) return say('This browser copies only from safe pages; nothing changed.');
+    clipboard.writeText(text).then(
       () => say(lines.length === 1 ? 'One line copied.' : `${lines.length} lines copied.`),
       () => say('The browser would not copy; nothing changed.'),
     );

@@ -3,7 +3,17 @@ import { useStore } from 'react-redux';
 import { Document } from '@tiptap/extension-document';
 import { Text } from '@tiptap/extension-text';
 import { EditorContent, useEditor, type Editor } from '@tiptap/react';
-import { mentionsIn, mentionWords, sameDocument, searchWords, stepOf, type LineFigures, type Step } from '@portiona/core';
+import {
+  mentionsIn,
+  mentionWords,
+  placeOf,
+  sameDocument,
+  searchWords,
+  stepOf,
+  withKnownMentions,
+  type LineFigures,
+  type Step,
+} from '@portiona/core';
 import { useAppDispatch, type WithRecipe } from '../../../features/recipes/useRecipeState';
 import { withHead } from '../../../features/recipes/editRecipe';
 import { recipeActions } from '../../../features/recipes/recipeSlice';
@@ -88,8 +98,11 @@ function useMethodEditor(steps: readonly Step[], choices: readonly Choice[], sho
     },
     onUpdate: ({ editor: written }) => {
       const { present } = store.getState().recipe;
-      const next = stepsOf(written.getJSON());
-      if (!present || sameDocument(next, present.steps ?? [])) return;
+      if (!present) return;
+      // A step pasted from another recipe speaks of lines that are not here.
+      const places = new Set(present.parts.flatMap((part) => part.lines.map((_, i) => placeOf(part, i))));
+      const next = withKnownMentions(stepsOf(written.getJSON()), places);
+      if (sameDocument(next, present.steps ?? [])) return;
       const steps = next.length === 0 ? undefined : next;
       dispatch(recipeActions.edited({ recipe: withHead(present, { steps }), ...mergeKeyOf(present.steps ?? [], next) }));
     },
