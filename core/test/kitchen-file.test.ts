@@ -52,6 +52,22 @@ test.each<[string, unknown, RegExp]>([
   ['a pint in metric', dish({ food: 'oats', amount: 1, unit: 'pint' }), /there is no "pint" in metric measures/],
   ['a scaling rule with more in it', dish({ food: 'oats', amount: 1, unit: 'g', scaling: { damped: 0.8, extra: 1 } }), /scaling: must be/],
   ['a ratio to nothing', dish({ food: 'oats', amount: 1, unit: 'g', scaling: { ratioTo: 'q', share: 1 } }), /unknown line or part "q"/],
+  [
+    'a step that mentions no line',
+    dish({ food: 'oats', amount: 1, unit: 'g' }, { steps: ['Boil {p/1 oats}.', 'Salt {p/2 it}.'] }),
+    /^recipes\[0\]\.steps\[1\]: mentions an unknown line "p\/2"; did you mean "p\/1"\?/,
+  ],
+  [
+    'a step of no part',
+    dish({ food: 'oats', amount: 1, unit: 'g' }, { steps: [{ text: 'Boil.', part: 'pp' }] }),
+    /^recipes\[0\]\.steps\[0\]\.part: unknown part "pp"; did you mean "p"\?/,
+  ],
+  [
+    'a step that is no step',
+    dish({ food: 'oats', amount: 1, unit: 'g' }, { steps: [{ words: 'Boil.' }] }),
+    /steps: must be a list of texts/,
+  ],
+  ['a step too long', dish({ food: 'oats', amount: 1, unit: 'g' }, { steps: ['x'.repeat(2001)] }), /steps: .*at most 2000 characters/],
   ['an id in capitals', { format: 'portiona/1', foods: [{ id: 'Oats', name: 'Oats' }] }, /^foods\[0\]\.id: must be lower-case/],
   ['an id twice', { format: 'portiona/1', foods: [FOOD, FOOD] }, /^foods\[1\]\.id: "oats" is already/],
   ['refuse of 1', { format: 'portiona/1', foods: [{ ...FOOD, refuse: 1 }] }, /^foods\[0\]\.refuse: must be a number from 0 to below 1/],

@@ -75,6 +75,18 @@ test('a base that is edited moves the dish, and the dish says so until it is tak
   expect((await basis()).moved).toEqual([]);
 });
 
+test('a part that came to a base after it was agreed to is held against nothing older', async () => {
+  const { revision, document } = await open(OATS);
+  const more = { id: 'seeds', name: 'Seeds', lines: [{ food: 'hazelnuts', amount: 100, unit: 'g' }] };
+  await put(OATS, revision, { ...document, parts: [...document.parts, more] }).expect(200);
+  const pots = await open(POTS);
+  const [first, ...others] = pots.document.parts;
+  const taken = { ...first, lines: [...(first?.lines ?? []), { recipe: OATS, part: 'seeds', amount: 50, unit: 'g' }] };
+  await put(POTS, pots.revision, { ...pots.document, parts: [taken, ...others] }).expect(200);
+  const basis = (await server.http.get(`/api/recipes/${POTS}/basis`).expect(200)).body as Moved;
+  expect(basis.now.energyKcal).toBeCloseTo(basis.before.energyKcal, 9);
+});
+
 test('a part that a dish takes stays; a recipe cannot be built on itself through another', async () => {
   const { revision, document } = await open(OATS);
   const without = { ...document, parts: document.parts.filter(({ id }) => id !== 'compote') };

@@ -2,6 +2,30 @@ import { DataSource } from 'typeorm';
 import { dataSourceOptions } from '../src/database/dataSource.js';
 import { freshDatabase } from './testServer.js';
 
+test('recipes that took parts of others before it was kept are known to be built on them after it', async () => {
+  const database = await new DataSource(dataSourceOptions(await freshDatabase())).initialize();
+  try {
+    await database.undoLastMigration();
+    await database.undoLastMigration();
+    const line = { recipe: 'base', part: 'p', amount: 100, unit: 'g' };
+    const bowl = { id: 'bowl', title: 'Bowl', servings: 1, parts: [{ id: 'p', name: 'P', lines: [line] }] };
+    await database.query(
+      `WITH kitchen AS (INSERT INTO kitchens (name) VALUES ('K') RETURNING id),
+            heads AS (INSERT INTO recipes (kitchen_id, id, title, revision)
+              SELECT id, head, head, revision FROM kitchen, (VALUES ('base', 7), ('bowl', 1)) AS heads (head, revision) RETURNING kitchen_id, id)
+       INSERT INTO recipe_revisions (kitchen_id, recipe_id, revision, document)
+       SELECT DISTINCT kitchen_id, 'bowl', 1, $1::jsonb FROM heads`,
+      [JSON.stringify(bowl)],
+    );
+    await database.runMigrations();
+    expect(await database.query('SELECT recipe_id, base_id, base_revision FROM recipe_bases')).toEqual([
+      { recipe_id: 'bowl', base_id: 'base', base_revision: 7 },
+    ]);
+  } finally {
+    await database.destroy();
+  }
+});
+
 test('cards published before steps had runs say after it what they said', async () => {
   const database = await new DataSource(dataSourceOptions(await freshDatabase())).initialize();
   const steps = async () =>

@@ -27,11 +27,15 @@ test('a part is called by its recipe, with what 100 g of it come to', () => {
 
 test('of several parts each is told by both names; what is lacking is unknown, what weighs nothing cannot be taken', () => {
   const rice = { id: 'rice', name: 'Rice', lines: [{ food: 'water', amount: 100, unit: 'g' }] };
+  const both = { id: 'both', name: 'Both', lines: [...lines, ...rice.lines] };
   const empty = { id: 'none', name: 'None', lines: [] };
-  const parts = takeableParts({ ...base, parts: [...base.parts, rice, empty] }, kitchenOf({ foods, packs }));
+  const parts = takeableParts({ ...base, parts: [...base.parts, rice, both, empty] }, kitchenOf({ foods, packs }));
   expect(parts.map(({ name, called }) => [name, called])).toEqual([
     ['Dal of Dal of the day', 'Dal'],
     ['Rice of Dal of the day', 'Rice'],
+    ['Both of Dal of the day', 'Both'],
   ]);
+  // Of the water nobody knows the energy: what there is of the lentils would be too little.
+  expect(parts[2]?.per100.energyKcal).toBeUndefined();
   expect(parts[1]?.per100).toEqual({ energyKcal: undefined, protein: undefined, usedCost: undefined });
 });

@@ -41,6 +41,8 @@ test.each([
   ['180 °C / 350 °F / gas 4.', '180 °C / 350 °F / gas 4', '180 °C (350 °F, gas 4)'],
   ['until 74 °C / 165 °F in the middle', '74 °C / 165 °F', '74 °C (165 °F)'],
   ['to 71 degrees C', '71 degrees C', '71 °C (160 °F)'],
+  ['roast at 160 °C', '160 °C', '160 °C (320 °F, gas 3)'],
+  ['roast at 260 °C', '260 °C', '260 °C (500 °F)'],
 ])('temperature in “%s”', (text, said, printed) => {
   const [found, ...more] = of(text, 'temperature');
   expect(more).toEqual([]);

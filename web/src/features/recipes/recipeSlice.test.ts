@@ -184,6 +184,9 @@ test('a line of another recipe stays one while its words stay, with what was sai
     retained: 0.9,
   });
   expect(retyped(line, '3 leeks', withDal, 4)).toEqual({ food: 'leek', amount: 3, unit: 'piece', text: '3 leeks' });
+  // Another thing of that name does not take its place.
+  const withFoodDal = { ...withDal, index: new FoodIndex([...foods, { id: 'dal', name: 'Dal' }]) };
+  expect(retyped(line, '350 g dal', withFoodDal, 4)).toMatchObject({ recipe: 'base', part: 'dal', amount: 350 });
   // Typed anew it is found again, because it is at hand; without a weight it is no line yet.
   expect(retyped(undefined, '2 servings dal', withDal, 4)).toMatchObject({ recipe: 'base', amount: 556 });
   expect(retyped(line, '2 cups dal', withDal, 4)).toEqual({ text: '2 cups dal' });

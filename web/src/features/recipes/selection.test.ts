@@ -33,6 +33,8 @@ test('lines that stood apart are dropped together, and are told where they stand
 });
 
 test('lines go up and down over empty parts, and no further than the ends', () => {
+  expect(words(shifted(DISH, [one, two], 1).recipe)).toEqual(['three one two', '', 'four five']);
+  expect(words(shifted(DISH, [one], 1).recipe)).toEqual(['two one three', '', 'four five']);
   const into = shifted(DISH, [three], 1);
   expect(words(into.recipe)).toEqual(['one two', 'three', 'four five']);
   expect(words(shifted(into.recipe, into.selection, 1).recipe)).toEqual(['one two', '', 'three four five']);
