@@ -74,6 +74,18 @@ test('a paste of ten megabytes, and of forty lines, leaves the desk standing', a
   await expect(page.getByLabel(/^Ingredient:/)).toHaveCount(40);
   await expect(docketFigure(page, 'Energy')).toContainText('699'); // 820 g x 3.41 / 4
   await expectSaved(page);
+  // The method takes no more than a method has.
+  await page.getByRole('tab', { name: 'Method and keeping' }).click();
+  await page.getByRole('textbox', { name: /^Method/ }).focus();
+  await page.keyboard.type('Boil.');
+  await page.evaluate(() => {
+    const data = new DataTransfer();
+    data.setData('text/plain', 'stir '.repeat(2_000_000));
+    document.activeElement?.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
+  });
+  await expect(page.locator('.toast').filter({ hasText: 'more text than a method has' })).toBeVisible();
+  await expect(page.locator('.step-words')).toHaveText(['Boil.']);
+  await expectSaved(page);
 });
 
 test('what cannot be saved says where and why, and is saved once mended', async ({ page }) => {

@@ -17,6 +17,7 @@ import {
 import { useAppDispatch, type WithRecipe } from '../../../features/recipes/useRecipeState';
 import { withHead } from '../../../features/recipes/editRecipe';
 import { recipeActions } from '../../../features/recipes/recipeSlice';
+import { useToast } from '../../../ui/Toasts';
 import { useStation } from '../../station';
 import { ChoiceList } from './ChoiceList';
 import { ingredientMention, type Choice, type ChoiceMenu } from './ingredientMention';
@@ -80,13 +81,14 @@ function mention(editor: Editor, { at, words, bare }: Choice): void {
 function useMethodEditor(steps: readonly Step[], choices: readonly Choice[], show: (menu: ChoiceMenu | undefined) => void): Editor {
   const dispatch = useAppDispatch();
   const store = useStore<WithRecipe>();
+  const say = useToast();
   // The editor lives as long as the page; what it offers is of the recipe as it stands when it is asked.
   const [offer] = useState(() => new IngredientOffer());
   useEffect(() => offer.renew(choices), [offer, choices]);
   const [extensions] = useState(() => [
     Document.extend({ content: 'step+' }),
     Text,
-    StepNode,
+    StepNode.configure({ onRefused: () => say('That is more text than a method has; nothing was pasted.') }),
     ingredientMention((typed) => offer.for(typed), show),
   ]);
   const editor = useEditor({

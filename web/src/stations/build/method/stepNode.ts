@@ -8,11 +8,20 @@ import { blockOf, stepLines } from './stepDocument';
 import { StepView } from './StepView';
 import { wordsOf } from './stepWords';
 
+/** Characters that one paste brings at most: a long method is a few thousand. */
+const MOST_PASTED = 100_000;
+
+interface StepOptions {
+  /** Told when a paste is refused for its size. */
+  readonly onRefused: () => void;
+}
+
 /** A step of the method. Enter begins the next, Alt and the arrows move it; what it says of time, temperature and signs is marked. */
-export const StepNode = Node.create({
+export const StepNode = Node.create<StepOptions>({
   name: 'step',
   content: 'inline*',
   defining: true,
+  addOptions: () => ({ onRefused: () => undefined }),
   addAttributes: () => ({ part: { default: null as string | null } }),
   parseHTML: () => ['p', 'li', 'div', 'h1', 'h2', 'h3', 'h4'].map((tag) => ({ tag })),
   renderHTML: () => ['p', 0],
@@ -21,17 +30,26 @@ export const StepNode = Node.create({
     const by = (step: 1 | -1) => () => moved(this.editor.view, step);
     return { 'Alt-ArrowUp': by(-1), 'Alt-ArrowDown': by(1) };
   },
-  addProseMirrorPlugins: () => [
-    new Plugin({
-      props: {
-        decorations: ({ doc }) => DecorationSet.create(doc, said(doc)),
-        clipboardTextParser: (text, _, __, { state }) => {
-          const nodes = stepLines(text).map((line) => state.schema.nodeFromJSON(blockOf(line)));
-          return new Slice(Fragment.from(nodes), 1, 1);
+  addProseMirrorPlugins() {
+    const { onRefused } = this.options;
+    return [
+      new Plugin({
+        props: {
+          handlePaste: (_, event) => {
+            const pasted = ['text/plain', 'text/html'].map((type) => event.clipboardData?.getData(type).length ?? 0);
+            if (Math.max(...pasted) <= MOST_PASTED) return false;
+            onRefused();
+            return true;
+          },
+          decorations: ({ doc }) => DecorationSet.create(doc, said(doc)),
+          clipboardTextParser: (text, _, __, { state }) => {
+            const nodes = stepLines(text).map((line) => state.schema.nodeFromJSON(blockOf(line)));
+            return new Slice(Fragment.from(nodes), 1, 1);
+          },
         },
-      },
-    }),
-  ],
+      }),
+    ];
+  },
 });
 
 function said(doc: DocumentNode): Decoration[] {
