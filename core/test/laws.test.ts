@@ -10,7 +10,7 @@ import {
   type Nutrient,
   type RecipeFigures,
 } from '../src/index.js';
-import { anyDish, dishOf } from './kitchens.js';
+import { anyDish, dishOf, kitchenOf, recipeOf } from './kitchens.js';
 
 const close = (got: number, want: number) =>
   expect(Math.abs(got - want)).toBeLessThanOrEqual(1e-9 * Math.max(Math.abs(got), Math.abs(want), 1e-6));
@@ -109,6 +109,26 @@ test('the working of a figure sums to the figure', () => {
       );
       close(working.serving.amount ?? 0, headline(figure, figures));
       expect(lines.filter(({ gap }) => gap).map(({ at }) => at)).toEqual(working.serving.gaps);
+    }),
+  );
+});
+
+test('a part of another recipe is made up of its lines, as much of them as comes in, and of its rate times its weight', () => {
+  const worked = fc.constantFrom('energyKcal' as const, 'salt' as const, 'usedCost' as const);
+  const grams = fc.integer({ min: 1, max: 3000 });
+  fc.assert(
+    fc.property(anyDish, worked, grams, fc.double({ min: 0.1, max: 1, noNaN: true }), (drawn, figure, amount, retained) => {
+      const { kitchen, recipe } = dishOf(drawn);
+      const base = { ...recipe, id: 'base' };
+      const line = { recipe: 'base', part: 'first', amount, unit: 'g', retained };
+      const within = kitchenOf({ ...kitchen.content, recipes: [base] });
+      const [taken] = workingOf(figure, recipeFigures(recipeOf([line]), within), within).parts[0]?.lines ?? [];
+      if (!taken?.figures.weights) return;
+      const inside = taken.inside.reduce((sum, { batch }) => sum + (batch ?? 0), 0);
+      if (taken.batch !== undefined) close(inside, taken.batch);
+      const { weights } = taken.figures;
+      if (taken.per100g !== undefined)
+        close((taken.per100g * (figure === 'usedCost' ? weights.purchase : weights.eaten)) / 100, taken.batch ?? 0);
     }),
   );
 });

@@ -17,6 +17,15 @@ test('a part of another recipe is taken as a line, counts as it does there, and 
   await expectSaved(page);
   const energy = (await docketFigure(page, 'Energy').first().textContent()) ?? '';
 
+  // Its working goes down into the other recipe, to the labels there.
+  await docketFigure(page, 'Energy').first().click();
+  const working = page.getByRole('region', { name: 'Working of Energy' });
+  await expect(working.getByRole('row', { name: /^Pepper base/ })).toContainText('its recipe');
+  await expect(working.getByRole('row', { name: /^Chopped tomatoes/ })).toContainText('label');
+  await expect(working.getByRole('row', { name: /^Chopped tomatoes/ })).toContainText('400 g');
+  await expectAccessible(page, '.working');
+  await page.keyboard.press('Escape');
+
   // The other way there: from the list of parts, with as many servings as the dish has.
   await page.getByRole('button', { name: 'From another recipe' }).click();
   await page.getByLabel('Find a part of another recipe').fill('pepper base');

@@ -7,6 +7,7 @@ import {
   servedOf,
   timesWritten,
   UnknownPartError,
+  weighsSomething,
   CircularPartError,
   type Kitchen,
   type Line,
@@ -139,7 +140,7 @@ class Compiler {
     const part = base?.parts.find(({ id }) => id === line.part);
     if (!base || !part) throw new UnknownPartError(line.recipe, line.part ?? '');
     const compiled = this.part(part, base, `${base.id}:`, within);
-    const weights = compiled.cooked > 0 ? partLineWeights(line, timesWritten(recipe)) : undefined;
+    const weights = weighsSomething(compiled.cooked) ? partLineWeights(line, timesWritten(recipe)) : undefined;
     if (!weights) return undefined;
     if (compiled.discards || compiled.unweighed > 0) this.needsTrace = true;
     const taken = weights.grams / compiled.cooked;

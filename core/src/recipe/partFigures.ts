@@ -229,7 +229,7 @@ function partLineFigures(line: Line, at: string, context: PartContext): LineFigu
   const part = recipe?.parts.find(({ id }) => id === line.part);
   if (!recipe || !part) throw new UnknownPartError(line.recipe ?? '', line.part ?? '');
   const figures = partFigures(part, { ...context, recipe, weighed: true });
-  const weights = figures.cooked > 0 ? partLineWeights(line, timesWritten(context.recipe)) : undefined;
+  const weights = weighsSomething(figures.cooked) ? partLineWeights(line, timesWritten(context.recipe)) : undefined;
   const taken = weights ? weights.grams / figures.cooked : 0;
   const share = taken * (line.retained ?? 1);
   const scaled = (amount: number | undefined) => (weights && amount !== undefined ? amount * share : undefined);
@@ -249,6 +249,11 @@ function partLineFigures(line: Line, at: string, context: PartContext): LineFigu
       .filter(({ counted }) => counted)
       .flatMap(({ purchases }) => purchases.map(({ food, grams }) => ({ food, grams: grams * taken }))),
   };
+}
+
+/** Whether a part weighs enough, in grams, that a share of it can be taken: of next to nothing every share would be beyond all numbers. */
+export function weighsSomething(cooked: number): boolean {
+  return cooked > 1e-9;
 }
 
 /** Weights of a line that takes a part of another recipe, by grams of its cooked weight; undefined without a mass unit. */

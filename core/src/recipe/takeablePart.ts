@@ -1,4 +1,5 @@
 import type { Kitchen } from './kitchen.js';
+import { weighsSomething } from './partFigures.js';
 import { recipeFigures } from './recipeFigures.js';
 import type { Part, Recipe } from './recipe.js';
 
@@ -38,7 +39,7 @@ export interface TakeablePart {
  */
 export function takeableParts(recipe: Recipe, kitchen: Kitchen): TakeablePart[] {
   return recipeFigures(recipe, kitchen)
-    .parts.filter(({ cooked }) => cooked > 0)
+    .parts.filter(({ cooked }) => weighsSomething(cooked))
     .map(({ part, cooked, estimated, share, nutrients, usedCost }) => {
       const per100 = (amount: number | undefined, lacking: boolean) =>
         amount === undefined || lacking ? undefined : (amount / cooked) * 100;

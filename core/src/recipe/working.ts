@@ -1,7 +1,7 @@
 import { shareOf, addFigures, type Figure } from '../figure/index.js';
 import { NUTRIENT_DESCRIPTIONS, type Nutrient, type Source } from '../food/index.js';
 import type { Kitchen } from './kitchen.js';
-import { isFreeStaple, type LineFigures, type PartFigures } from './partFigures.js';
+import { isFreeStaple, weighsSomething, type LineFigures, type PartFigures } from './partFigures.js';
 import { servedOf, type RecipeFigures } from './recipeFigures.js';
 import { inGramsOf, keptFigure, shownFigure, type KeptFigure } from './shownFigure.js';
 import type { Served } from './recipe.js';
@@ -21,11 +21,15 @@ export interface WorkingLine {
   readonly batch: number | undefined;
   /** Contribution to one serving, unrounded. */
   readonly serving: number | undefined;
-  /** Per 100 g of the food, or money per 100 g; undefined for parts of other recipes and gaps. */
+  /** Per 100 g of the food, or of the other recipe's part cooked, or money per 100 g; undefined for gaps. */
   readonly per100g: number | undefined;
   readonly source: Source | undefined;
   /** A discard takes away. */
   readonly takenAway: boolean;
+  /** How much of the line's own amount comes in: 1, or the share of the other recipe's batch that is taken. */
+  readonly times: number;
+  /** Lines of the other recipe's part that make this one up; of weights none, since a part is taken cooked. */
+  readonly inside: readonly WorkingLine[];
   readonly gap: Gap | undefined;
 }
 
@@ -57,8 +61,10 @@ export function workingOf(
       part,
       served: servedOf(part.part),
       lines: [
-        ...part.lines.filter(({ counted }) => counted).map((line) => workingLine(figure, line, part, kitchen)),
-        ...discardLines(figure, part, kitchen),
+        ...part.lines
+          .filter(({ counted }) => counted)
+          .map((line) => workingLine(figure, line, { times: 1, share: part.share.share }, kitchen)),
+        ...discardLines(figure, part, { times: 1, share: part.share.share }, kitchen),
       ],
     }));
   const totals = parts.map(({ part }) => totalOf(figure, part, kitchen));
@@ -84,28 +90,46 @@ function totalOf(figure: WorkedFigure, part: PartFigures, kitchen: Kitchen): Fig
   return shownFigure(nutrientOf(figure), part.nutrients, kitchen.convention);
 }
 
-function workingLine(figure: WorkedFigure, line: LineFigures, { share }: PartFigures, kitchen: Kitchen): WorkingLine {
-  const batch = contribution(figure, line, kitchen);
+/** How much of a part comes in, and of that in a serving. */
+interface Taken {
+  readonly times: number;
+  readonly share: number;
+}
+
+function workingLine(figure: WorkedFigure, line: LineFigures, { times, share }: Taken, kitchen: Kitchen): WorkingLine {
+  const batch = scaledBy(contribution(figure, line, kitchen), times);
   const food = line.of.kind === 'food' ? line.of.basis.food : undefined;
   return {
     at: line.at,
     name: nameOfLine(line),
     figures: line,
     batch,
-    serving: batch === undefined ? undefined : batch * share.share,
+    serving: scaledBy(batch, share),
     per100g: per100g(figure, line, kitchen),
     source: food ? (food.source ?? 'estimate') : undefined,
     takenAway: false,
+    times,
+    inside: insideOf(figure, line, { times, share }, kitchen),
     gap: gapOf(figure, line, kitchen),
   };
 }
 
-function discardLines(figure: WorkedFigure, { discards, share }: PartFigures, kitchen: Kitchen): WorkingLine[] {
+/** The lines of another recipe's part, as much of them as a line takes; what is not retained is paid for all the same. */
+function insideOf(figure: WorkedFigure, { of, weights }: LineFigures, { times, share }: Taken, kitchen: Kitchen): WorkingLine[] {
+  if (of.kind !== 'part' || !weights || figure === 'weight' || !weighsSomething(of.part.cooked)) return [];
+  const taken = { times: times * (figure === 'usedCost' ? weights.grams / of.part.cooked : of.share), share };
+  return [
+    ...of.part.lines.filter(({ counted }) => counted).map((line) => workingLine(figure, line, taken, kitchen)),
+    ...discardLines(figure, of.part, taken, kitchen),
+  ];
+}
+
+function discardLines(figure: WorkedFigure, { discards }: PartFigures, { times, share }: Taken, kitchen: Kitchen): WorkingLine[] {
   if (figure === 'usedCost' || figure === 'weight') return [];
   const { key, shown } = lookUp(figure, kitchen);
   return discards.map(({ at, basis, nutrients, weights, discard, factoredKcal }) => {
     const amount = nutrients[key].amount;
-    const batch = amount === undefined ? undefined : -shown(amount);
+    const batch = amount === undefined ? undefined : -shown(amount) * times;
     const asLine: LineFigures = {
       at,
       line: { food: discard.food, amount: discard.amount, unit: discard.unit },
@@ -123,10 +147,12 @@ function discardLines(figure: WorkedFigure, { discards, share }: PartFigures, ki
       name: basis.food.name,
       figures: asLine,
       batch,
-      serving: batch === undefined ? undefined : batch * share.share,
+      serving: scaledBy(batch, share),
       per100g: inGramsOf(basis, 100, nutrientOf(figure), kitchen.convention),
       source: basis.food.source ?? 'estimate',
       takenAway: true,
+      times,
+      inside: [],
       gap: amount === undefined ? (weights ? 'not on the label' : 'no weight') : undefined,
     };
   });
@@ -139,9 +165,16 @@ function contribution(figure: WorkedFigure, line: LineFigures, kitchen: Kitchen)
 }
 
 function per100g(figure: WorkedFigure, line: LineFigures, kitchen: Kitchen): number | undefined {
-  if (line.of.kind !== 'food' || figure === 'weight') return undefined;
+  if (figure === 'weight' || line.of.kind === 'unmatched') return undefined;
+  if (line.of.kind === 'part') return per100gOfPart(figure, line.of.part, kitchen);
   if (figure === 'usedCost') return isFreeStaple(line.of.basis.food, kitchen) ? 0 : scaledBy(line.of.basis.best?.rate, 100);
   return inGramsOf(line.of.basis, 100, nutrientOf(figure), kitchen.convention);
+}
+
+/** Of a part cooked; undefined where something of it is not known. */
+function per100gOfPart(figure: WorkedFigure, part: PartFigures, kitchen: Kitchen): number | undefined {
+  const { amount, gaps } = totalOf(figure, part, kitchen);
+  return gaps.length > 0 || !weighsSomething(part.cooked) ? undefined : scaledBy(amount, 100 / part.cooked);
 }
 
 function gapOf(figure: WorkedFigure, line: LineFigures, kitchen: Kitchen): Gap | undefined {

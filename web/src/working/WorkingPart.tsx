@@ -30,17 +30,7 @@ export function WorkingPart({
         </tr>
       )}
       {ordered.map((line) => (
-        <tr key={line.at}>
-          <td>
-            <LineName line={line} figure={figure} />
-            {pathText(line, figure) !== '' && <span className="src block">{pathText(line, figure)}</span>}
-          </td>
-          <td className="num">{weightText(line, figure)}</td>
-          <td className="num">{rateText(line, figure, kitchen)}</td>
-          <td className="src">{sourceText(line, figure)}</td>
-          <td className="num">{line.batch === undefined ? <b className="warn">?</b> : show(line.batch)}</td>
-          <td className="num">{line.serving === undefined ? '' : show(line.serving)}</td>
-        </tr>
+        <LineRows key={line.at} line={line} figure={figure} kitchen={kitchen} show={show} depth={0} />
       ))}
       {nothing.length > 0 && (
         <tr>
@@ -68,11 +58,46 @@ export function WorkingPart({
   );
 }
 
-function LineName({ line, figure }: { readonly line: WorkingLine; readonly figure: WorkedFigure }) {
-  const food = line.figures.of.kind === 'food' ? line.figures.of.basis.food : undefined;
-  if (!food) return <>{line.name}</>;
+interface LineRowsProps {
+  readonly line: WorkingLine;
+  readonly figure: WorkedFigure;
+  readonly kitchen: Kitchen;
+  readonly show: (amount: number) => string;
+  /** How many recipes down. */
+  readonly depth: number;
+}
+
+/** A line, and under a part of another recipe the lines that make it up, as much of them as comes in. */
+function LineRows({ line, figure, kitchen, show, depth }: LineRowsProps) {
+  const inside = line.inside
+    .filter(({ batch }) => batch !== 0)
+    .sort((a, b) => Math.abs(b.batch ?? Infinity) - Math.abs(a.batch ?? Infinity));
   return (
-    <Link to={`/pantry/${food.id}?show=${figure}`}>
+    <>
+      <tr className={depth > 0 ? 'inside' : ''}>
+        <td style={{ paddingLeft: depth * 16 }}>
+          <LineName line={line} figure={figure} />
+          {pathText(line, figure) !== '' && <span className="src block">{pathText(line, figure)}</span>}
+        </td>
+        <td className="num">{weightText(line, figure)}</td>
+        <td className="num">{rateText(line, figure, kitchen)}</td>
+        <td className="src">{sourceText(line, figure)}</td>
+        <td className="num">{line.batch === undefined ? <b className="warn">?</b> : show(line.batch)}</td>
+        <td className="num">{line.serving === undefined ? '' : show(line.serving)}</td>
+      </tr>
+      {inside.map((one) => (
+        <LineRows key={one.at} line={one} figure={figure} kitchen={kitchen} show={show} depth={depth + 1} />
+      ))}
+    </>
+  );
+}
+
+function LineName({ line, figure }: { readonly line: WorkingLine; readonly figure: WorkedFigure }) {
+  const { of } = line.figures;
+  if (of.kind === 'unmatched') return <>{line.name}</>;
+  if (of.kind === 'part') return <Link to={`/recipes/${of.recipe.id}/build?working=${figure}`}>{line.name}</Link>;
+  return (
+    <Link to={`/pantry/${of.basis.food.id}?show=${figure}`}>
       {line.takenAway && 'less '}
       {line.name}
     </Link>

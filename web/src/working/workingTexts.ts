@@ -43,9 +43,9 @@ export function pathText({ figures: { line, weights, of } }: WorkingLine, figure
   return steps.join(', ');
 }
 
-export function weightText({ figures: { weights } }: WorkingLine, figure: WorkedFigure): string {
+export function weightText({ times, figures: { weights } }: WorkingLine, figure: WorkedFigure): string {
   if (!weights) return '';
-  const grams = figure === 'usedCost' ? weights.purchase : weights.eaten;
+  const grams = times * (figure === 'usedCost' ? weights.purchase : weights.eaten);
   return `${numberText(grams, grams < 20 ? 1 : 0)} g`;
 }
 
@@ -58,9 +58,9 @@ export function sourceText({ source, gap, figures: { of } }: WorkingLine, figure
   if (gap) return GAPS[gap];
   if (figure === 'usedCost') {
     const pack = of.kind === 'food' ? of.basis.best?.pack : undefined;
-    return pack ? `${pack.shop}, ${dayText(pack.seen, false)}` : '';
+    return pack ? `${pack.shop}, ${dayText(pack.seen, false)}` : of.kind === 'part' ? 'its recipe' : '';
   }
-  return figure === 'weight' ? '' : (source ?? 'another recipe');
+  return figure === 'weight' ? '' : (source ?? 'its recipe');
 }
 
 export const GAPS: Readonly<Record<Gap, string>> = {
