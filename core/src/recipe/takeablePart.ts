@@ -64,9 +64,15 @@ export function takeableParts(recipe: Recipe, kitchen: Kitchen): TakeablePart[] 
     });
 }
 
+/** What a part is called in another recipe: "tomato base", "dal of Lentil dal". */
+export function nameOfPart({ title, parts }: Pick<Recipe, 'title' | 'parts'>, { name }: Pick<Part, 'name'>): string {
+  return parts.length === 1 ? title : `${name} of ${title}`;
+}
+
 /** A recipe of one part is the part; one of several is told by both, and found by either. */
 function namesOf({ title, parts }: Recipe, { name }: Part): Pick<TakeablePart, 'name' | 'called' | 'names'> {
+  const away = nameOfPart({ title, parts }, { name });
   return parts.length === 1
-    ? { name: title, called: title, names: [`${title} ${name}`] }
-    : { name: `${name} of ${title}`, called: name, names: [name, `${title} ${name}`] };
+    ? { name: away, called: title, names: [`${title} ${name}`] }
+    : { name: away, called: name, names: [name, `${title} ${name}`] };
 }

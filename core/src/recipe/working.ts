@@ -5,6 +5,7 @@ import { isFreeStaple, weighsSomething, type LineFigures, type PartFigures } fro
 import { servedOf, type RecipeFigures } from './recipeFigures.js';
 import { inGramsOf, keptFigure, shownFigure, type KeptFigure } from './shownFigure.js';
 import type { Served } from './recipe.js';
+import { nameOfPart } from './takeablePart.js';
 
 /** A figure whose working can be asked for. */
 export type WorkedFigure = Nutrient | 'salt' | 'usedCost' | 'tillCost' | 'weight';
@@ -198,7 +199,7 @@ function nutrientOf(figure: WorkedFigure): Nutrient | 'salt' {
 /** What a line is called in a working: its food, the part it takes, or its own words. */
 export function nameOfLine({ of }: Pick<LineFigures, 'of'>): string {
   if (of.kind === 'food') return of.basis.food.name;
-  return of.kind === 'part' ? `${of.part.part.name} of ${of.recipe.title}` : of.text;
+  return of.kind === 'part' ? nameOfPart(of.recipe, of.part.part) : of.text;
 }
 
 function scaledBy(rate: number | undefined, factor: number): number | undefined {
