@@ -248,6 +248,12 @@ test('settings change one by one; what cannot be is refused', async () => {
   const refused = (await server.http.patch('/api/kitchen/settings').send({ rules: 'eux' }).expect(422)) as { body: Body };
   expect(refused.body.faults).toEqual([{ path: 'rules', message: expect.stringMatching(/did you mean "eu"/) as string }]);
   await server.http.patch('/api/kitchen/settings').send({ rules: 'plain' }).expect(200);
+  // Null takes back what may be left open, and nothing else.
+  const open = (await server.http.patch('/api/kitchen/settings').send({ maxPriceAge: null }).expect(200)) as { body: object };
+  expect(open.body).not.toHaveProperty('maxPriceAge');
+  const none = (await server.http.patch('/api/kitchen/settings').send({ currency: null }).expect(422)) as { body: Body };
+  expect(none.body.faults).toEqual([{ path: 'currency', message: 'cannot be null; write what it is to be' }]);
+  expect(((await server.http.get('/api/kitchen').expect(200)) as { body: object }).body).toMatchObject({ currency: 'EUR' });
 });
 
 describe('distributions', () => {

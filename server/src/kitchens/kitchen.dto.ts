@@ -15,4 +15,6 @@ export class KitchenDto {
 }
 
 /** Settings to change; read by the kitchen file's own class. */
-export class SettingsDto extends PartialType(OmitType(KitchenDto, ['name', 'empty'] as const)) {}
+export class SettingsDto extends PartialType(OmitType(KitchenDto, ['name', 'empty', 'maxPriceAge'] as const)) {
+  @ApiPropertyOptional({ type: Number, nullable: true, description: 'Days; null: prices of any age count' }) maxPriceAge?: number | null;
+}

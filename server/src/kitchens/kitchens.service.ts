@@ -3,10 +3,14 @@ import { InjectDataSource } from '@nestjs/typeorm';
 import { fullSettings, KitchenSettings, type Settings } from '@portiona/core';
 import { DataSource } from 'typeorm';
 import { FoodEntity } from '../foods/food.entity.js';
+import { UnreadableError } from '../http/problems.js';
 import { readBody } from '../http/readBody.js';
 import { RecipeEntity } from '../recipes/recipe.entity.js';
 import type { KitchenDto } from './kitchen.dto.js';
 import { KitchenEntity } from './kitchen.entity.js';
+
+/** Settings that mean something left out: prices of any age, the day as it is, no briefs. */
+const UNSETTABLE: ReadonlySet<string> = new Set(['maxPriceAge', 'date', 'briefs']);
 
 /** The kitchen a request works in. There is one until there are accounts; every row is owned by it all the same. */
 @Injectable()
@@ -32,16 +36,21 @@ export class KitchensService {
   }
 
   /**
-   * Changes the settings given, and leaves the others as they are.
+   * Changes the settings given, and leaves the others as they are; null takes one back to what holds where none is stated.
    *
    * @throws UnreadableError
    */
   async change(found: object): Promise<KitchenDto> {
-    const changes = readBody(KitchenSettings, found, '');
+    const given = Object.entries(found);
+    const unset = given.filter(([, value]) => value === null).map(([name]) => name);
+    const strange = unset.filter((name) => !UNSETTABLE.has(name));
+    if (strange.length > 0) throw new UnreadableError(strange.map((path) => ({ path, message: 'cannot be null; write what it is to be' })));
+    const changes = readBody(KitchenSettings, Object.fromEntries(given.filter(([, value]) => value !== null)), '');
     const id = await this.id();
     await this.database.transaction(async (manager) => {
       const { settings } = await manager.findOneOrFail(KitchenEntity, { where: { id }, lock: { mode: 'for_no_key_update' } });
-      await manager.update(KitchenEntity, { id }, { settings: { ...settings, ...changes } });
+      const kept = Object.fromEntries(Object.entries({ ...settings, ...changes }).filter(([name]) => !unset.includes(name)));
+      await manager.update(KitchenEntity, { id }, { settings: kept });
     });
     return this.describe();
   }

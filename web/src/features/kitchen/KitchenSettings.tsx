@@ -56,6 +56,8 @@ export function KitchenSettings({ open, onClose }: { readonly open: boolean; rea
               aria-label="A price is stale after, days"
               onBlur={({ target }) => {
                 const days = Math.round(Number(target.value));
+                const emptied = target.value === '' && !target.validity.badInput;
+                if (emptied && kitchen.maxPriceAge !== undefined) change({ maxPriceAge: null });
                 if (days >= 1 && days !== kitchen.maxPriceAge) change({ maxPriceAge: days });
               }}
             />
