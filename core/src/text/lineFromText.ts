@@ -3,6 +3,7 @@ import { gramsOfMassUnit, isVolumeWord, roundHalfAway } from '../quantity/index.
 import type { Line } from '../recipe/index.js';
 import { cookingWord } from './cookingWord.js';
 import { SURE_ENOUGH, type FoodIndex, type FoodMatch } from './foodIndex.js';
+import { leadingAmount } from './leadingNumber.js';
 import { parseLineText, type ParsedLine } from './parseLineText.js';
 import { CONTAINERS } from './unitAliases.js';
 import { unitSlip } from './unitSlip.js';
@@ -21,7 +22,7 @@ const SALTY = 300;
  */
 export function lineFromText(text: string, index: FoodIndex, servings: number, chosen?: Food): Line {
   const parsed = parseLineText(text);
-  const food = chosen ?? (unitSlip(parsed, index) ? undefined : foodFor(parsed, index));
+  const food = chosen ?? (unitSlip(parsed, index) || isAddedTo(parsed) ? undefined : foodFor(parsed, index));
   if (!food) return { text };
   const { note } = parsed;
   return {
@@ -33,6 +34,15 @@ export function lineFromText(text: string, index: FoodIndex, servings: number, c
     ...(note === undefined ? {} : { note }),
     text,
   };
+}
+
+/**
+ * "3 tbsp + 1 tsp vinegar": a second amount that was not added up, since how many teaspoons are a tablespoon depends on whose. The
+ * line is left to the person rather than counted as the first amount alone.
+ */
+function isAddedTo({ amount, foodWords }: ParsedLine): boolean {
+  const more = /^(?:\+|plus|and)\s+(.*)$/i.exec(foodWords)?.[1];
+  return amount !== undefined && more !== undefined && leadingAmount(more) !== undefined;
 }
 
 /**

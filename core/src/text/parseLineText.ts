@@ -45,6 +45,8 @@ interface Measured {
 export function parseLineText(text: string): ParsedLine {
   const bare = text
     .replace(/^\s*[-–•*·▪]\s+/, '')
+    // The number of a line in a numbered list is no amount.
+    .replace(/^\s*\d{1,3}[.)]\s+(?=\S)/, '')
     .replace(/\s+/g, ' ')
     .trim();
   const toTaste = /\b(?:to taste|as needed|q\.s\.)/i.test(bare);
@@ -120,7 +122,9 @@ function leadingMeasure(text: string, alone = true): (Measured & { readonly also
     return {
       ...inner,
       amount: timesAmount(inner.amount, count),
-      ...(container && CONTAINERS.has(container.unit) ? { rest: container.rest, also: { amount: count, unit: container.unit } } : {}),
+      ...(container && CONTAINERS.has(container.unit)
+        ? { rest: container.rest, also: { amount: count, unit: container.unit } }
+        : { rest: inner.rest.replace(WRAPPING, '') }),
     };
   }
   const unit = unitAtFront(sizeBehind(first.rest));
@@ -134,6 +138,9 @@ function leadingMeasure(text: string, alone = true): (Measured & { readonly also
   return withSecondMass(measured) ?? withSlash(measured) ?? (alone ? withContainer(measured) : measured);
 }
 
+/** What weighed food comes in, where it is no unit of its own: "125 g balls mozzarella". */
+const WRAPPING = /^(?:balls?|pouch(?:es)?|trays?|nets?|logs?|tubes?)\s+(?:of\s+)?(?=\S)/i;
+
 /** "1 (14 oz) can tomatoes": the size of a can behind it. */
 function sizeBehind(text: string): string {
   const [, size, word = '', rest = ''] = /^(\([^()]*\))\s*(\S+)\s+(.*)$/.exec(text) ?? [];
@@ -144,7 +151,7 @@ function sizeBehind(text: string): string {
 function withContainer(measured: Measured): Measured {
   if (!isMassOrVolume(measured.unit)) return measured;
   const container = unitAtFront(measured.rest);
-  return container && CONTAINERS.has(container.unit) ? { ...measured, rest: container.rest } : measured;
+  return { ...measured, rest: container && CONTAINERS.has(container.unit) ? container.rest : measured.rest.replace(WRAPPING, '') };
 }
 
 function isMassOrVolume(unit: string | undefined): boolean {

@@ -62,6 +62,19 @@ test.each([
   expect(unitSlip(parseLineText(text), index)).toBeUndefined();
 });
 
+test.each(['3 tbsp + 1 tsp rapeseed oil', '1 cup plus 2 tbsp rolled oats'])('%s is not counted as its first amount alone', (text) => {
+  expect(lineFromText(text, index, 5)).toEqual({ text });
+});
+
+test.each([
+  ['1. 300 g red lentils', { amount: 300, unit: 'g' }],
+  ['2) 2 onions', { amount: 2 }],
+  ['2 x 125 g balls mozzarella', { amount: 250, unit: 'g', foodWords: 'mozzarella' }],
+  ['250 g pouch brown rice', { amount: 250, unit: 'g', foodWords: 'brown rice' }],
+])('%s', (text, parsed) => {
+  expect(parseLineText(text)).toMatchObject(parsed);
+});
+
 test('a food picked by hand is kept over any match', () => {
   expect(lineFromText('2 onions', index, 5, byId.get('onion-red'))).toMatchObject({ food: 'onion-red', amount: 2 });
 });
