@@ -1,5 +1,5 @@
 import { piecesOf, stepOf, type Kitchen, type LineFigures, type Mention, type RecipeFigures } from '../recipe/index.js';
-import { lineWords, stepSpans, temperatureText } from '../text/index.js';
+import { lineWords, speaksOfOven, stepSpans, temperatureText } from '../text/index.js';
 
 /** A stretch of a step's text, as a card prints it. */
 export interface CardRun {
@@ -14,9 +14,6 @@ export interface CardStep {
   readonly part: string;
   readonly runs: readonly CardRun[];
 }
-
-/** Steps in words that speak of an oven. */
-const OVEN = /\b(?:oven|roast|bake|baking|grill|gas)/i;
 
 /**
  * The method as a card prints it: ingredients mentioned with their amounts as they stand in the recipe, temperatures in both
@@ -42,7 +39,7 @@ export function stepTextOf({ runs }: CardStep): string {
 }
 
 function runsOf(text: string, lines: ReadonlyMap<string, LineFigures>, fahrenheitFirst: boolean): CardRun[] {
-  const oven = OVEN.test(text);
+  const oven = speaksOfOven(text);
   return piecesOf(text).map((piece, i, all) => {
     if (typeof piece === 'string') return { text: withSystems(piece, fahrenheitFirst, oven) };
     const before = all[i - 1];

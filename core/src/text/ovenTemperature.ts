@@ -19,6 +19,14 @@ export interface OvenTemperature {
   readonly allFan: boolean;
 }
 
+/** Words that speak of an oven: only there does a gas mark mean something. */
+const OVEN = /\b(?:oven|roast|bake|baking|grill|gas)/i;
+
+/** Whether a step's words speak of an oven. */
+export function speaksOfOven(words: string): boolean {
+  return OVEN.test(words);
+}
+
 /** What a gas mark is, as oven makers print it: °C. */
 const GAS_MARKS: readonly (readonly [mark: number, celsius: number])[] = [
   [0.25, 110],

@@ -1,6 +1,7 @@
 import { NodeViewWrapper, type ReactNodeViewProps } from '@tiptap/react';
 import { endsSentence, mentionReads, type Mention } from '@portiona/core';
 import { useStation } from '../../station';
+import { MENTIONED } from './stepWords';
 
 /** An ingredient within a step, with its amount as it stands now; a press shows its name alone, or its amount again. */
 export function MentionView({ node, updateAttributes, editor, getPos }: ReactNodeViewProps) {
@@ -9,7 +10,7 @@ export function MentionView({ node, updateAttributes, editor, getPos }: ReactNod
   const line = computed.ok ? computed.figures.lines.find((one) => one.at === at) : undefined;
   const pos = getPos();
   const { doc } = editor.state;
-  const before = pos === undefined ? '' : doc.textBetween(doc.resolve(pos).start(), pos, undefined, '\ufffc');
+  const before = pos === undefined ? '' : doc.textBetween(doc.resolve(pos).start(), pos, undefined, MENTIONED);
   const said = line && mentionReads(line, bare, endsSentence(before));
   return (
     <NodeViewWrapper as="span">

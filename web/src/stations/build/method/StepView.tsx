@@ -1,5 +1,5 @@
 import { NodeViewContent, NodeViewWrapper, type ReactNodeViewProps } from '@tiptap/react';
-import { stepSpans, temperatureText, type Amount } from '@portiona/core';
+import { speaksOfOven, stepSpans, temperatureText, type Amount } from '@portiona/core';
 import { numberText } from '../../../ui/numberText';
 import { useStation } from '../../station';
 import { wordsOf } from './stepWords';
@@ -43,8 +43,6 @@ export function StepView({ node, updateAttributes, editor, getPos }: ReactNodeVi
   );
 }
 
-/** Words that speak of an oven: there a gas mark means something. */
-const OVEN = /\b(?:oven|roast|bake|baking|grill|gas)/i;
 /** Core temperatures lie under this, °C: reaching one is a sign that a step is done. */
 const CORE_BELOW = 100;
 
@@ -59,7 +57,7 @@ function Said({ words, fahrenheitFirst }: { readonly words: string; readonly fah
         span.kind === 'time' ? (
           <span key={span.from}>{timeText(span.minutes)}</span>
         ) : span.kind === 'temperature' ? (
-          <span key={span.from}>{temperatureText(span.temperature, fahrenheitFirst, OVEN.test(words))}</span>
+          <span key={span.from}>{temperatureText(span.temperature, fahrenheitFirst, speaksOfOven(words))}</span>
         ) : null,
       )}
       {done && <span className="good">✓ sign</span>}
