@@ -12,7 +12,7 @@ if (!kitchen.empty) {
     headers: { 'content-type': 'application/json' },
     body: readFileSync(new URL('../demo/saltmarsh-suppers.json', import.meta.url)),
   });
-  if (answer.ok) await fetch(`${address}/api/imports/starter-pantry`, { method: 'POST' });
+  if (answer.ok) await fetch(`${address}/api/imports/starter-pantry`, { method: 'POST', headers: { 'content-type': 'application/json' } });
   else {
     console.error(await answer.text());
     process.exit(1);

@@ -1,6 +1,7 @@
 import { Module } from '@nestjs/common';
 import { TypeOrmModule } from '@nestjs/typeorm';
 import { CardsModule } from './cards/cards.module.js';
+import { DatabaseModule } from './database/database.module.js';
 import { dataSourceOptions } from './database/dataSource.js';
 import { DistributionsModule } from './distributions/distributions.module.js';
 import { ExportsModule } from './exports/exports.module.js';
@@ -13,6 +14,7 @@ import { PacksModule } from './packs/packs.module.js';
 import { ReceiptsModule } from './receipts/receipts.module.js';
 import { RecipesModule } from './recipes/recipes.module.js';
 import { RefreshesModule } from './refreshes/refreshes.module.js';
+import { ThreadsModule } from './threads/threads.module.js';
 import { TablesModule } from './tables/tables.module.js';
 
 @Module({
@@ -20,6 +22,7 @@ import { TablesModule } from './tables/tables.module.js';
     TypeOrmModule.forRootAsync({
       useFactory: () => ({ ...dataSourceOptions(process.env.DATABASE_URL), retryAttempts: 3, retryDelay: 1000 }),
     }),
+    DatabaseModule,
     KitchensModule,
     FoodsModule,
     PacksModule,
@@ -29,6 +32,7 @@ import { TablesModule } from './tables/tables.module.js';
     ExportsModule,
     DistributionsModule,
     TablesModule,
+    ThreadsModule,
     ReceiptsModule,
     RefreshesModule,
     MergesModule,

@@ -145,7 +145,7 @@ test('a body that is no JSON, none at all, or 10 MB is refused, and the server s
     .post('/api/recipes')
     .send({ document: { ...DISH, lead: 'x'.repeat(10_000_000) } })
     .expect(413)) as { body: Body };
-  expect(body.detail).toMatch(/nothing was saved/);
+  expect(body.detail).toMatch(/more than 2 MB.*nothing was taken in/);
   await server.http.get('/api/health').expect(200);
 });
 

@@ -29,7 +29,8 @@ export async function testServer({ demo }: { readonly demo: boolean }) {
   process.env.PORTIONA_HOME = home;
   const app: NestExpressApplication = await makeApp();
   await app.listen(0, '127.0.0.1');
-  const http = supertest(app.getHttpServer());
+  // As the application does: a request that changes something says what it sends, also where that is nothing.
+  const http = supertest.agent(app.getHttpServer()).set('Content-Type', 'application/json');
   if (demo) await http.post('/api/imports/kitchen-file?name=Saltmarsh%20Suppers').send(DEMO).expect(201);
   const close = async () => {
     await app.close();

@@ -1,6 +1,6 @@
 import { measureOf, per100gOf, type Food } from '../food/index.js';
 import { packGrams, type Pack } from '../price/index.js';
-import { Kitchen, recipeFigures, type Line, type Recipe } from '../recipe/index.js';
+import { computedFigures, Kitchen, type Line, type Recipe } from '../recipe/index.js';
 import { FoodIndex } from '../text/index.js';
 
 /**
@@ -85,7 +85,9 @@ export function mergeEffects(kitchen: Kitchen, goneId: string, keptId: string): 
   return content.recipes.flatMap((recipe, i) => {
     const merged = recipes[i];
     if (!merged || JSON.stringify(merged) === JSON.stringify(recipe)) return [];
-    const [was, is] = [recipeFigures(recipe, kitchen).perServing, recipeFigures(merged, after).perServing];
+    const [before, now] = [computedFigures(recipe, kitchen), computedFigures(merged, after)];
+    if (!before.ok || !now.ok) return [{ recipe, merged, energyKcal: undefined, protein: undefined, usedCost: undefined }];
+    const [was, is] = [before.made.perServing, now.made.perServing];
     return [
       {
         recipe,

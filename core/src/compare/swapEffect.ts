@@ -1,4 +1,4 @@
-import { recipeFigures, servedOf, type Kitchen, type Line, type LineFigures, type Recipe } from '../recipe/index.js';
+import { computedFigures, recipeFigures, servedOf, type Kitchen, type Line, type LineFigures, type Recipe } from '../recipe/index.js';
 
 /** What a serving gains when one food stands in another's place; negative where it loses, undefined where nobody knows. */
 export interface SwapEffect {
@@ -60,13 +60,14 @@ function swappedLine(line: Line, to: string, figures: LineFigures | undefined, r
 /** What a line says of the food it holds, and not of any other. */
 const OF_THE_OLD: ReadonlySet<string> = new Set(['amount', 'unit', 'as', 'also', 'text', 'state', 'cooking']);
 
-/** Edible grams of a food in a serving, of every recipe that uses it: the middle one of them. */
+/** Edible grams of a food in a serving, of every recipe that uses it and can be computed: the middle one of them. */
 export function usualGrams(foods: readonly string[], recipes: readonly Recipe[], kitchen: Kitchen): number | undefined {
   const grams = recipes
     .flatMap((recipe) => {
       if (!recipe.parts.some(({ lines }) => lines.some(({ food }) => food !== undefined && foods.includes(food)))) return [];
-      const { parts } = recipeFigures(recipe, kitchen);
-      return parts
+      const computed = computedFigures(recipe, kitchen);
+      if (!computed.ok) return [];
+      return computed.made.parts
         .filter(({ part }) => servedOf(part) !== 'optional')
         .flatMap(({ lines, share }) =>
           lines.flatMap(({ line, weights }) =>

@@ -16,6 +16,8 @@ import { noteClass, noteOptional, noteSchema, schemaRef, type SchemaPiece } from
 
 /** The greatest number a kitchen file may hold. */
 const MOST = 1e9;
+/** Texts in a list of them. */
+const MOST_TEXTS = 100;
 const PRICE_TEXT = /^\d{1,10}(\.\d{1,20})?$/;
 
 /** The key may be left out; null does not stand for that. */
@@ -155,10 +157,11 @@ export function ListOf(words: readonly string[]): PropertyDecorator {
   );
 }
 
-/** A list of texts. */
+/** A list of texts, each of at most so many characters. */
 export function Texts(most: number): PropertyDecorator {
   return all(
     IsArray({ message: 'must be a list of texts' }),
+    AtMost(MOST_TEXTS, 'texts'),
     IsString({ each: true, message: 'must be a list of texts' }),
     MaxLength(most, { each: true, message: `holds a text longer than ${most} characters; shorten it` }),
     noteSchema({ type: 'array', items: { type: 'string', maxLength: most } }),
@@ -175,16 +178,27 @@ export function One(type: () => new () => object): PropertyDecorator {
   );
 }
 
-/** A list of objects of a class. */
-export function Many(type: () => new () => object): PropertyDecorator {
+/**
+ * A list of objects of a class.
+ *
+ * @param most how many it may hold
+ * @param what they are called
+ */
+export function Many(type: () => new () => object, most = MOST, what = 'entries'): PropertyDecorator {
   return all(
     IsArray({ message: 'must be a list' }),
+    ...(most === MOST ? [] : [AtMost(most, what)]),
     // class-validator takes a list within the list for more of its members.
     must('must be a list of objects', (found) => Array.isArray(found) && found.every(isObject), {}),
     ValidateNested({ each: true, message: 'must be a list of objects' }),
     Type(type),
     noteRef(type, (items) => ({ type: 'array', items })),
   );
+}
+
+/** No more in a list than anybody has of it: what is computed from it takes no longer than a person waits. */
+function AtMost(most: number, what: string): PropertyDecorator {
+  return must(`must hold at most ${most} ${what}`, (found) => !Array.isArray(found) || found.length <= most, { maxItems: most });
 }
 
 /** A rule of our own with its message. */

@@ -1,6 +1,6 @@
 import { NUTRIENTS, NUTRIENT_DESCRIPTIONS, per100gOf, type Food, type Printable } from '../food/index.js';
 import { packGrams, type Pack } from '../price/index.js';
-import { nameOfLine, recipeFigures, shownFigure, type Kitchen, type Recipe } from '../recipe/index.js';
+import { computedFigures, nameOfLine, recipeFigures, shownFigure, type Kitchen, type Recipe } from '../recipe/index.js';
 import { boxBand } from '../sureness/index.js';
 
 /** A sheet for a spreadsheet: headings, and rows of the same length. Cells that nobody knows are empty. */
@@ -138,7 +138,11 @@ export function recipesSheet(recipes: readonly Recipe[], kitchen: Kitchen): Shee
       'At least, for want of',
     ],
     rows: recipes.map((recipe) => {
-      const figures = recipeFigures(recipe, kitchen);
+      const computed = computedFigures(recipe, kitchen);
+      // Every cell there, so that the reason stands below its heading.
+      if (!computed.ok)
+        return [recipe.title, recipe.series ?? '', recipe.number ?? '', recipe.servings, ...Array<string>(FIGURES.length + 5).fill(''), `cannot be computed: ${computed.because}`];
+      const figures = computed.made;
       const { weight, nutrients, usedCost } = figures.perServing;
       const shown = FIGURES.map((figure) => shownFigure(figure, nutrients, kitchen.convention));
       const band = boxBand('energyKcal', figures, kitchen.convention);

@@ -7,6 +7,19 @@ export interface Fault {
   readonly message: string;
 }
 
+/** Faults told at once; more would bury the first, and nobody reads on. */
+export const MOST_FAULTS = 100;
+
+/** As many faults as are told at once: no more is looked for. */
+export function firstOf(faults: Iterable<Fault>): Fault[] {
+  const told: Fault[] = [];
+  for (const fault of faults) {
+    told.push(fault);
+    if (told.length === MOST_FAULTS) break;
+  }
+  return told;
+}
+
 /** A fault as one line: `path: message`. */
 export function faultText({ path, message }: Fault): string {
   return path === '' ? message : `${path}: ${message}`;

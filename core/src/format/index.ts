@@ -1,9 +1,11 @@
 export * from './calcReport.js';
 export * from './csvSheets.js';
 export * from './circleFaults.js';
+export { Many, Optional, Text } from './constraints.js';
 export * from './fault.js';
 export * from './kitchenFile.js';
 export * from './readEntry.js';
 export * from './readKitchen.js';
 export * from './writeKitchen.js';
 export * from './sameDocument.js';
+export * from './tidied.js';

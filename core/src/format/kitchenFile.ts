@@ -99,7 +99,7 @@ export class FoodEntry implements Food {
   @Optional()
   @must(
     'must be "edible" or a list of the food\'s measures',
-    (found) => found === 'edible' || (Array.isArray(found) && found.every((name) => typeof name === 'string')),
+    (found) => found === 'edible' || (Array.isArray(found) && found.length <= 200 && found.every((name) => typeof name === 'string')),
     { oneOf: [{ const: 'edible' }, { type: 'array', items: { type: 'string' } }] },
   )
   measuresAre?: 'edible' | string[];
@@ -183,7 +183,7 @@ export class PartEntry implements Part {
   @Text(200, true) name: string;
   @Optional() @OneOf(SERVED) served?: Served;
   @Many(() => LineEntry) lines: LineEntry[];
-  @Optional() @Many(() => DiscardEntry) discards?: DiscardEntry[];
+  @Optional() @Many(() => DiscardEntry, 200, 'discards') discards?: DiscardEntry[];
   @Optional() @Quantity({ above: 0 }) cookedWeight?: number;
   @Optional() @Quantity({ above: 0 }) yield?: number;
   @Optional()
@@ -206,7 +206,7 @@ export class TargetEntry implements Target {
 }
 
 export class BriefEntry implements Brief {
-  @Optional() @Many(() => TargetEntry) targets?: TargetEntry[];
+  @Optional() @Many(() => TargetEntry, 100, 'targets') targets?: TargetEntry[];
   @Optional() @Quantity({ above: 0 }) boxVolume?: number;
   @Optional() @Quantity({ most: 100_000 }) activeMinutes?: number;
   @Optional() @Quantity({ most: 100_000 }) totalMinutes?: number;
@@ -230,7 +230,7 @@ export class KitchenSettings {
   @Optional() @OneOf(['counted', 'free']) staples?: 'counted' | 'free';
   @Optional() @Day() date?: string;
   @Optional() @Quantity() maxPriceAge?: number;
-  @Optional() @Many(() => NamedBriefEntry) briefs?: NamedBriefEntry[];
+  @Optional() @Many(() => NamedBriefEntry, 200, 'briefs') briefs?: NamedBriefEntry[];
 }
 
 export class StorageEntry implements Storage {
@@ -251,7 +251,7 @@ export class VariantChangeEntry {
 
 export class VariantEntry {
   @Text(80, true) name: string;
-  @Many(() => VariantChangeEntry) changes: VariantChangeEntry[];
+  @Many(() => VariantChangeEntry, 1000, 'changes') changes: VariantChangeEntry[];
 }
 
 export class RecipeEntry implements Recipe {
@@ -261,7 +261,7 @@ export class RecipeEntry implements Recipe {
   @Optional() @Text(60, true) servingName?: string;
   @Optional() @OneOf(MEASURING_SYSTEMS) measures?: MeasuringSystem;
   @Optional() @OneOf(['batch', 'serving']) amountsPer?: 'batch' | 'serving';
-  @Many(() => PartEntry)
+  @Many(() => PartEntry, 200, 'parts; split the recipe')
   @must('must hold at least one part', (found) => !Array.isArray(found) || found.length > 0, { minItems: 1 })
   parts: PartEntry[];
   @Optional() @Text(120) series?: string;
@@ -272,7 +272,7 @@ export class RecipeEntry implements Recipe {
   @Optional() @Quantity({ most: 100_000 }) totalMinutes?: number;
   @Optional() @One(() => StorageEntry) storage?: StorageEntry;
   @Optional() @One(() => BriefEntry) brief?: BriefEntry;
-  @Optional() @Many(() => VariantEntry) variants?: (Variant & VariantEntry)[];
+  @Optional() @Many(() => VariantEntry, 50, 'variants') variants?: (Variant & VariantEntry)[];
   @Optional() @Text(500) source?: string;
 }
 

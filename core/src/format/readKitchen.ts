@@ -14,10 +14,10 @@ import {
 } from '../quantity/index.js';
 import { mentionsIn, placeOf, stepOf, type KitchenContent, type Line, type Recipe, type Settings } from '../recipe/index.js';
 import type { Pack } from '../price/index.js';
-import { didYouMean, type Fault } from './fault.js';
+import { didYouMean, firstOf, type Fault } from './fault.js';
 import { KitchenFile, type KitchenSettings } from './kitchenFile.js';
 import { circleFaults } from './circleFaults.js';
-import { MOST_FAULTS, readEntry, type Read } from './readEntry.js';
+import { readEntry, type Read } from './readEntry.js';
 
 /**
  * Reads a kitchen file: its shape by the classes, then what refers to what.
@@ -55,16 +55,6 @@ function* eachReferenceFault({ settings, foods, packs, recipes }: KitchenContent
   yield* circleFaults(recipes);
 }
 
-/** As many faults as are told at once. */
-function firstOf(faults: Iterable<Fault>): Fault[] {
-  const told: Fault[] = [];
-  for (const fault of faults) {
-    told.push(fault);
-    if (told.length === MOST_FAULTS) break;
-  }
-  return told;
-}
-
 /** Faults of a food that its shape cannot tell. */
 export function foodFaults(food: Food, path: string): Fault[] {
   const faults: Fault[] = [];
@@ -99,11 +89,11 @@ export function packFaults(pack: Pack, foods: ReadonlyMap<string, Food>, path: s
 export function recipeFaults(
   recipe: Recipe,
   foods: ReadonlyMap<string, Food>,
-  recipes: readonly Recipe[],
+  recipes: ReadonlyMap<string, Recipe>,
   settings: Pick<Settings, 'measures'>,
   path: string,
 ): Fault[] {
-  return firstOf(eachRecipeFault(recipe, foods, new Map(recipes.map((one) => [one.id, one])), settings, path));
+  return firstOf(eachRecipeFault(recipe, foods, recipes, settings, path));
 }
 
 function* eachRecipeFault(

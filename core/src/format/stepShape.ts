@@ -1,11 +1,12 @@
-/** Characters a step has at most. */
+/** Characters a step has at most, and steps a method. */
 const LONGEST_STEP = 2000;
+const MOST_STEPS = 200;
 
-export const STEPS_MESSAGE = `must be a list of texts, or of {"text": "Stew {compote/1 plums}", "part": "compote"}, each at most ${LONGEST_STEP} characters`;
+export const STEPS_MESSAGE = `must be a list of texts, or of {"text": "Stew {compote/1 plums}", "part": "compote"}, each at most ${LONGEST_STEP} characters, ${MOST_STEPS} at most`;
 
 /** Whether something is a method: texts, or texts with the id of the part each makes. */
 export function areSteps(found: unknown): boolean {
-  return Array.isArray(found) && found.every(isStep);
+  return Array.isArray(found) && found.length <= MOST_STEPS && found.every(isStep);
 }
 
 function isStep(found: unknown): boolean {
@@ -21,6 +22,7 @@ const text = { type: 'string', maxLength: LONGEST_STEP };
 /** JSON Schema of a method. */
 export const STEPS_SCHEMA = {
   type: 'array',
+  maxItems: MOST_STEPS,
   items: {
     oneOf: [
       text,

@@ -7,4 +7,5 @@ export * from './measuringSystem.js';
 export * from './numberText.js';
 export * from './roundHalfAway.js';
 export * from './snapAmount.js';
+export * from './tidyText.js';
 export * from './volumeUnits.js';

@@ -1,4 +1,5 @@
 export * from './brief.js';
+export * from './computedFigures.js';
 export * from './derived.js';
 export * from './drivers.js';
 export * from './energyShares.js';

@@ -1,3 +1,4 @@
+import { cutText } from '../quantity/index.js';
 import { unitInCell } from './tableUnit.js';
 import type { TableUnit } from './tableTarget.js';
 
@@ -76,7 +77,7 @@ function noted(figure: CellFigure, note: CellNote): CellFigure {
 }
 
 function unreadable(text: string, why: string): CellFigure {
-  return { kind: 'unreadable', message: `“${text.length > 40 ? `${text.slice(0, 39)}…` : text}” ${why}` };
+  return { kind: 'unreadable', message: `“${text.length > 40 ? `${cutText(text, 39)}…` : text}” ${why}` };
 }
 
 /**

@@ -1,3 +1,4 @@
+import { cutText, tidyText } from '../quantity/index.js';
 import { NUTRIENT_DESCRIPTIONS, type Food, type Nutrient, type State } from '../food/index.js';
 import { cellFigure, type CellNote } from './cellFigure.js';
 import { factorTo } from './tableUnit.js';
@@ -54,6 +55,8 @@ export function placedMapping(mapping: TableMapping, headings: readonly string[]
 
 const LONGEST_NAME = 200;
 const LONGEST_CODE = 120;
+/** Other names of a food. */
+const MOST_NAMES = 100;
 /** Food keeps so many grams of anything in 100 g, and a little for rounding. */
 const MOST_SHARE = 1.03;
 /** Pure fat burns to 900 kcal. */
@@ -84,7 +87,7 @@ export function foodFromRow(cells: readonly string[], { mapping, places }: Place
   const faults: CellFault[] = [];
   const text = (target: 'name' | 'code' | 'otherNames' | 'group') => {
     const place = places.find((one) => one.target === target);
-    return place === undefined ? '' : (cells[place.at] ?? '').replace(/\s+/g, ' ').trim();
+    return place === undefined ? '' : tidyText((cells[place.at] ?? '').replace(/\s+/g, ' ').trim());
   };
   const [name, code] = [text('name'), text('code')];
   const refused = refusalOf(name, code, places);
@@ -100,17 +103,18 @@ export function foodFromRow(cells: readonly string[], { mapping, places }: Place
   if (others.sodium !== undefined) delete others.salt;
   const names = text('otherNames')
     .split(/[;|/]/)
-    .map((one) => one.trim().slice(0, 120))
-    .filter((one) => one !== '' && !FORMULA.test(one));
+    .map((one) => cutText(one.trim(), 120))
+    .filter((one) => one !== '' && !FORMULA.test(one))
+    .slice(0, MOST_NAMES);
   const group = text('group');
   const { amount, unit } = mapping.per;
   const state = stateFromName(name);
   return {
     food: {
-      code: code === '' ? name.slice(0, LONGEST_CODE) : code,
+      code: code === '' ? cutText(name, LONGEST_CODE) : code,
       notes,
       food: {
-        name: name.slice(0, LONGEST_NAME),
+        name: cutText(name, LONGEST_NAME),
         ...(state ? { state } : {}),
         ...(amount === 100 && unit === 'g' ? {} : { per: { amount, unit } }),
         nutrients: { ...others, ...(carbohydrate === undefined ? {} : { carbohydrate }) },
@@ -118,7 +122,7 @@ export function foodFromRow(cells: readonly string[], { mapping, places }: Place
         source: 'table',
         ...shares,
         ...(names.length === 0 ? {} : { names }),
-        ...(group === '' || FORMULA.test(group) ? {} : { aisle: group.slice(0, 60) }),
+        ...(group === '' || FORMULA.test(group) ? {} : { aisle: cutText(group, 60) }),
       },
     },
     faults,

@@ -1,3 +1,4 @@
+import { cutText } from '../quantity/index.js';
 import { stepFrom, withKnownMentions, type Part, type Recipe, type Step } from '../recipe/index.js';
 import type { FoodIndex } from './foodIndex.js';
 import { idFromName } from './idFromName.js';
@@ -16,20 +17,20 @@ const NO_PLACES: ReadonlySet<string> = new Set();
  * @param taken ids of recipes that are there
  */
 export function recipeFromRead(read: ReadRecipe, index: FoodIndex, taken: ReadonlySet<string>): Recipe {
-  const title = (read.title || 'Without a name').slice(0, LONGEST.title);
+  const title = cutText(read.title || 'Without a name', LONGEST.title);
   const servings = read.servings ?? USUAL_SERVINGS;
   const ids = new Set<string>();
   const parts = read.sections.map(({ name, lines }, i) => {
-    const called = (name || (i === 0 ? 'Main' : `Part ${i + 1}`)).slice(0, LONGEST.part);
+    const called = cutText(name || (i === 0 ? 'Main' : `Part ${i + 1}`), LONGEST.part);
     const id = idFromName(called, ids);
     ids.add(id);
-    return { id, name: called, lines: lines.map((line) => lineFromText(line.slice(0, LONGEST.line), index, servings)) };
+    return { id, name: called, lines: lines.map((line) => lineFromText(cutText(line, LONGEST.line), index, servings)) };
   });
   return {
     id: idFromName(title, taken),
     title,
     servings,
-    servingName: read.servingName?.slice(0, LONGEST.servingName) ?? 'box',
+    servingName: read.servingName === undefined ? 'box' : cutText(read.servingName, LONGEST.servingName),
     parts,
     ...(read.steps.length === 0 ? {} : { steps: withKnownMentions(stepsByPart(read.steps, parts), NO_PLACES) }),
     ...(read.activeMinutes === undefined ? {} : { activeMinutes: read.activeMinutes }),
@@ -43,8 +44,8 @@ function stepsByPart(steps: readonly string[], parts: readonly Part[]): Step[] {
   let part: string | undefined;
   return steps.map((step) => {
     const [, heading, rest = ''] = /^([^:.]{1,60}):\s+(.+)$/s.exec(step) ?? [];
-    if (heading === undefined) return stepFrom({ text: step.slice(0, LONGEST.step), ...(part === undefined ? {} : { part }) });
+    if (heading === undefined) return stepFrom({ text: cutText(step, LONGEST.step), ...(part === undefined ? {} : { part }) });
     part = parts.find(({ name }) => name.toLowerCase() === heading.replace(/^for the /i, '').toLowerCase())?.id;
-    return stepFrom({ text: (part === undefined ? step : rest).slice(0, LONGEST.step), ...(part === undefined ? {} : { part }) });
+    return stepFrom({ text: cutText(part === undefined ? step : rest, LONGEST.step), ...(part === undefined ? {} : { part }) });
   });
 }

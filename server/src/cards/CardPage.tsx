@@ -11,6 +11,7 @@ import {
 } from '@portiona/core';
 import { cardFaceRules } from './cardFonts.js';
 import { cardStyle, type Paper } from './cardStyle.js';
+import { scriptSafe } from './scriptSafe.js';
 
 /** A card as a page that needs nothing from anywhere: style, fonts and schema.org data inside. */
 export function CardPage({ card, paper }: { readonly card: CardContent; readonly paper: Paper }) {
@@ -200,9 +201,4 @@ function Keep({ card }: { readonly card: CardContent }) {
       <p className="small">{cardSmallPrint(card)}</p>
     </>
   );
-}
-
-/** JSON for a script element: text in it cannot end the element. */
-function scriptSafe(json: object): string {
-  return JSON.stringify(json).replace(/</g, '\\u003c');
 }

@@ -12,5 +12,6 @@ export class PublishedCardDto {
   @ApiProperty() recipe: string;
   @ApiProperty({ description: '1 for the first' }) issue: number;
   @ApiProperty({ description: 'ISO time' }) publishedAt: string;
-  @ApiProperty({ type: [CardDriftDto], description: 'Empty: it holds' }) drift: readonly CardDriftDto[];
+  @ApiProperty({ type: [CardDriftDto], description: 'Empty: it holds, where it can be computed' }) drift: readonly CardDriftDto[];
+  @ApiProperty({ type: String, nullable: true, description: 'Why nobody can tell whether it holds; null where one can' }) uncomputed: string | null;
 }

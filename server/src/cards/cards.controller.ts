@@ -1,8 +1,10 @@
 import { Controller, Get, Header, Param, ParseEnumPipe, ParseIntPipe, Post, Query, Res, StreamableFile } from '@nestjs/common';
-import { ApiCreatedResponse, ApiOkResponse, ApiOperation, ApiProduces, ApiQuery, ApiTags } from '@nestjs/swagger';
+import { ApiCreatedResponse, ApiHeader, ApiOkResponse, ApiOperation, ApiProduces, ApiQuery, ApiTags } from '@nestjs/swagger';
 import type { Response } from 'express';
 import { PublishedCardDto } from './card.dto.js';
-import { CardsService } from './cards.service.js';
+import type { OnceKey } from '../database/once.js';
+import { ONCE_HEADER, OnceKeyOf } from '../http/onceKeyOf.js';
+import { Threads } from '../threads/threads.js';
 import type { Paper } from './cardStyle.js';
 
 const PAPER = { a5: 'a5', a4: 'a4' } as const;
@@ -14,20 +16,21 @@ const CARD_POLICY =
 @ApiTags('cards')
 @Controller()
 export class CardsController {
-  constructor(private readonly cards: CardsService) {}
+  constructor(private readonly threads: Threads) {}
 
   @Get('published-cards')
   @ApiOperation({ operationId: 'listPublishedCards', summary: 'The newest published card of each recipe, and whether it holds' })
   @ApiOkResponse({ type: [PublishedCardDto] })
-  newest(): Promise<PublishedCardDto[]> {
-    return this.cards.newest();
+  newest() {
+    return this.threads.json('publishedCards');
   }
 
   @Post('recipes/:id/published-cards')
   @ApiOperation({ operationId: 'publishCard', summary: 'Publishes the card as it stands: nothing edited later changes it' })
   @ApiCreatedResponse({ type: PublishedCardDto })
-  publish(@Param('id') id: string): Promise<PublishedCardDto> {
-    return this.cards.publish(id);
+  @ApiHeader(ONCE_HEADER)
+  publish(@Param('id') id: string, @OnceKeyOf() once?: OnceKey) {
+    return this.threads.json('publishCard', id, once);
   }
 
   @Get('recipes/:id/card.html')
@@ -48,7 +51,7 @@ export class CardsController {
     @Query('download') download?: string,
     @Query('issue', new ParseIntPipe({ optional: true })) issue?: number,
   ): Promise<string> {
-    const page = await this.cards.page(id, paper, issue);
+    const page = await this.threads.text('cardPage', id, paper, issue);
     if (download !== undefined) response.attachment(`${id}.html`);
     return page;
   }
@@ -60,7 +63,7 @@ export class CardsController {
   @ApiProduces('text/markdown')
   @ApiOkResponse({ schema: { type: 'string' } })
   async markdown(@Param('id') id: string, @Res({ passthrough: true }) response: Response): Promise<string> {
-    const text = await this.cards.markdown(id);
+    const text = await this.threads.text('cardMarkdown', id);
     response.attachment(`${id}.md`);
     return text;
   }
@@ -71,9 +74,9 @@ export class CardsController {
   @ApiProduces('application/ld+json')
   @ApiOkResponse({ schema: { type: 'string' } })
   async schemaOrg(@Param('id') id: string, @Res({ passthrough: true }) response: Response): Promise<string> {
-    const data = await this.cards.schemaOrg(id);
+    const text = await this.threads.text('cardSchemaOrg', id);
     response.attachment(`${id}.jsonld`).type('application/ld+json');
-    return JSON.stringify(data, null, 2);
+    return text;
   }
 
   @Get('recipes/:id/card.pdf')
@@ -88,7 +91,7 @@ export class CardsController {
     @Query('paper', new ParseEnumPipe(PAPER, { optional: true })) paper: Paper = 'a5',
     @Query('issue', new ParseIntPipe({ optional: true })) issue?: number,
   ): Promise<StreamableFile> {
-    const pdf = await this.cards.pdf(id, paper, issue);
+    const pdf = await this.threads.bytes('cardPdf', id, paper, issue);
     return new StreamableFile(pdf, { type: 'application/pdf', disposition: `attachment; filename="${id}.pdf"` });
   }
 }

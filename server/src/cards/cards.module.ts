@@ -1,14 +1,12 @@
 import { Module } from '@nestjs/common';
-import { TypeOrmModule } from '@nestjs/typeorm';
 import { KitchensModule } from '../kitchens/kitchens.module.js';
 import { RecipesModule } from '../recipes/recipes.module.js';
 import { CardsController } from './cards.controller.js';
 import { CardsService } from './cards.service.js';
-import { PublishedCardEntity } from './publishedCard.entity.js';
 
 @Module({
-  imports: [TypeOrmModule.forFeature([PublishedCardEntity]), KitchensModule, RecipesModule],
+  imports: [KitchensModule, RecipesModule],
   controllers: [CardsController],
-  providers: [CardsService],
+  providers: [CardsService], exports: [CardsService],
 })
 export class CardsModule {}

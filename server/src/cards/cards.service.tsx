@@ -1,14 +1,15 @@
 import { Injectable } from '@nestjs/common';
 import { renderToBuffer } from '@react-pdf/renderer';
-import { InjectDataSource, InjectRepository } from '@nestjs/typeorm';
-import { cardContent, cardDrift, cardMarkdown, schemaOrgRecipe, type CardContent, type Recipe } from '@portiona/core';
+import { cardContent, cardDrift, cardMarkdown, computed, schemaOrgRecipe, type CardContent, type Recipe } from '@portiona/core';
 import { renderToStaticMarkup } from 'react-dom/server';
-import { DataSource, Repository } from 'typeorm';
+import { Database } from '../database/database.js';
+import { Once, type OnceKey } from '../database/once.js';
 import { NotFoundError } from '../http/problems.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
 import { RecipesService } from '../recipes/recipes.service.js';
 import { registerCardFonts } from './cardFonts.js';
 import { CardPage } from './CardPage.js';
+import { scriptSafe } from './scriptSafe.js';
 import { CardPdf } from './CardPdf.js';
 import type { PublishedCardDto } from './card.dto.js';
 import type { Paper } from './cardStyle.js';
@@ -17,18 +18,19 @@ import { PublishedCardEntity } from './publishedCard.entity.js';
 @Injectable()
 export class CardsService {
   constructor(
-    @InjectDataSource() private readonly database: DataSource,
-    @InjectRepository(PublishedCardEntity) private readonly published: Repository<PublishedCardEntity>,
+    private readonly database: Database,
+    private readonly once: Once,
     private readonly kitchens: KitchensService,
     private readonly recipes: RecipesService,
   ) {}
 
   /** What a recipe's card says now. @throws NotFoundError */
-  async content(id: string): Promise<CardContent> {
-    const { document, bases } = await this.recipes.open(id);
-    const recipe = document as Recipe;
-    const kitchen = await this.recipes.kitchenWith([recipe, ...(bases as Recipe[])]);
-    return cardContent(recipe, kitchen);
+  content(id: string): Promise<CardContent> {
+    return this.database.read(async () => {
+      const { document, bases } = await this.recipes.open(id);
+      const recipe = document as Recipe;
+      return cardContent(recipe, await this.recipes.kitchenWith([recipe, ...(bases as Recipe[])]));
+    });
   }
 
   /** The card as a self-contained page: as it stands, or as it was published. @throws NotFoundError */
@@ -41,9 +43,9 @@ export class CardsService {
     return cardMarkdown(await this.content(id));
   }
 
-  /** The card as schema.org/Recipe, as it stands. @throws NotFoundError */
-  async schemaOrg(id: string): Promise<object> {
-    return schemaOrgRecipe(await this.content(id));
+  /** The card as schema.org/Recipe, as it stands; what it holds cannot end the script element that a page puts it in. @throws NotFoundError */
+  async schemaOrg(id: string): Promise<string> {
+    return scriptSafe(schemaOrgRecipe(await this.content(id)), 2);
   }
 
   /** The card as a PDF: as it stands, or as it was published. @throws NotFoundError */
@@ -57,46 +59,49 @@ export class CardsService {
    *
    * @throws NotFoundError
    */
-  async publish(id: string): Promise<PublishedCardDto> {
+  async publish(id: string, once?: OnceKey): Promise<PublishedCardDto> {
     const kitchenId = await this.kitchens.id();
-    const [{ revision }, content] = [await this.recipes.get(id), await this.content(id)];
-    await this.database.query(
-      `INSERT INTO published_cards (kitchen_id, recipe_id, issue, recipe_revision, food_revisions, content)
-       SELECT $1, $2, 1 + coalesce((SELECT max(issue) FROM published_cards WHERE kitchen_id = $1 AND recipe_id = $2), 0), $3,
-         coalesce((SELECT jsonb_object_agg(food.id, food.revision) FROM recipe_foods used
-           JOIN foods food ON food.kitchen_id = used.kitchen_id AND food.id = used.food_id
-           WHERE used.kitchen_id = $1 AND used.recipe_id = $2), '{}'), $4`,
-      [kitchenId, id, revision, JSON.stringify(content)],
-    );
-    const [card] = await this.newest(id);
-    if (!card) throw new NotFoundError('published card', id);
-    return card;
+    return this.once.write(kitchenId, once, async () => {
+      const [{ revision }, content] = [await this.recipes.get(id), await this.content(id)];
+      const [{ issue, published_at }] = await this.database.manager.query<[{ issue: number; published_at: Date }]>(
+        `INSERT INTO published_cards (kitchen_id, recipe_id, issue, recipe_revision, food_revisions, content)
+         SELECT $1, $2, 1 + coalesce((SELECT max(issue) FROM published_cards WHERE kitchen_id = $1 AND recipe_id = $2), 0), $3,
+           coalesce((SELECT jsonb_object_agg(food.id, food.revision) FROM recipe_foods used
+             JOIN foods food ON food.kitchen_id = used.kitchen_id AND food.id = used.food_id
+             WHERE used.kitchen_id = $1 AND used.recipe_id = $2), '{}'), $4
+         RETURNING issue, published_at`,
+        [kitchenId, id, revision, JSON.stringify(content)],
+      );
+      return { recipe: id, issue, publishedAt: published_at.toISOString(), drift: [], uncomputed: null };
+    });
   }
 
-  /** The newest published card of each recipe, or of one, each with what would read otherwise today. */
-  async newest(id?: string): Promise<PublishedCardDto[]> {
-    const kitchenId = await this.kitchens.id();
-    const rows = await this.published
-      .createQueryBuilder('card')
-      .distinctOn(['card.recipeId'])
-      .where('card.kitchenId = :kitchenId', { kitchenId })
-      .andWhere(id === undefined ? 'true' : 'card.recipeId = :id', { id })
-      .orderBy('card.recipeId')
-      .addOrderBy('card.issue', 'DESC')
-      .getMany();
-    return Promise.all(
-      rows.map(async ({ recipeId, issue, publishedAt, content }) => ({
-        recipe: recipeId,
-        issue,
-        publishedAt: publishedAt.toISOString(),
-        drift: cardDrift(content, asKept(await this.content(recipeId))),
-      })),
-    );
+  /** The newest published card of each recipe that is not put away, each with what would read otherwise today. */
+  async newest(): Promise<PublishedCardDto[]> {
+    const { rows, recipes, kitchen } = await this.database.read(async () => {
+      const { heads, recipes } = await this.recipes.atHand();
+      const cards = await this.database.manager
+        .createQueryBuilder(PublishedCardEntity, 'card')
+        .distinctOn(['card.recipeId'])
+        .where('card.kitchenId = :kitchenId', { kitchenId: await this.kitchens.id() })
+        .andWhere('card.recipeId = ANY(:ids)', { ids: heads.map(({ id }) => id) })
+        .orderBy('card.recipeId')
+        .addOrderBy('card.issue', 'DESC')
+        .getMany();
+      return { rows: cards, recipes: new Map(recipes.map((one) => [one.id, one])), kitchen: await this.recipes.kitchenWith(recipes) };
+    });
+    return rows.flatMap(({ recipeId, issue, publishedAt, content }) => {
+      const recipe = recipes.get(recipeId);
+      if (!recipe) return [];
+      const now = computed(() => asKept(cardContent(recipe, kitchen)));
+      const card = { recipe: recipeId, issue, publishedAt: publishedAt.toISOString() };
+      return [now.ok ? { ...card, drift: cardDrift(content, now.made), uncomputed: null } : { ...card, drift: [], uncomputed: now.because }];
+    });
   }
 
   async #card(id: string, issue: number | undefined): Promise<CardContent> {
     if (issue === undefined) return this.content(id);
-    const row = await this.published.findOneBy({ kitchenId: await this.kitchens.id(), recipeId: id, issue });
+    const row = await this.database.manager.findOneBy(PublishedCardEntity, { kitchenId: await this.kitchens.id(), recipeId: id, issue });
     if (!row) throw new NotFoundError('published card', `${id}, issue ${issue}`);
     return row.content;
   }

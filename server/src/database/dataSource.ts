@@ -1,4 +1,5 @@
 import { DataSource, type DataSourceOptions } from 'typeorm';
+
 import { PublishedCardEntity } from '../cards/publishedCard.entity.js';
 import { FoodRevisionEntity } from '../foods/foodRevision.entity.js';
 import { FoodEntity } from '../foods/food.entity.js';
@@ -19,11 +20,37 @@ import { Kitchens1764000000001 } from './migrations/kitchens.migration.js';
 import { Pantry1764200000002 } from './migrations/pantry.migration.js';
 import { PublishedCards1764600000006 } from './migrations/publishedCards.migration.js';
 import { RecipeBases1764700000007 } from './migrations/recipeBases.migration.js';
+import { RequestsDone1764900000009 } from './migrations/requestsDone.migration.js';
 import { Receipts1764400000004 } from './migrations/receipts.migration.js';
 import { Refreshes1764500000005 } from './migrations/refreshes.migration.js';
 
-/** The database of an address; the schema changes by migration only. */
-export function dataSourceOptions(url: string | undefined): DataSourceOptions {
+/** Connections of the server, and of each of its threads. */
+export const SERVER_CONNECTIONS = 10;
+export const THREAD_CONNECTIONS = 2;
+
+/** Milliseconds: for a connection, for one statement, for a row that another holds, for the next statement of a transaction. */
+const LONGEST = { connection: 8_000, statement: 20_000, lock: 15_000, idle: 60_000 };
+
+/** The database of an address, its schema in place already: nothing waits in it for ever. */
+export function dataSourceOptions(url: string | undefined, connections = SERVER_CONNECTIONS): DataSourceOptions {
+  return {
+    ...schemaOptions(url),
+    migrationsRun: false,
+    poolSize: connections,
+    connectTimeoutMS: LONGEST.connection,
+    extra: {
+      statement_timeout: LONGEST.statement,
+      lock_timeout: LONGEST.lock,
+      idle_in_transaction_session_timeout: LONGEST.idle,
+      // Should the database not even say that a statement took too long.
+      query_timeout: LONGEST.statement + 10_000,
+      keepAlive: true,
+    },
+  };
+}
+
+/** The database of an address, for bringing its schema up to date: by migration only, and however long that takes. */
+export function schemaOptions(url: string | undefined): Extract<DataSourceOptions, { type: 'postgres' }> {
   return {
     type: 'postgres',
     ...(url === undefined ? {} : { url }),
@@ -52,6 +79,7 @@ export function dataSourceOptions(url: string | undefined): DataSourceOptions {
       PublishedCards1764600000006,
       RecipeBases1764700000007,
       CardSteps1764800000008,
+      RequestsDone1764900000009,
     ],
     migrationsRun: true,
     migrationsTransactionMode: 'all',
@@ -61,4 +89,10 @@ export function dataSourceOptions(url: string | undefined): DataSourceOptions {
   };
 }
 
-export default new DataSource(dataSourceOptions(process.env.DATABASE_URL));
+/** Brings the schema of a database up to date. */
+export async function migrate(url: string | undefined): Promise<void> {
+  const source = await new DataSource({ ...schemaOptions(url), poolSize: 1 }).initialize();
+  await source.destroy();
+}
+
+export default new DataSource(schemaOptions(process.env.DATABASE_URL));

@@ -2,9 +2,8 @@ import { randomUUID } from 'node:crypto';
 import { fileURLToPath } from 'node:url';
 import { Worker } from 'node:worker_threads';
 import { Injectable, type OnModuleDestroy } from '@nestjs/common';
-import { errorModelOf, recipeFigures, servedOf, type Recipe } from '@portiona/core';
 import { BusyError, NotFoundError } from '../http/problems.js';
-import { RecipesService } from '../recipes/recipes.service.js';
+import { Threads } from '../threads/threads.js';
 import type { DistributionDto, DrawDto, DrawingDto } from './distribution.dto.js';
 import type { Drawn, Said } from './distribution.worker.js';
 
@@ -29,21 +28,15 @@ interface Drawing {
 export class DistributionsService implements OnModuleDestroy {
   readonly #drawings = new Map<string, Drawing>();
 
-  constructor(private readonly recipes: RecipesService) {}
+  constructor(private readonly threads: Threads) {}
 
   /** @throws NotFoundError, BusyError */
   async start(recipeId: string, { figure, draws = USUAL_DRAWS, seed = 1, choices = false }: DrawDto): Promise<DrawingDto> {
-    const { document, bases } = await this.recipes.open(recipeId);
-    const recipe = document as Recipe;
-    const kitchen = await this.recipes.kitchenWith([recipe, ...(bases as Recipe[])]);
-    const parts = recipeFigures(recipe, kitchen).parts.filter(
-      ({ part }) => servedOf(part) === 'box' || (choices && servedOf(part) === 'optional'),
-    );
+    const model = await this.threads.made('errorModel', recipeId, figure, choices);
     const running = [...this.#drawings.values()].filter(({ state }) => state === 'running').length;
     if (running >= MOST_AT_ONCE) throw new BusyError(`${running} runs are being drawn`);
-    const { keys, sources, contributions } = errorModelOf(parts, [figure], choices);
     const id = randomUUID();
-    const drawing = this.#begin({ model: { keys, sources, contributions }, seed, draws });
+    const drawing = this.#begin({ model, seed, draws });
     this.#drawings.set(id, drawing);
     this.#forget();
     return toDto(id, drawing);

@@ -1,12 +1,12 @@
 import { Controller, Get, Header, Param, Res } from '@nestjs/common';
 import { ApiOkResponse, ApiOperation, ApiProduces, ApiTags } from '@nestjs/swagger';
 import type { Response } from 'express';
-import { ExportsService } from './exports.service.js';
+import { Threads } from '../threads/threads.js';
 
 @ApiTags('exports')
 @Controller('exports')
 export class ExportsController {
-  constructor(private readonly exports: ExportsService) {}
+  constructor(private readonly threads: Threads) {}
 
   @Get('kitchen-file')
   @ApiOperation({ operationId: 'exportKitchenFile', summary: 'The whole kitchen as a kitchen file, without loss' })
@@ -16,7 +16,7 @@ export class ExportsController {
   @Header('Content-Disposition', 'attachment; filename="kitchen.json"')
   @Header('Cache-Control', 'no-store')
   kitchenFile(): Promise<string> {
-    return this.exports.kitchenFile();
+    return this.threads.text('exportKitchen');
   }
 
   @Get('foods.csv')
@@ -27,7 +27,7 @@ export class ExportsController {
   @Header('Content-Disposition', 'attachment; filename="foods.csv"')
   @Header('Cache-Control', 'no-store')
   foods(): Promise<string> {
-    return this.exports.foodsSheet();
+    return this.threads.text('exportFoods');
   }
 
   @Get('prices.csv')
@@ -38,7 +38,7 @@ export class ExportsController {
   @Header('Content-Disposition', 'attachment; filename="prices.csv"')
   @Header('Cache-Control', 'no-store')
   prices(): Promise<string> {
-    return this.exports.pricesSheet();
+    return this.threads.text('exportPrices');
   }
 
   @Get('recipes.csv')
@@ -49,7 +49,7 @@ export class ExportsController {
   @Header('Content-Disposition', 'attachment; filename="recipes.csv"')
   @Header('Cache-Control', 'no-store')
   recipes(): Promise<string> {
-    return this.exports.recipesSheet();
+    return this.threads.text('exportRecipes');
   }
 
   @Get('recipes/:id/lines.csv')
@@ -59,7 +59,7 @@ export class ExportsController {
   @Header('Content-Type', 'text/csv; charset=utf-8')
   @Header('Cache-Control', 'no-store')
   async lines(@Param('id') id: string, @Res({ passthrough: true }) response: Response): Promise<string> {
-    const text = await this.exports.linesSheet(id);
+    const text = await this.threads.text('exportLines', id);
     response.attachment(`${id}.csv`);
     return text;
   }
@@ -71,7 +71,7 @@ export class ExportsController {
   @Header('Content-Type', 'application/json; charset=utf-8')
   @Header('Cache-Control', 'no-store')
   async recipe(@Param('id') id: string, @Res({ passthrough: true }) response: Response): Promise<string> {
-    const text = await this.exports.recipeFile(id);
+    const text = await this.threads.text('exportRecipe', id);
     response.attachment(`${id}.json`);
     return text;
   }

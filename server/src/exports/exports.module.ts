@@ -9,6 +9,6 @@ import { ExportsService } from './exports.service.js';
 @Module({
   imports: [KitchensModule, FoodsModule, PacksModule, RecipesModule],
   controllers: [ExportsController],
-  providers: [ExportsService],
+  providers: [ExportsService], exports: [ExportsService],
 })
 export class ExportsModule {}

@@ -6,12 +6,12 @@ import {
   pricesSheet,
   recipesSheet,
   type Food,
-  type Kitchen,
   type Pack,
   type Recipe,
   type Sheet,
 } from '@portiona/core';
 import { stringify } from 'csv-stringify/sync';
+import { Database } from '../database/database.js';
 import { FoodsService } from '../foods/foods.service.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
 import { PacksService } from '../packs/packs.service.js';
@@ -20,6 +20,7 @@ import { RecipesService } from '../recipes/recipes.service.js';
 @Injectable()
 export class ExportsService {
   constructor(
+    private readonly database: Database,
     private readonly kitchens: KitchensService,
     private readonly foods: FoodsService,
     private readonly packs: PacksService,
@@ -29,19 +30,20 @@ export class ExportsService {
   /** Everything the kitchen holds, as a kitchen file: what the import takes in again. */
   async kitchenFile(): Promise<string> {
     const byId = (a: { readonly id?: string }, b: { readonly id?: string }) => ((a.id ?? '') < (b.id ?? '') ? -1 : 1);
-    return kitchenFileText({
+    const content = await this.database.read(async () => ({
       settings: await this.kitchens.stated(),
       foods: (await this.foods.known()).sort(byId),
       packs: (await this.packs.known()).sort(byId),
       recipes: (await this.recipes.known()).sort(byId),
-    });
+    }));
+    return kitchenFileText(content);
   }
 
   /** One recipe with the recipes, foods and packs it is made of, as a kitchen file. @throws NotFoundError */
   async recipeFile(id: string): Promise<string> {
-    const { recipe, kitchen, bases } = await this.#opened(id);
+    const { recipe, kitchen, bases, settings } = await this.#opened(id);
     const { foods, packs } = kitchen.content;
-    return kitchenFileText({ settings: await this.kitchens.stated(), foods: [...foods], packs: [...packs], recipes: [recipe, ...bases] });
+    return kitchenFileText({ settings, foods: [...foods], packs: [...packs], recipes: [recipe, ...bases] });
   }
 
   /** One recipe's ingredients with what each comes to. @throws NotFoundError */
@@ -50,10 +52,11 @@ export class ExportsService {
     return csvText(linesSheet(recipe, kitchen));
   }
 
-  async #opened(id: string): Promise<{ readonly recipe: Recipe; readonly kitchen: Kitchen; readonly bases: readonly Recipe[] }> {
-    const { document, bases } = await this.recipes.open(id);
-    const recipe = document as Recipe;
-    return { recipe, bases: bases as Recipe[], kitchen: await this.recipes.kitchenWith([recipe, ...(bases as Recipe[])]) };
+  #opened(id: string) {
+    return this.database.read(async () => {
+      const { document, bases } = (await this.recipes.open(id)) as { readonly document: Recipe; readonly bases: readonly Recipe[] };
+      return { recipe: document, bases, kitchen: await this.recipes.kitchenWith([document, ...bases]), settings: await this.kitchens.stated() };
+    });
   }
 
   /** Foods at hand with their composition per 100 g, by name. */
@@ -63,8 +66,11 @@ export class ExportsService {
 
   /** Every price seen, by food and day. */
   async pricesSheet(): Promise<string> {
-    const packs = await this.packs.known();
-    const foods = new Map((await this.foods.known(packs.map(({ food }) => food))).map((food) => [food.id, food]));
+    const { packs, foods } = await this.database.read(async () => {
+      const seen = await this.packs.known();
+      const priced = await this.foods.known([...new Set(seen.map(({ food }) => food))]);
+      return { packs: seen, foods: new Map(priced.map((food) => [food.id, food])) };
+    });
     const key = ({ food, seen }: Pack) => `${foods.get(food)?.name ?? food} ${seen}`;
     return csvText(
       pricesSheet(
@@ -76,9 +82,11 @@ export class ExportsService {
 
   /** What a serving of every recipe delivers and costs. */
   async recipesSheet(): Promise<string> {
-    const recipes = await this.recipes.known();
-    const kitchen = await this.recipes.kitchenWith(recipes);
-    const there = new Set((await this.recipes.list()).map(({ id }) => id));
+    const { heads, recipes, kitchen } = await this.database.read(async () => {
+      const there = await this.recipes.atHand();
+      return { ...there, kitchen: await this.recipes.kitchenWith(there.recipes) };
+    });
+    const there = new Set(heads.map(({ id }) => id));
     return csvText(
       recipesSheet(
         recipes.filter(({ id }) => there.has(id)),

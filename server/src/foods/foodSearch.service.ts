@@ -1,7 +1,6 @@
 import { Injectable } from '@nestjs/common';
-import { InjectDataSource } from '@nestjs/typeorm';
 import { FoodIndex, isLike, searchWords, type FoodEntry } from '@portiona/core';
-import { DataSource } from 'typeorm';
+import { Database } from '../database/database.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
 import type { FoundFoodDto } from './food.dto.js';
 import { toSavedFood } from './food.mapper.js';
@@ -31,7 +30,7 @@ interface Candidate {
 @Injectable()
 export class FoodSearchService {
   constructor(
-    @InjectDataSource() private readonly database: DataSource,
+    private readonly database: Database,
     private readonly kitchens: KitchensService,
   ) {}
 
@@ -67,7 +66,7 @@ export class FoodSearchService {
    * trip for all of them.
    */
   async #meant(kitchenId: string, words: readonly string[]): Promise<string[][]> {
-    const rows = await this.database.query<{ asked: string; begun: boolean; near: string[] | null }[]>(
+    const rows = await this.database.manager.query<{ asked: string; begun: boolean; near: string[] | null }[]>(
       `SELECT asked, begun, CASE WHEN NOT begun THEN (
           SELECT array_agg(word) FROM (
             SELECT word FROM food_words WHERE kitchen_id = $1 AND word % asked ORDER BY similarity(word, asked) DESC LIMIT ${MOST_NEAR}
@@ -94,7 +93,7 @@ export class FoodSearchService {
       .filter((words) => words.length > 0)
       .map((words) => `(${words.join(' | ')})`);
     if (query.length === 0) return [];
-    return this.database.query<Candidate[]>(SELECT, [kitchenId, query.join(' & ')]);
+    return this.database.manager.query<Candidate[]>(SELECT, [kitchenId, query.join(' & ')]);
   }
 }
 

@@ -1,6 +1,10 @@
 import { Body, Controller, Delete, Get, HttpCode, Param, Post, Put, Query } from '@nestjs/common';
-import { ApiCreatedResponse, ApiNoContentResponse, ApiOkResponse, ApiOperation, ApiQuery, ApiTags } from '@nestjs/swagger';
+import { ApiBody, ApiCreatedResponse, ApiHeader, ApiNoContentResponse, ApiOkResponse, ApiOperation, ApiQuery, ApiTags } from '@nestjs/swagger';
+import type { OnceKey } from '../database/once.js';
+import type { SentBody } from '../http/largeBody.js';
+import { ONCE_HEADER, OnceKeyOf } from '../http/onceKeyOf.js';
 import { NewDto, SavedDto, SaveDto } from '../http/saved.dto.js';
+import { Threads } from '../threads/threads.js';
 import { FoodUseDto, FoundFoodDto } from './food.dto.js';
 import { FoodsService } from './foods.service.js';
 import { FoodSearchService } from './foodSearch.service.js';
@@ -15,6 +19,7 @@ export class FoodsController {
   constructor(
     private readonly foods: FoodsService,
     private readonly search: FoodSearchService,
+    private readonly threads: Threads,
   ) {}
 
   @Get()
@@ -57,16 +62,19 @@ export class FoodsController {
 
   @Post()
   @ApiOperation({ operationId: 'createFood', summary: 'Adds a food' })
+  @ApiBody({ type: NewDto })
+  @ApiHeader(ONCE_HEADER)
   @ApiCreatedResponse({ type: SavedDto })
-  create(@Body() body: NewDto): Promise<SavedDto> {
-    return this.foods.create(body.document);
+  create(@Body() body: SentBody, @OnceKeyOf() once?: OnceKey) {
+    return this.threads.take('createFood', body, once);
   }
 
   @Put(':id')
   @ApiOperation({ operationId: 'saveFood', summary: 'Saves a food made on a revision' })
+  @ApiBody({ type: SaveDto })
   @ApiOkResponse({ type: SavedDto })
-  save(@Param('id') id: string, @Body() body: SaveDto): Promise<SavedDto> {
-    return this.foods.save(id, body.revision, body.document);
+  save(@Param('id') id: string, @Body() body: SentBody) {
+    return this.threads.take('saveFood', body, id);
   }
 
   @Post(':id/archive')

@@ -1,13 +1,11 @@
 import { Module } from '@nestjs/common';
-import { TypeOrmModule } from '@nestjs/typeorm';
 import { KitchensModule } from '../kitchens/kitchens.module.js';
-import { FoodEntity } from './food.entity.js';
 import { FoodsController } from './foods.controller.js';
 import { FoodsService } from './foods.service.js';
 import { FoodSearchService } from './foodSearch.service.js';
 
 @Module({
-  imports: [TypeOrmModule.forFeature([FoodEntity]), KitchensModule],
+  imports: [KitchensModule],
   controllers: [FoodsController],
   providers: [FoodsService, FoodSearchService],
   exports: [FoodsService],

@@ -1,7 +1,8 @@
 import { Injectable } from '@nestjs/common';
-import { InjectRepository } from '@nestjs/typeorm';
 import { foodFaults, FoodEntry, searchTextOf, type Food } from '@portiona/core';
-import { In, Repository, type EntityManager } from 'typeorm';
+import { In, IsNull, Not } from 'typeorm';
+import { Database } from '../database/database.js';
+import { Once, type OnceKey } from '../database/once.js';
 import { isTaken } from '../database/isTaken.js';
 import { InUseError, NotFoundError, StaleSaveError, TakenError, UnreadableError } from '../http/problems.js';
 import { readBody } from '../http/readBody.js';
@@ -24,14 +25,15 @@ export interface TableRow {
 @Injectable()
 export class FoodsService {
   constructor(
-    @InjectRepository(FoodEntity) private readonly foods: Repository<FoodEntity>,
+    private readonly database: Database,
+    private readonly once: Once,
     private readonly kitchens: KitchensService,
   ) {}
 
   /** Foods at hand: the kitchen's own, and of imported tables those that are cooked with or bought. */
   async list(): Promise<SavedDto[]> {
-    const rows = await this.foods
-      .createQueryBuilder('food')
+    const rows = await this.database.manager
+      .createQueryBuilder(FoodEntity, 'food')
       .where('food.kitchen_id = :kitchenId AND food.archived_at IS NULL', { kitchenId: await this.kitchens.id() })
       .andWhere(
         `(food.from_table IS NULL
@@ -46,7 +48,14 @@ export class FoodsService {
   /** Foods as core knows them: all, or those of some ids, put away or not. */
   async known(ids?: readonly string[]): Promise<Food[]> {
     const kitchenId = await this.kitchens.id();
-    return (await this.foods.find({ where: { kitchenId, ...(ids ? { id: In(ids) } : {}) } })).map(toFood);
+    return (await this.database.manager.find(FoodEntity, { where: { kitchenId, ...(ids ? { id: In(ids) } : {}) } })).map(toFood);
+  }
+
+  /** Which of some foods are put away. */
+  async away(ids: readonly string[]): Promise<ReadonlySet<string>> {
+    const where = { kitchenId: await this.kitchens.id(), id: In(ids), archivedAt: Not(IsNull()) };
+    const rows = await this.database.manager.find(FoodEntity, { select: { id: true }, where });
+    return new Set(rows.map(({ id }) => id));
   }
 
   /** @throws NotFoundError */
@@ -57,14 +66,14 @@ export class FoodsService {
   /** Every composition a food has had, newest first. @throws NotFoundError */
   async history(id: string): Promise<SavedDto[]> {
     const { kitchenId } = await this.#row(id);
-    const rows = await this.foods.manager.find(FoodRevisionEntity, { where: { kitchenId, foodId: id }, order: { revision: 'DESC' } });
+    const rows = await this.database.manager.find(FoodRevisionEntity, { where: { kitchenId, foodId: id }, order: { revision: 'DESC' } });
     return rows.map(({ foodId, ...row }) => toSavedFood({ id: foodId, ...row }));
   }
 
   /** Recipes that use a food, by title. @throws NotFoundError */
   async usedIn(id: string): Promise<FoodUseDto[]> {
     const { kitchenId } = await this.#row(id);
-    return this.foods.manager.query<FoodUseDto[]>(
+    return this.database.manager.query<FoodUseDto[]>(
       `SELECT recipe.id, recipe.title FROM recipe_foods used
        JOIN recipes recipe ON recipe.kitchen_id = used.kitchen_id AND recipe.id = used.recipe_id
        WHERE used.kitchen_id = $1 AND used.food_id = $2 AND recipe.archived_at IS NULL ORDER BY recipe.title`,
@@ -73,31 +82,31 @@ export class FoodsService {
   }
 
   /** @throws UnreadableError, TakenError */
-  async create(found: object): Promise<SavedDto> {
+  async create(found: object, once?: OnceKey): Promise<SavedDto> {
     const document = this.#read(found);
-    try {
-      await this.foods.manager.transaction((manager) => this.insert(manager, [document]));
-    } catch (error) {
-      if (isTaken(error)) throw new TakenError('food', document.id);
-      throw error;
-    }
-    return this.get(document.id);
+    return this.once.write(await this.kitchens.id(), once, async () => {
+      try {
+        await this.insert([document]);
+      } catch (error) {
+        if (isTaken(error)) throw new TakenError('food', document.id);
+        throw error;
+      }
+      return this.get(document.id);
+    });
   }
 
-  /**
-   * Writes new foods with their first revision, in the caller's transaction.
-   */
-  async insert(manager: EntityManager, documents: readonly FoodEntry[]): Promise<void> {
-    await this.insertRows(manager, documents);
-    await this.learnWords(manager, documents);
+  /** Writes new foods with their first revision, in the transaction under way. */
+  async insert(documents: readonly FoodEntry[]): Promise<void> {
+    await this.insertRows(documents);
+    await this.learnWords(documents);
   }
 
   /** As `insert`, but the words they are found by are left to the caller: a long transaction learns them last, so as to hold up nobody. */
-  async insertRows(manager: EntityManager, documents: readonly FoodEntry[], rowOf?: (document: FoodEntry) => TableRow): Promise<void> {
+  async insertRows(documents: readonly FoodEntry[], rowOf?: (document: FoodEntry) => TableRow): Promise<void> {
     const kitchenId = await this.kitchens.id();
     for (let i = 0; i < documents.length; i += ROWS_AT_ONCE) {
       const rows = documents.slice(i, i + ROWS_AT_ONCE).map((document) => ({ ...toFoodRow(document), ...rowOf?.(document) }));
-      await manager.query(
+      await this.database.manager.query(
         `WITH next AS (
            SELECT * FROM jsonb_to_recordset($2::jsonb)
              AS next (id text, name text, words text, document jsonb, "fromTable" text, code text)
@@ -113,22 +122,26 @@ export class FoodsService {
 
   /** After many foods were written: the database counts its rows and puts its indexes in order, so that finding stays quick. */
   async settle(): Promise<void> {
-    await this.foods.query(`SELECT gin_clean_pending_list('foods_words_text'), gin_clean_pending_list('food_words_trigrams')`);
-    await this.foods.query('ANALYZE foods, food_words, food_revisions');
+    await this.database.manager.query(`SELECT gin_clean_pending_list('foods_words_text'), gin_clean_pending_list('food_words_trigrams')`);
+    await this.database.manager.query('ANALYZE foods, food_words, food_revisions');
   }
 
   /** @throws UnreadableError, NotFoundError, StaleSaveError */
   async save(id: string, revision: number, found: object): Promise<SavedDto> {
     const document = this.#read(found);
     if (document.id !== id) throw new UnreadableError([{ path: 'document.id', message: `must stay "${id}"` }]);
-    const written = await this.foods.manager.transaction((manager) => this.write(manager, revision, document));
-    if (written) return this.get(id);
-    throw new StaleSaveError('food', id, await this.get(id));
+    return this.database.writeAlone(await this.kitchens.id(), async () => {
+      const written = await this.write(revision, document);
+      const current = await this.get(id);
+      if (!written) throw new StaleSaveError('food', id, current);
+      return current;
+    });
   }
 
-  /** Writes a food's next revision, in the caller's transaction. False, and nothing written, when the revision is not the newest. */
-  async write(manager: EntityManager, revision: number, document: FoodEntry): Promise<boolean> {
+  /** Writes a food's next revision, in the transaction under way. False, and nothing written, when the revision is not the newest. */
+  async write(revision: number, document: FoodEntry): Promise<boolean> {
     const kitchenId = await this.kitchens.id();
+    const { manager } = this.database;
     const { affected } = await manager.update(
       FoodEntity,
       { kitchenId, id: document.id, revision },
@@ -136,13 +149,14 @@ export class FoodsService {
     );
     if (affected !== 1) return false;
     await manager.insert(FoodRevisionEntity, { kitchenId, foodId: document.id, revision: revision + 1, document });
-    await this.learnWords(manager, [document]);
+    await this.learnWords([document]);
     return true;
   }
 
-  /** Writes the next revision of many foods at once, in the caller's transaction, which has locked them. */
-  async writeRows(manager: EntityManager, rows: readonly { readonly revision: number; readonly document: FoodEntry }[]): Promise<void> {
+  /** Writes the next revision of many foods at once, in the transaction under way, which has locked them. */
+  async writeRows(rows: readonly { readonly revision: number; readonly document: FoodEntry }[]): Promise<void> {
     const kitchenId = await this.kitchens.id();
+    const { manager } = this.database;
     const next = rows.map(({ revision, document }) => ({ ...toFoodRow(document), revision: revision + 1 }));
     await manager.query(
       `UPDATE foods food SET revision = next.revision, name = next.name, words = next.words, document = next.document, saved_at = now()
@@ -157,10 +171,10 @@ export class FoodsService {
   }
 
   /** Keeps the words that foods are named by, once each: a search looks among them for what was begun or misspelt. */
-  async learnWords(manager: EntityManager, documents: readonly Pick<FoodEntry, 'name' | 'names'>[]): Promise<void> {
+  async learnWords(documents: readonly Pick<FoodEntry, 'name' | 'names'>[]): Promise<void> {
     const kitchenId = await this.kitchens.id();
     const words = new Set(documents.flatMap((document) => searchTextOf(document).split(' ')));
-    await manager.query('INSERT INTO food_words (kitchen_id, word) SELECT $1, unnest($2::text[]) ON CONFLICT DO NOTHING', [
+    await this.database.manager.query('INSERT INTO food_words (kitchen_id, word) SELECT $1, unnest($2::text[]) ON CONFLICT DO NOTHING', [
       kitchenId,
       [...words].filter((word) => /[a-z]/.test(word)).sort(),
     ]);
@@ -168,14 +182,19 @@ export class FoodsService {
 
   /** Puts a food away, or takes it out again: recipes that use it keep it. @throws NotFoundError */
   async archive(id: string, away: boolean): Promise<void> {
-    const { affected } = await this.foods.update({ kitchenId: await this.kitchens.id(), id }, { archivedAt: away ? () => 'now()' : null });
+    const kitchenId = await this.kitchens.id();
+    const { affected } = await this.database.writeAlone(kitchenId, () =>
+      this.database.manager.update(FoodEntity, { kitchenId, id }, { archivedAt: away ? () => 'now()' : null }),
+    );
     if (affected !== 1) throw new NotFoundError('food', id);
   }
 
   /** Removes a food that no recipe, not even one put away, has ever used. @throws NotFoundError, InUseError */
   async remove(id: string): Promise<void> {
-    const { kitchenId } = await this.#row(id);
-    await this.foods.manager.transaction(async (manager) => {
+    const kitchenId = await this.kitchens.id();
+    await this.database.writeAlone(kitchenId, async () => {
+      await this.#row(id);
+      const { manager } = this.database;
       const [{ count }] = await manager.query<[{ count: number }]>(
         'SELECT count(*)::int AS count FROM recipe_foods WHERE kitchen_id = $1 AND food_id = $2',
         [kitchenId, id],
@@ -186,7 +205,7 @@ export class FoodsService {
   }
 
   async #row(id: string): Promise<FoodEntity> {
-    const row = await this.foods.findOneBy({ kitchenId: await this.kitchens.id(), id });
+    const row = await this.database.manager.findOneBy(FoodEntity, { kitchenId: await this.kitchens.id(), id });
     if (!row) throw new NotFoundError('food', id);
     return row;
   }

@@ -3,24 +3,28 @@ import { NestFactory } from '@nestjs/core';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import { DocumentBuilder, SwaggerModule, type OpenAPIObject } from '@nestjs/swagger';
 import compression from 'compression';
-import express from 'express';
+import type { NextFunction, Request, Response as ExpressResponse } from 'express';
 import helmet from 'helmet';
 import { pinoHttp } from 'pino-http';
 import { AppModule } from '../app.module.js';
+import { migrate } from '../database/dataSource.js';
+import { configuredNames, guard } from './guard.js';
+import { jsonBody } from './jsonBody.js';
+import { JsonTextInterceptor } from './jsonText.interceptor.js';
 import { FrameworkLog, makeLog } from './log.js';
+import { plainAddress } from './plainAddress.js';
 import { ProblemFilter } from './problem.filter.js';
+import { problemOf } from './problemOf.js';
+import { sendProblem } from './sendProblem.js';
 import { validationPipe } from './validation.js';
 import { serveWebApp } from './webApp.js';
 
-/** Most that one request may bring: a recipe is a few kilobytes, a kitchen file a few megabytes. */
-const MOST_BODY = '2mb';
-const MOST_IMPORT = '32mb';
-
 const WEB_APP = fileURLToPath(new URL('../../../web/dist', import.meta.url));
 
-/** The server, ready to listen: headers, log, limits, validation, problem details, interface and web application. */
+/** The server, ready to listen: guard, headers, log, limits, validation, problem details, interface and web application. */
 export async function makeApp(): Promise<NestExpressApplication> {
   const log = makeLog();
+  await migrate(process.env.DATABASE_URL);
   const app = await NestFactory.create<NestExpressApplication>(AppModule, {
     logger: new FrameworkLog(log),
     bodyParser: false,
@@ -34,11 +38,18 @@ export async function makeApp(): Promise<NestExpressApplication> {
       strictTransportSecurity: false,
     }),
   );
-  app.use(compression());
-  app.use('/api/imports', express.json({ limit: MOST_IMPORT }));
-  app.use(express.json({ limit: MOST_BODY }));
+  for (const step of [guard(configuredNames(process.env.PORTIONA_HOSTS)), plainAddress, compression(), jsonBody])
+    app.use((request: Request, response: ExpressResponse, next: NextFunction) => {
+      const refused = (error: unknown) => (error === undefined ? next() : sendProblem(response, problemOf(error)));
+      try {
+        step(request, response, refused);
+      } catch (error) {
+        refused(error);
+      }
+    });
   app.setGlobalPrefix('api');
   app.useGlobalPipes(validationPipe());
+  app.useGlobalInterceptors(new JsonTextInterceptor());
   app.useGlobalFilters(new ProblemFilter());
   serveWebApp(app.getHttpAdapter().getInstance(), process.env.PORTIONA_WEB ?? WEB_APP);
   app.enableShutdownHooks();

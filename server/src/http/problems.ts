@@ -1,3 +1,4 @@
+import type { ProblemDetails } from './problemOf.js';
 import type { Fault } from '@portiona/core';
 
 /** Something asked for that is not there: 404. */
@@ -77,5 +78,43 @@ export class TooLargeError extends Error {
   constructor(readonly most: number) {
     super(`this is more than ${Math.round(most / 1024 / 1024)} MB, the most that can be taken at once; nothing was taken in`);
     this.name = 'TooLargeError';
+  }
+}
+
+/** The database went away at the very end of a save: 503, and the truth about what is known. */
+export class UncertainSaveError extends Error {
+  constructor(cause: unknown) {
+    super('the database went away while this was being saved: it is saved whole or not at all, and which is not known. Send it again, or look', { cause });
+    this.name = 'UncertainSaveError';
+  }
+}
+
+/** A request that is not taken as it comes: a status from 400 to 499, with what to do. */
+export class RefusedRequestError extends Error {
+  constructor(
+    readonly status: number,
+    why: string,
+  ) {
+    super(`${why}; nothing was done`);
+    this.name = 'RefusedRequestError';
+  }
+}
+
+/** A problem that was worked out elsewhere, in a thread, and is only handed on. */
+export class ToldError extends Error {
+  constructor(readonly problem: ProblemDetails) {
+    super(problem.detail);
+    this.name = 'ToldError';
+  }
+}
+
+/** More work than one request may ask for: 422, or 413 where it is of its size. */
+export class TooMuchWorkError extends Error {
+  constructor(
+    readonly of: 'time' | 'memory',
+    options: ErrorOptions,
+  ) {
+    super(`this takes more ${of} than one request may have, and was ended; nothing was written. Ask for less at once, or make it smaller`, options);
+    this.name = 'TooMuchWorkError';
   }
 }

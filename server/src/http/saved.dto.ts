@@ -1,5 +1,8 @@
 import { ApiProperty } from '@nestjs/swagger';
-import { IsInt, IsObject, Min } from 'class-validator';
+import { IsInt, IsObject, Max, Min } from 'class-validator';
+
+/** The greatest revision the database counts to. */
+const MOST_REVISIONS = 2 ** 31 - 2;
 
 /** A document with the revision it stands at. */
 export class SavedDto {
@@ -21,5 +24,6 @@ export class SaveDto extends NewDto {
   @ApiProperty({ description: 'The revision this save was made on' })
   @IsInt({ message: 'must be the whole number of the revision the save was made on' })
   @Min(1, { message: 'must be the revision the save was made on' })
+  @Max(MOST_REVISIONS, { message: 'must be the revision the save was made on' })
   revision: number;
 }

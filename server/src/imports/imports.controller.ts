@@ -1,18 +1,22 @@
 import { Body, Controller, Post, Query } from '@nestjs/common';
 import { ApiBody, ApiCreatedResponse, ApiOperation, ApiQuery, ApiTags } from '@nestjs/swagger';
+import { cutText, tidyText } from '@portiona/core';
+import type { OnceKey } from '../database/once.js';
+import type { SentBody } from '../http/largeBody.js';
+import { OnceKeyOf } from '../http/onceKeyOf.js';
 import { ImportedDto } from './import.dto.js';
-import { ImportsService } from './imports.service.js';
+import { Threads } from '../threads/threads.js';
 
 @ApiTags('imports')
 @Controller('imports')
 export class ImportsController {
-  constructor(private readonly imports: ImportsService) {}
+  constructor(private readonly threads: Threads) {}
 
   @Post('starter-pantry')
   @ApiOperation({ operationId: 'importStarterPantry', summary: 'Takes in the generic foods that are not there yet' })
   @ApiCreatedResponse({ type: ImportedDto })
-  starterPantry(): Promise<ImportedDto> {
-    return this.imports.starterPantry();
+  starterPantry(@OnceKeyOf() once?: OnceKey) {
+    return this.threads.json('importStarterPantry', once);
   }
 
   @Post('kitchen-file')
@@ -21,7 +25,7 @@ export class ImportsController {
   @ApiQuery({ name: 'name', required: false, description: "The kitchen's new name" })
   @ApiQuery({ name: 'there', required: false, enum: ['keep'], description: 'What is there already stays as it is' })
   @ApiCreatedResponse({ type: ImportedDto })
-  kitchenFile(@Body() body: unknown, @Query('name') name?: string, @Query('there') there?: string): Promise<ImportedDto> {
-    return this.imports.kitchenFile(body, name, there === 'keep');
+  kitchenFile(@Body() body: SentBody, @Query('name') name?: string, @Query('there') there?: string, @OnceKeyOf() once?: OnceKey) {
+    return this.threads.take('importKitchenFile', body, name === undefined ? undefined : cutText(tidyText(name), 200), there === 'keep', once);
   }
 }

@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto';
-import { Injectable } from '@nestjs/common';
-import { InjectDataSource } from '@nestjs/typeorm';
+import { Injectable, Logger } from '@nestjs/common';
 import { readKitchen, type FoodEntry, type Pack, type PackEntry, type RecipeEntry } from '@portiona/core';
-import { DataSource } from 'typeorm';
+import { Database } from '../database/database.js';
+import { Once, type OnceKey } from '../database/once.js';
 import { isTaken } from '../database/isTaken.js';
 import { FoodsService } from '../foods/foods.service.js';
 import { TakenError, UnreadableError } from '../http/problems.js';
@@ -14,7 +14,7 @@ import { RecipesService } from '../recipes/recipes.service.js';
 import type { ImportedDto } from './import.dto.js';
 import { starterFoods } from './starterFoods.js';
 
-/** Rows one statement writes at most; a statement holds 65,535 parameters. */
+/** Foods written at once after which the database is to put its indexes in order. */
 const ROWS_AT_ONCE = 1000;
 
 /** What a kitchen file holds besides its settings. */
@@ -26,8 +26,11 @@ interface Content {
 
 @Injectable()
 export class ImportsService {
+  readonly #log = new Logger('imports');
+
   constructor(
-    @InjectDataSource() private readonly database: DataSource,
+    private readonly database: Database,
+    private readonly once: Once,
     private readonly kitchens: KitchensService,
     private readonly foods: FoodsService,
     private readonly packs: PacksService,
@@ -41,35 +44,55 @@ export class ImportsService {
    * @param keep foods, packs and recipes that are there already stay as they are; without it the file is refused for them
    * @throws UnreadableError with every fault; TakenError when an id is already there
    */
-  async kitchenFile(found: unknown, name?: string, keep = false): Promise<ImportedDto> {
+  async kitchenFile(found: unknown, name?: string, keep = false, once?: OnceKey): Promise<ImportedDto> {
     const read = readKitchen(found, new Date().toISOString().slice(0, 10));
     if (!read.ok) throw new UnreadableError(read.faults);
-    const entry = JSON.parse(JSON.stringify(read.entry)) as Content;
-    const { foods, packs, recipes } = keep ? await this.#newOf(entry) : entry;
-    const settings = (found as { settings?: object }).settings;
+    const entry = read.entry as unknown as Content;
+    const { settings } = found as { settings?: object };
     const kitchenId = await this.kitchens.id();
+    const taken = await this.once.write(kitchenId, once, async () => {
+      const content = keep ? await this.#newOf(entry) : entry;
+      const changes = { ...(name === undefined ? {} : { name }), ...(settings && !keep ? { settings } : {}) };
+      if (Object.keys(changes).length > 0) await this.database.manager.update(KitchenEntity, { id: kitchenId }, changes);
+      await this.#insert(kitchenId, content);
+      // The file is whole in itself; what is kept in place of its own may lack what it rests on.
+      if (keep) await this.#expectWhole(entry, content);
+      return { foods: content.foods.length, packs: content.packs.length, recipes: content.recipes.length };
+    });
+    // It is taken in, whatever becomes of this: finding is quicker after it.
+    if (taken.foods > ROWS_AT_ONCE) await this.foods.settle().catch((error: unknown) => this.#log.warn(error));
+    return taken;
+  }
+
+  async #insert(kitchenId: string, { foods, packs, recipes }: Content): Promise<void> {
     try {
-      await this.database.transaction(async (manager) => {
-        if (name !== undefined || (settings && !keep))
-          await manager.update(
-            KitchenEntity,
-            { id: kitchenId },
-            { ...(name === undefined ? {} : { name }), ...(settings && !keep ? { settings } : {}) },
-          );
-        await this.foods.insert(manager, foods);
-        const packRows = packs.map((document) => {
+      await this.foods.insert(foods);
+      await this.packs.insertRows(
+        packs.map((document) => {
           const id = document.id ?? randomUUID();
           return { kitchenId, id, foodId: document.food, revision: 1, document: { ...document, id } };
-        });
-        for (const rows of chunks(packRows)) await manager.insert(PackEntity, rows);
-        for (const document of recipes) await this.recipes.insert(manager, document);
-      });
+        }),
+      );
+      for (const document of recipes) await this.recipes.insert(document);
     } catch (error) {
       if (isTaken(error)) throw new TakenError('food or pack of that kind', 'in this file');
       throw error;
     }
-    if (foods.length > ROWS_AT_ONCE) await this.foods.settle();
-    return { foods: foods.length, packs: packs.length, recipes: recipes.length };
+  }
+
+  /** @throws UnreadableError where a dish or a pack rests on something that is kept and lacks what it needs of it */
+  async #expectWhole(entry: Content, { packs, recipes }: Content): Promise<void> {
+    const placeOf = new Map<object, string>([
+      ...entry.packs.map((pack, i): [object, string] => [pack, `packs[${i}]`]),
+      ...entry.recipes.map((recipe, i): [object, string] => [recipe, `recipes[${i}]`]),
+    ]);
+    const paths = recipes.map((recipe) => placeOf.get(recipe) ?? '');
+    const faults = [
+      ...(await this.packs.faultsOf(packs, (i) => placeOf.get(packs[i] ?? {}) ?? '')),
+      ...(await this.recipes.faultsOf(recipes, paths)),
+    ];
+    if (faults.length > 0)
+      throw new UnreadableError(faults.map(({ path, message }) => ({ path, message: `${message} (what is there already stays, and is not as in this file)` })));
   }
 
   /** What of a file is not there yet. A pack without an id is known by its food, shop, size and day. */
@@ -86,19 +109,13 @@ export class ImportsService {
   }
 
   /** Takes the starter pantry in: every generic food whose id is free. Nothing that is there is changed. */
-  async starterPantry(): Promise<ImportedDto> {
+  async starterPantry(once?: OnceKey): Promise<ImportedDto> {
     const foods = starterFoods();
-    return this.database.transaction(async (manager) => {
+    return this.once.write(await this.kitchens.id(), once, async () => {
       const there = new Set((await this.foods.known(foods.map(({ id }) => id))).map(({ id }) => id));
       const added = foods.filter(({ id }) => !there.has(id));
-      await this.foods.insert(manager, added);
+      await this.foods.insert(added);
       return { foods: added.length, packs: 0, recipes: 0 };
     });
   }
-}
-
-function chunks<Row>(rows: readonly Row[]): Row[][] {
-  const parts: Row[][] = [];
-  for (let i = 0; i < rows.length; i += ROWS_AT_ONCE) parts.push(rows.slice(i, i + ROWS_AT_ONCE));
-  return parts;
 }

@@ -19,7 +19,7 @@ export class KitchensController {
   @ApiOperation({ operationId: 'changeSettings', summary: 'Changes the settings given, and leaves the others' })
   @ApiBody({ type: SettingsDto })
   @ApiOkResponse({ type: KitchenDto })
-  change(@Body() body: object): Promise<KitchenDto> {
+  change(@Body() body: object | undefined): Promise<KitchenDto> {
     return this.kitchens.change(body);
   }
 }

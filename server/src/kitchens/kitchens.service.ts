@@ -1,11 +1,8 @@
-import { Injectable } from '@nestjs/common';
-import { InjectDataSource } from '@nestjs/typeorm';
+import { Injectable, type OnModuleInit } from '@nestjs/common';
 import { fullSettings, KitchenSettings, type Settings } from '@portiona/core';
-import { DataSource } from 'typeorm';
-import { FoodEntity } from '../foods/food.entity.js';
-import { UnreadableError } from '../http/problems.js';
+import { Database } from '../database/database.js';
+import { NotFoundError, UnreadableError } from '../http/problems.js';
 import { readBody } from '../http/readBody.js';
-import { RecipeEntity } from '../recipes/recipe.entity.js';
 import type { KitchenDto } from './kitchen.dto.js';
 import { KitchenEntity } from './kitchen.entity.js';
 
@@ -14,12 +11,17 @@ const UNSETTABLE: ReadonlySet<string> = new Set(['maxPriceAge', 'date', 'briefs'
 
 /** The kitchen a request works in. There is one until there are accounts; every row is owned by it all the same. */
 @Injectable()
-export class KitchensService {
+export class KitchensService implements OnModuleInit {
   #id: string | undefined;
 
-  constructor(@InjectDataSource() private readonly database: DataSource) {}
+  constructor(private readonly database: Database) {}
 
-  /** Id of the kitchen, made on first use. */
+  /** There is a kitchen before anyone asks for it. */
+  async onModuleInit(): Promise<void> {
+    await this.database.manager.query(`INSERT INTO kitchens (name, settings) SELECT 'Kitchen', '{}' WHERE NOT EXISTS (SELECT 1 FROM kitchens)`);
+  }
+
+  /** Id of the kitchen. */
   async id(): Promise<string> {
     this.#id ??= (await this.#entity()).id;
     return this.#id;
@@ -40,39 +42,38 @@ export class KitchensService {
    *
    * @throws UnreadableError
    */
-  async change(found: object): Promise<KitchenDto> {
+  async change(found: object | undefined): Promise<KitchenDto> {
+    if (typeof found !== 'object') throw new UnreadableError([{ path: '', message: 'must be an object of settings' }]);
     const given = Object.entries(found);
     const unset = given.filter(([, value]) => value === null).map(([name]) => name);
     const strange = unset.filter((name) => !UNSETTABLE.has(name));
     if (strange.length > 0) throw new UnreadableError(strange.map((path) => ({ path, message: 'cannot be null; write what it is to be' })));
     const changes = readBody(KitchenSettings, Object.fromEntries(given.filter(([, value]) => value !== null)), '');
     const id = await this.id();
-    await this.database.transaction(async (manager) => {
-      const { settings } = await manager.findOneOrFail(KitchenEntity, { where: { id }, lock: { mode: 'for_no_key_update' } });
+    return this.database.writeAlone(id, async () => {
+      const { settings } = await this.#entity();
       const kept = Object.fromEntries(Object.entries({ ...settings, ...changes }).filter(([name]) => !unset.includes(name)));
-      await manager.update(KitchenEntity, { id }, { settings: kept });
+      await this.database.manager.update(KitchenEntity, { id }, { settings: kept });
+      return this.describe();
     });
-    return this.describe();
   }
 
-  async describe(): Promise<KitchenDto> {
-    const { id, name, settings } = await this.#entity();
-    const foods = await this.database.getRepository(FoodEntity).countBy({ kitchenId: id });
-    const recipes = await this.database.getRepository(RecipeEntity).countBy({ kitchenId: id });
-    const { briefs, ...full } = fullSettings(settings, today());
-    return { name, ...full, ...(briefs ? { briefs: [...briefs] } : {}), empty: foods === 0 && recipes === 0 };
+  describe(): Promise<KitchenDto> {
+    return this.database.read(async () => {
+      const { id, name, settings } = await this.#entity();
+      const [{ empty }] = await this.database.manager.query<[{ empty: boolean }]>(
+        `SELECT NOT EXISTS (SELECT 1 FROM foods WHERE kitchen_id = $1) AND NOT EXISTS (SELECT 1 FROM recipes WHERE kitchen_id = $1) AS empty`,
+        [id],
+      );
+      const { briefs, ...full } = fullSettings(settings, today());
+      return { name, ...full, ...(briefs ? { briefs: [...briefs] } : {}), empty };
+    });
   }
 
   async #entity(): Promise<KitchenEntity> {
-    return this.database.transaction(async (manager) => {
-      const repository = manager.getRepository(KitchenEntity);
-      const [first] = await repository.find({ order: { createdAt: 'ASC' }, take: 1 });
-      if (first) return first;
-      // Two first requests at once must not make two kitchens.
-      await manager.query('LOCK TABLE kitchens IN SHARE ROW EXCLUSIVE MODE');
-      const [made] = await repository.find({ order: { createdAt: 'ASC' }, take: 1 });
-      return made ?? repository.save(repository.create({ name: 'Kitchen', settings: {} }));
-    });
+    const [first] = await this.database.manager.find(KitchenEntity, { order: { createdAt: 'ASC' }, take: 1 });
+    if (!first) throw new NotFoundError('kitchen', '');
+    return first;
   }
 }
 

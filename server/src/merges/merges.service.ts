@@ -1,5 +1,4 @@
 import { Injectable } from '@nestjs/common';
-import { InjectDataSource } from '@nestjs/typeorm';
 import {
   mergedFood,
   mergeEffects,
@@ -11,7 +10,7 @@ import {
   type Pack,
   type RecipeEntry,
 } from '@portiona/core';
-import { DataSource, In } from 'typeorm';
+import { Database } from '../database/database.js';
 import { FoodEntity } from '../foods/food.entity.js';
 import { FoodsService } from '../foods/foods.service.js';
 import { StaleSaveError, UnreadableError } from '../http/problems.js';
@@ -25,7 +24,7 @@ import type { MergeDto, MergePreviewDto } from './merge.dto.js';
 @Injectable()
 export class MergesService {
   constructor(
-    @InjectDataSource() private readonly database: DataSource,
+    private readonly database: Database,
     private readonly kitchens: KitchensService,
     private readonly foods: FoodsService,
     private readonly recipes: RecipesService,
@@ -33,7 +32,7 @@ export class MergesService {
 
   /** @throws NotFoundError, UnreadableError */
   async preview(wanted: MergeDto): Promise<MergePreviewDto> {
-    const { kitchen, effects, gone, kept } = await this.#effects(wanted);
+    const { kitchen, effects, gone, kept } = await this.database.read(() => this.#effects(wanted));
     return { food: mergedFood(kept, gone), packs: kitchen.packsOf(gone.id).length, recipes: effects.map(toSwap) };
   }
 
@@ -45,13 +44,14 @@ export class MergesService {
    */
   async merge(wanted: MergeDto): Promise<MergePreviewDto> {
     const kitchenId = await this.kitchens.id();
-    const { kitchen, effects, gone, kept, revision } = await this.#effects(wanted);
-    const food = mergedFood(kept, gone) as FoodEntry;
-    const packs = kitchen.packsOf(gone.id);
-    const heads = await this.database.getRepository(RecipeEntity).findBy({ kitchenId, id: In(effects.map(({ recipe }) => recipe.id)) });
-    const revisions = new Map(heads.map(({ id, revision: at }) => [id, at]));
-    await this.database.transaction(async (manager) => {
-      if (!(await this.foods.write(manager, revision, food))) throw new StaleSaveError('food', kept.id, await this.foods.get(kept.id));
+    return this.database.writeAlone(kitchenId, async () => {
+      const { manager } = this.database;
+      const { kitchen, effects, gone, kept, revision } = await this.#effects(wanted);
+      const food = mergedFood(kept, gone) as FoodEntry;
+      const packs = kitchen.packsOf(gone.id);
+      const revisions = new Map((await manager.findBy(RecipeEntity, { kitchenId })).map((head) => [head.id, head.revision]));
+      // A table that is being taken in may have written the food meanwhile.
+      if (!(await this.foods.write(revision, food))) throw new StaleSaveError('food', kept.id, await this.foods.get(kept.id));
       for (const pack of packs) {
         const document: Pack = movedPack(pack, gone, food);
         await manager.query(
@@ -59,11 +59,11 @@ export class MergesService {
           [kitchenId, pack.id, kept.id, JSON.stringify(document)],
         );
       }
-      for (const { recipe, merged } of effects) await this.recipes.rewrite(manager, revisions.get(recipe.id) ?? 0, merged as RecipeEntry);
+      for (const { recipe, merged } of effects) await this.recipes.rewrite(revisions.get(recipe.id) ?? 0, merged as RecipeEntry);
       await manager.query('UPDATE receipt_names SET food_id = $3 WHERE kitchen_id = $1 AND food_id = $2', [kitchenId, gone.id, kept.id]);
       await manager.update(FoodEntity, { kitchenId, id: gone.id }, { archivedAt: () => 'now()' });
+      return { food, packs: packs.length, recipes: effects.map(toSwap) };
     });
-    return { food, packs: packs.length, recipes: effects.map(toSwap) };
   }
 
   async #effects({ kept: keptId, gone: goneId }: MergeDto): Promise<{
@@ -74,7 +74,10 @@ export class MergesService {
     readonly revision: number;
   }> {
     if (keptId === goneId) throw new UnreadableError([{ path: 'gone', message: 'is the food that stays; choose another' }]);
-    const [kept, gone] = await Promise.all([this.foods.get(keptId), this.foods.get(goneId)]);
+    const [kept, gone] = [await this.foods.get(keptId), await this.foods.get(goneId)];
+    const away = await this.foods.away([keptId, goneId]);
+    for (const [path, { id }] of [['kept', kept], ['gone', gone]] as const)
+      if (away.has(id)) throw new UnreadableError([{ path, message: `"${id}" is put away already, or was merged into another; take it out again first` }]);
     const recipes = await this.recipes.known();
     const kitchen = await this.recipes.kitchenWith(recipes, [keptId, goneId]);
     return {

@@ -1,8 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
-import { InjectRepository } from '@nestjs/typeorm';
-import { exactPrice, packFaults, PackEntry, readEntry, type Pack } from '@portiona/core';
-import { In, Repository, type EntityManager } from 'typeorm';
+import { exactPrice, MOST_FAULTS, packFaults, PackEntry, readEntry, type Fault, type Pack } from '@portiona/core';
+import { In } from 'typeorm';
+import { Database } from '../database/database.js';
+import { Once, type OnceKey } from '../database/once.js';
 import { isTaken } from '../database/isTaken.js';
 import { FoodsService } from '../foods/foods.service.js';
 import { NotFoundError, StaleSaveError, TakenError, UnreadableError } from '../http/problems.js';
@@ -12,109 +13,133 @@ import { KitchensService } from '../kitchens/kitchens.service.js';
 import { PackEntity } from './pack.entity.js';
 import { toPack, toSavedPack } from './pack.mapper.js';
 
+/** Rows one statement writes at most; a statement holds 65,535 parameters. */
+const ROWS_AT_ONCE = 1000;
+
 @Injectable()
 export class PacksService {
   constructor(
-    @InjectRepository(PackEntity) private readonly packs: Repository<PackEntity>,
+    private readonly database: Database,
+    private readonly once: Once,
     private readonly foods: FoodsService,
     private readonly kitchens: KitchensService,
   ) {}
 
   async list(): Promise<SavedDto[]> {
-    const rows = await this.packs.find({ where: { kitchenId: await this.kitchens.id() }, order: { foodId: 'ASC', id: 'ASC' } });
+    const where = { kitchenId: await this.kitchens.id() };
+    const rows = await this.database.manager.find(PackEntity, { where, order: { foodId: 'ASC', id: 'ASC' } });
     return rows.map(toSavedPack);
   }
 
   /** Packs as core knows them: all, or those of some foods. */
   async known(foods?: readonly string[]): Promise<Pack[]> {
     const kitchenId = await this.kitchens.id();
-    return (await this.packs.find({ where: { kitchenId, ...(foods ? { foodId: In(foods) } : {}) }, order: { id: 'ASC' } })).map(toPack);
+    const where = { kitchenId, ...(foods ? { foodId: In(foods) } : {}) };
+    return (await this.database.manager.find(PackEntity, { where, order: { id: 'ASC' } })).map(toPack);
   }
 
   /** @throws NotFoundError */
   async get(id: string): Promise<SavedDto> {
-    const row = await this.packs.findOneBy({ kitchenId: await this.kitchens.id(), id });
+    const row = await this.database.manager.findOneBy(PackEntity, { kitchenId: await this.kitchens.id(), id });
     if (!row) throw new NotFoundError('pack', id);
     return toSavedPack(row);
   }
 
   /** Adds a pack; its id is made when it has none. @throws UnreadableError, TakenError */
-  async create(found: object): Promise<SavedDto> {
-    const document = await this.#read(found);
+  async create(found: object, once?: OnceKey): Promise<SavedDto> {
+    const document = readBody(PackEntry, found, 'document');
     const id = document.id ?? randomUUID();
     const kitchenId = await this.kitchens.id();
-    try {
-      await this.packs.insert({ kitchenId, id, foodId: document.food, revision: 1, document: { ...document, id } });
-    } catch (error) {
-      if (isTaken(error)) throw new TakenError('pack', id);
-      throw error;
-    }
-    return this.get(id);
+    return this.once.write(kitchenId, once, async () => {
+      await this.#check(document);
+      try {
+        await this.database.manager.insert(PackEntity, { kitchenId, id, foodId: document.food, revision: 1, document: { ...document, id } });
+      } catch (error) {
+        if (isTaken(error)) throw new TakenError('pack', id);
+        throw error;
+      }
+      return this.get(id);
+    });
   }
 
   /**
-   * Adds prices seen, in the caller's transaction: all of them, but one that was seen just so before is not added again.
+   * Adds prices seen, alone in the kitchen: all of them, but one that was seen just so before is not added again.
    *
    * @param path put before each fault's
    * @returns how many were added, and every pack as it was read
    * @throws UnreadableError with every fault
    */
-  async addSeen(
-    manager: EntityManager,
-    found: readonly object[],
-    path: string,
-  ): Promise<{ readonly added: number; readonly packs: readonly PackEntry[] }> {
+  async addSeen(found: readonly object[], path: string): Promise<{ readonly added: number; readonly packs: readonly PackEntry[] }> {
     const kitchenId = await this.kitchens.id();
-    const packs = await this.#readAll(found, path);
+    const packs = this.#readAll(found, path);
     // Two that add the same price at once: the second waits, and finds it there.
-    await manager.query('SELECT 1 FROM kitchens WHERE id = $1 FOR NO KEY UPDATE', [kitchenId]);
-    const there = await manager.find(PackEntity, { where: { kitchenId, foodId: In(packs.map(({ food }) => food)) } });
-    const seen = new Set(there.map(({ document }) => sameAs(document)));
-    const rows = packs.flatMap((document) => {
-      if (seen.has(sameAs(document))) return [];
-      seen.add(sameAs(document));
-      const id = randomUUID();
-      return [{ kitchenId, id, foodId: document.food, revision: 1, document: { ...document, id } }];
+    return this.database.writeAlone(kitchenId, async () => {
+      await this.#checkAll(packs, path);
+      const { manager } = this.database;
+      const there = await manager.find(PackEntity, { where: { kitchenId, foodId: In(packs.map(({ food }) => food)) } });
+      const seen = new Set(there.map(({ document }) => sameAs(document)));
+      const rows = packs.flatMap((document) => {
+        if (seen.has(sameAs(document))) return [];
+        seen.add(sameAs(document));
+        const id = randomUUID();
+        return [{ kitchenId, id, foodId: document.food, revision: 1, document: { ...document, id } }];
+      });
+      await this.insertRows(rows);
+      return { added: rows.length, packs };
     });
-    if (rows.length > 0) await manager.insert(PackEntity, rows);
-    return { added: rows.length, packs };
+  }
+
+  /** Writes rows of packs, in the transaction under way. */
+  async insertRows(rows: readonly Omit<PackEntity, 'savedAt'>[]): Promise<void> {
+    for (let i = 0; i < rows.length; i += ROWS_AT_ONCE) await this.database.manager.insert(PackEntity, rows.slice(i, i + ROWS_AT_ONCE));
   }
 
   /** @throws UnreadableError, NotFoundError, StaleSaveError */
   async save(id: string, revision: number, found: object): Promise<SavedDto> {
-    const document = await this.#read(found);
+    const document = readBody(PackEntry, found, 'document');
     const kitchenId = await this.kitchens.id();
-    const { affected } = await this.packs.update(
-      { kitchenId, id, revision },
-      { revision: revision + 1, foodId: document.food, document: { ...document, id }, savedAt: () => 'now()' },
-    );
-    if (affected === 1) return this.get(id);
-    throw new StaleSaveError('pack', id, await this.get(id));
+    return this.database.writeAlone(kitchenId, async () => {
+      await this.#check(document);
+      const { affected } = await this.database.manager.update(
+        PackEntity,
+        { kitchenId, id, revision },
+        { revision: revision + 1, foodId: document.food, document: { ...document, id }, savedAt: () => 'now()' },
+      );
+      const current = await this.get(id);
+      if (affected !== 1) throw new StaleSaveError('pack', id, current);
+      return current;
+    });
   }
 
   /** @throws NotFoundError */
   async remove(id: string): Promise<void> {
-    const { affected } = await this.packs.delete({ kitchenId: await this.kitchens.id(), id });
+    const kitchenId = await this.kitchens.id();
+    const { affected } = await this.database.writeAlone(kitchenId, () => this.database.manager.delete(PackEntity, { kitchenId, id }));
     if (affected !== 1) throw new NotFoundError('pack', id);
   }
 
-  async #readAll(found: readonly object[], path: string): Promise<PackEntry[]> {
+  #readAll(found: readonly object[], path: string): PackEntry[] {
     const read = found.map((document, i) => readEntry(PackEntry, document, `${path}[${i}].document`));
     const faults = read.flatMap((one) => (one.ok ? [] : one.faults));
-    if (faults.length > 0) throw new UnreadableError(faults);
-    const packs = read.flatMap((one) => (one.ok ? [JSON.parse(JSON.stringify(one.entry)) as PackEntry] : []));
-    const foods = new Map((await this.foods.known(packs.map(({ food }) => food))).map((food) => [food.id, food]));
-    const unsound = packs.flatMap((pack, i) => packFaults(pack, foods, `${path}[${i}].document`));
-    if (unsound.length > 0) throw new UnreadableError(unsound);
-    return packs;
+    if (faults.length > 0) throw new UnreadableError(faults.slice(0, MOST_FAULTS));
+    return read.flatMap((one) => (one.ok ? [one.entry] : []));
   }
 
-  async #read(found: object): Promise<PackEntry> {
-    const document = readBody(PackEntry, found, 'document');
-    const foods = new Map((await this.foods.known([document.food])).map((food) => [food.id, food]));
-    const faults = packFaults(document, foods, 'document');
+  /** What is wrong between packs and what is kept: foods that nobody holds, units they cannot be counted in. */
+  async faultsOf(packs: readonly PackEntry[], pathOf: (index: number) => string): Promise<Fault[]> {
+    const ids = [...new Set(packs.map(({ food }) => food))];
+    const foods = new Map((await this.foods.known(ids)).map((food) => [food.id, food]));
+    return packs.flatMap((pack, i) => packFaults(pack, foods, pathOf(i))).slice(0, MOST_FAULTS);
+  }
+
+  async #checkAll(packs: readonly PackEntry[], path: string): Promise<void> {
+    const faults = await this.faultsOf(packs, (i) => `${path}[${i}].document`);
     if (faults.length > 0) throw new UnreadableError(faults);
-    return document;
+  }
+
+  async #check(document: PackEntry): Promise<void> {
+    const faults = await this.faultsOf([document], () => 'document');
+    if (faults.length > 0) throw new UnreadableError(faults);
   }
 }
 

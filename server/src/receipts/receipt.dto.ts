@@ -1,6 +1,9 @@
 import { ApiProperty, ApiPropertyOptional } from '@nestjs/swagger';
-import { Type } from 'class-transformer';
-import { ArrayMaxSize, ArrayMinSize, IsObject, IsOptional, IsString, MaxLength, ValidateNested } from 'class-validator';
+import { Many, Optional, Text } from '@portiona/core';
+import { ArrayMinSize, IsObject } from 'class-validator';
+
+/** Prices that one receipt or list brings at most. */
+const MOST_PRICES = 5000;
 
 /** A receipt or price list as rows of cells. */
 export class ReceiptRowsDto {
@@ -16,20 +19,17 @@ export class ReceiptNameDto {
 
 /** A price seen, and what the shop calls it. */
 export class SeenPriceDto {
-  @ApiProperty({ type: Object, description: 'A pack, as in the kitchen file' }) @IsObject() document: object;
+  @ApiProperty({ type: Object, description: 'A pack, as in the kitchen file' }) @IsObject({ message: 'must be an object as in the kitchen file' }) document: object;
   @ApiPropertyOptional({ description: 'As the shop prints it: remembered for the next receipt' })
-  @IsOptional()
-  @IsString()
-  @MaxLength(400)
+  @Optional()
+  @Text(400)
   item?: string;
 }
 
 export class SeenPricesDto {
   @ApiProperty({ type: [SeenPriceDto] })
-  @ArrayMinSize(1)
-  @ArrayMaxSize(5000)
-  @ValidateNested({ each: true })
-  @Type(() => SeenPriceDto)
+  @Many(() => SeenPriceDto, MOST_PRICES, 'prices')
+  @ArrayMinSize(1, { message: 'must hold at least one price' })
   prices: SeenPriceDto[];
 }
 

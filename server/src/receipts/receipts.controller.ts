@@ -1,14 +1,21 @@
 import { Body, Controller, Get, HttpCode, Post, Query, Req } from '@nestjs/common';
-import { ApiBody, ApiConsumes, ApiCreatedResponse, ApiOkResponse, ApiOperation, ApiQuery, ApiTags } from '@nestjs/swagger';
+import { ApiBody, ApiConsumes, ApiCreatedResponse, ApiHeader, ApiOkResponse, ApiOperation, ApiQuery, ApiTags } from '@nestjs/swagger';
 import type { Request } from 'express';
+import type { OnceKey } from '../database/once.js';
+import type { SentBody } from '../http/largeBody.js';
+import { ONCE_HEADER, OnceKeyOf } from '../http/onceKeyOf.js';
 import { RefusedFileError } from '../http/problems.js';
+import { Threads } from '../threads/threads.js';
 import { AddedPricesDto, ReceiptNameDto, ReceiptRowsDto, SeenPricesDto } from './receipt.dto.js';
 import { ReceiptsService } from './receipts.service.js';
 
 @ApiTags('receipts')
 @Controller('receipts')
 export class ReceiptsController {
-  constructor(private readonly receipts: ReceiptsService) {}
+  constructor(
+    private readonly receipts: ReceiptsService,
+    private readonly threads: Threads,
+  ) {}
 
   @Post('read')
   @HttpCode(200)
@@ -35,8 +42,10 @@ export class ReceiptsController {
 
   @Post('prices')
   @ApiOperation({ operationId: 'addPrices', summary: 'Adds prices seen, all or none; what is there just so is not added again' })
+  @ApiBody({ type: SeenPricesDto })
+  @ApiHeader(ONCE_HEADER)
   @ApiCreatedResponse({ type: AddedPricesDto })
-  add(@Body() { prices }: SeenPricesDto): Promise<AddedPricesDto> {
-    return this.receipts.add(prices);
+  add(@Body() body: SentBody, @OnceKeyOf() once?: OnceKey) {
+    return this.threads.take('addPrices', body, once);
   }
 }

@@ -2,9 +2,9 @@ import { randomUUID } from 'node:crypto';
 import { rm } from 'node:fs/promises';
 import type { Readable } from 'node:stream';
 import { Injectable } from '@nestjs/common';
-import { InjectDataSource, InjectRepository } from '@nestjs/typeorm';
 import { delimiterOf, itemKey, quoteOf } from '@portiona/core';
-import { DataSource, Repository } from 'typeorm';
+import { Database } from '../database/database.js';
+import { Once, type OnceKey } from '../database/once.js';
 import { RefusedFileError } from '../http/problems.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
 import { PacksService } from '../packs/packs.service.js';
@@ -19,8 +19,8 @@ const MOST_ROWS = 5000;
 @Injectable()
 export class ReceiptsService {
   constructor(
-    @InjectDataSource() private readonly database: DataSource,
-    @InjectRepository(ReceiptNameEntity) private readonly names: Repository<ReceiptNameEntity>,
+    private readonly database: Database,
+    private readonly once: Once,
     private readonly packs: PacksService,
     private readonly kitchens: KitchensService,
   ) {}
@@ -46,7 +46,7 @@ export class ReceiptsService {
 
   /** Every name that was chosen a food for. */
   async remembered(): Promise<ReceiptNameDto[]> {
-    const rows = await this.names.find({ where: { kitchenId: await this.kitchens.id() }, order: { words: 'ASC' } });
+    const rows = await this.database.manager.find(ReceiptNameEntity, { where: { kitchenId: await this.kitchens.id() }, order: { words: 'ASC' } });
     return rows.map(({ words, foodId }) => ({ words, food: foodId }));
   }
 
@@ -56,15 +56,15 @@ export class ReceiptsService {
    *
    * @throws UnreadableError with every fault
    */
-  async add(prices: readonly SeenPriceDto[]): Promise<AddedPricesDto> {
+  async add(prices: readonly SeenPriceDto[], once?: OnceKey): Promise<AddedPricesDto> {
     const kitchenId = await this.kitchens.id();
     const documents = prices.map(({ document }) => document);
-    return this.database.transaction(async (manager) => {
-      const { added, packs } = await this.packs.addSeen(manager, documents, 'prices');
+    return this.once.write(kitchenId, once, async () => {
+      const { added, packs } = await this.packs.addSeen(documents, 'prices');
       const names = new Map(prices.map(({ item }, i) => [itemKey(item ?? ''), packs[i]?.food ?? '']));
       names.delete('');
       const rows = [...names].map(([words, foodId]) => ({ kitchenId, words, foodId }));
-      if (rows.length > 0) await manager.upsert(ReceiptNameEntity, rows, ['kitchenId', 'words']);
+      if (rows.length > 0) await this.database.manager.upsert(ReceiptNameEntity, rows, ['kitchenId', 'words']);
       return { added, there: prices.length - added };
     });
   }

@@ -1,5 +1,6 @@
 import { Injectable } from '@nestjs/common';
-import { recipeFigures, takeableParts, type Kitchen, type Recipe } from '@portiona/core';
+import { computed, computedFigures, takeableParts, type Kitchen, type Recipe } from '@portiona/core';
+import { Database } from '../database/database.js';
 import { NotFoundError } from '../http/problems.js';
 import { BasisService } from './basis.service.js';
 import type { DishDto, TakeablePartDto } from './bases.dto.js';
@@ -11,6 +12,7 @@ import { basesOf } from './usedBy.js';
 @Injectable()
 export class BasesService {
   constructor(
+    private readonly database: Database,
     private readonly recipes: RecipesService,
     private readonly basis: BasisService,
   ) {}
@@ -21,13 +23,18 @@ export class BasesService {
    * @param of the recipe that is to take them
    */
   async takeable(of: string): Promise<TakeablePartDto[]> {
-    const recipes = await this.recipes.known();
-    const kitchen = await this.recipes.kitchenWith(recipes);
-    const away = await this.recipes.away();
+    const { recipes, kitchen, away } = await this.database.read(async () => {
+      const there = await this.recipes.atHand();
+      return { recipes: there.recipes, kitchen: await this.recipes.kitchenWith(there.recipes), away: await this.recipes.away() };
+    });
     const above = builtOn(of, recipes);
     return recipes
       .filter(({ id }) => id !== of && !away.has(id) && !above.has(id))
-      .flatMap((recipe) => takeableParts(recipe, kitchen).map(toTakeablePart));
+      .flatMap((recipe) => {
+        // What cannot be computed weighs nothing that could be taken; the list of recipes says why.
+        const parts = computed(() => takeableParts(recipe, kitchen));
+        return parts.ok ? parts.made.map(toTakeablePart) : [];
+      });
   }
 
   /**
@@ -36,14 +43,19 @@ export class BasesService {
    *
    * @throws NotFoundError
    */
-  async dishes(id: string): Promise<DishDto[]> {
+  dishes(id: string): Promise<DishDto[]> {
+    return this.database.read(() => this.#dishes(id));
+  }
+
+  async #dishes(id: string): Promise<DishDto[]> {
     const recipes = await this.recipes.known();
     const base = recipes.find((recipe) => recipe.id === id);
     if (!base) throw new NotFoundError('recipe', id);
     const away = await this.recipes.away();
     const kitchen = await this.recipes.kitchenWith(recipes);
     const using = recipes.filter((recipe) => !away.has(recipe.id) && basesOf(recipe).includes(id));
-    const dishes = await Promise.all(using.map(async (dish) => toDish(dish, takenOf(dish, id, kitchen), await this.basis.get(dish.id))));
+    const dishes: DishDto[] = [];
+    for (const dish of using) dishes.push(toDish(dish, takenOf(dish, id, kitchen), await this.basis.get(dish.id)));
     return dishes.sort((a, b) => (a.title < b.title ? -1 : 1));
   }
 }
@@ -51,7 +63,8 @@ export class BasesService {
 /** Grams that a dish takes of each part of a base, for its batch; a part that only a variant takes counts none. */
 function takenOf(dish: Recipe, base: string, kitchen: Kitchen): Map<string, number> {
   const taken = new Map<string, number>();
-  for (const { line, weights } of recipeFigures(dish, kitchen).lines)
+  const figures = computedFigures(dish, kitchen);
+  for (const { line, weights } of figures.ok ? figures.made.lines : [])
     if (line.recipe === base && line.part !== undefined) taken.set(line.part, (taken.get(line.part) ?? 0) + (weights?.grams ?? 0));
   return taken;
 }

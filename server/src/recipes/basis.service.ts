@@ -1,7 +1,6 @@
 import { Injectable } from '@nestjs/common';
-import { InjectDataSource } from '@nestjs/typeorm';
-import { figureKey, Kitchen, recipeFigures, sameDocument, type Food, type FoodEntry, type Recipe } from '@portiona/core';
-import { DataSource } from 'typeorm';
+import { computedFigures, figureKey, Kitchen, sameDocument, type Food, type FoodEntry, type Recipe } from '@portiona/core';
+import { Database } from '../database/database.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
 import type { BasisDto, BasisFiguresDto } from './basis.dto.js';
 import { RecipesService } from './recipes.service.js';
@@ -17,13 +16,17 @@ interface MovedRow<Document> {
 @Injectable()
 export class BasisService {
   constructor(
-    @InjectDataSource() private readonly database: DataSource,
+    private readonly database: Database,
     private readonly kitchens: KitchensService,
     private readonly recipes: RecipesService,
   ) {}
 
   /** @throws NotFoundError */
-  async get(id: string): Promise<BasisDto> {
+  get(id: string): Promise<BasisDto> {
+    return this.database.read(() => this.#get(id));
+  }
+
+  async #get(id: string): Promise<BasisDto> {
     const { document, bases } = await this.recipes.open(id);
     const recipe = document as Recipe;
     const all = [recipe, ...(bases as Recipe[])];
@@ -55,9 +58,11 @@ export class BasisService {
 
   /** Takes foods and bases as they stand for what the recipe rests on. @throws NotFoundError */
   async accept(id: string): Promise<void> {
-    const { bases } = await this.recipes.open(id);
-    const of = [await this.kitchens.id(), [id, ...(bases as Recipe[]).map((base) => base.id)]];
-    await this.database.transaction(async (manager) => {
+    const kitchenId = await this.kitchens.id();
+    await this.database.writeAlone(kitchenId, async () => {
+      const { bases } = await this.recipes.open(id);
+      const of = [kitchenId, [id, ...(bases as Recipe[]).map((base) => base.id)]];
+      const { manager } = this.database;
       await manager.query(
         `UPDATE recipe_foods used SET food_revision = food.revision
          FROM foods food WHERE food.kitchen_id = used.kitchen_id AND food.id = used.food_id
@@ -75,7 +80,7 @@ export class BasisService {
 
   /** Foods edited since, with what they were: the oldest composition that any of the recipes rests on. */
   async #movedFoods(recipes: readonly string[]): Promise<MovedRow<FoodEntry>[]> {
-    return this.database.query<MovedRow<FoodEntry>[]>(
+    return this.database.manager.query<MovedRow<FoodEntry>[]>(
       `SELECT DISTINCT ON (food.id) food.id, food.saved_at, food.document AS now, was.document AS before
        FROM recipe_foods used
        JOIN foods food ON food.kitchen_id = used.kitchen_id AND food.id = used.food_id AND food.revision > used.food_revision
@@ -88,7 +93,7 @@ export class BasisService {
 
   /** Bases edited since, with what they were: the oldest revision that any of the recipes rests on. */
   async #movedBases(recipes: readonly string[]): Promise<MovedRow<Recipe>[]> {
-    return this.database.query<MovedRow<Recipe>[]>(
+    return this.database.manager.query<MovedRow<Recipe>[]>(
       `SELECT DISTINCT ON (base.id) base.id, base.saved_at, stands.document AS now, was.document AS before
        FROM recipe_bases used
        JOIN recipes base ON base.kitchen_id = used.kitchen_id AND base.id = used.base_id AND base.revision > used.base_revision
@@ -113,8 +118,11 @@ function withLaterParts(before: Recipe, now: Recipe): Recipe {
   return { ...before, parts: [...before.parts, ...now.parts.filter(({ id }) => !had.has(id))] };
 }
 
+/** Figures of a serving; all unknown where it cannot be computed. */
 function figuresOf(recipe: Recipe, kitchen: Kitchen): BasisFiguresDto {
-  const { nutrients, usedCost } = recipeFigures(recipe, kitchen).perServing;
+  const computed = computedFigures(recipe, kitchen);
+  if (!computed.ok) return { energyKcal: null, protein: null, carbohydrate: null, fat: null, fibre: null, sodium: null, usedCost: null };
+  const { nutrients, usedCost } = computed.made.perServing;
   return {
     energyKcal: nutrients.energyKcal.amount ?? null,
     protein: nutrients.protein.amount ?? null,

@@ -1,18 +1,18 @@
 import { Body, Controller, HttpCode, Post } from '@nestjs/common';
 import { ApiOkResponse, ApiOperation, ApiTags } from '@nestjs/swagger';
 import { BriefDto, BriefVerdictDto } from './recipe.dto.js';
-import { RecipesService } from './recipes.service.js';
+import { Threads } from '../threads/threads.js';
 
 @ApiTags('briefs')
 @Controller('briefs')
 export class BriefsController {
-  constructor(private readonly recipes: RecipesService) {}
+  constructor(private readonly threads: Threads) {}
 
   @Post('judged')
   @HttpCode(200)
   @ApiOperation({ operationId: 'judgeRecipes', summary: 'How every recipe stands to a brief' })
   @ApiOkResponse({ type: [BriefVerdictDto] })
-  judged(@Body() { brief }: BriefDto): Promise<BriefVerdictDto[]> {
-    return this.recipes.judged(brief);
+  judged(@Body() { brief }: BriefDto) {
+    return this.threads.json('judgeRecipes', brief);
   }
 }

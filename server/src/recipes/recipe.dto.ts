@@ -35,7 +35,8 @@ export class ListedRecipeDto {
   @ApiPropertyOptional() number?: number;
   @ApiProperty() servings: number;
   @ApiProperty() servingName: string;
-  @ApiProperty({ description: 'Grams of one serving' }) weight: number;
+  @ApiProperty({ type: String, nullable: true, description: 'Why it has no figures; null where it has' }) uncomputed: string | null;
+  @ApiProperty({ type: Number, nullable: true, description: 'Grams of one serving' }) weight: number | null;
   @ApiProperty({ type: BandedFigureDto }) energyKcal: BandedFigureDto;
   @ApiProperty({ type: BandedFigureDto }) protein: BandedFigureDto;
   @ApiProperty({ type: ListedFigureDto }) carbohydrate: ListedFigureDto;
@@ -93,4 +94,5 @@ export class BriefVerdictDto {
   @ApiProperty({ enum: ['meets', 'perhaps', 'misses'], description: 'Perhaps: a band reaches over a limit, or something is lacking' })
   verdict: 'meets' | 'perhaps' | 'misses';
   @ApiProperty({ description: 'How many things asked for are missed, wishes too' }) missed: number;
+  @ApiProperty({ type: String, nullable: true, description: 'Why it cannot be judged; null where it can' }) uncomputed: string | null;
 }

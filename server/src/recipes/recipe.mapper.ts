@@ -2,10 +2,10 @@ import {
   boxBand,
   briefJudgements,
   briefVerdict,
+  computedFigures,
   energyShares,
   figureKey,
   findingsOf,
-  recipeFigures,
   type Brief,
   type Figure,
   type Kitchen,
@@ -27,13 +27,9 @@ export function toSavedRecipe({ recipeId, revision, savedAt, document }: RecipeR
   return { id: recipeId, revision, savedAt: savedAt.toISOString(), document };
 }
 
-/** A recipe at a glance, its figures asked of core. */
+/** A recipe at a glance, its figures asked of core; one that cannot be computed says why. */
 export function toListedRecipe(head: RecipeEntity, recipe: Recipe, kitchen: Kitchen): ListedRecipeDto {
-  const figures = recipeFigures(recipe, kitchen);
-  const { nutrients, usedCost, weight } = figures.perServing;
-  const { cost, unpriced } = figures.batch.till;
-  const findings = findingsOf(figures, kitchen);
-  return {
+  const listed = {
     id: head.id,
     title: head.title,
     revision: head.revision,
@@ -42,6 +38,37 @@ export function toListedRecipe(head: RecipeEntity, recipe: Recipe, kitchen: Kitc
     ...(recipe.number === undefined ? {} : { number: recipe.number }),
     servings: recipe.servings,
     servingName: recipe.servingName ?? 'serving',
+  };
+  const computed = computedFigures(recipe, kitchen);
+  return computed.ok
+    ? { ...listed, uncomputed: null, ...toListedFigures(recipe, computed.made, kitchen) }
+    : { ...listed, uncomputed: computed.because, ...NOTHING_KNOWN };
+}
+
+type ListedFigures = Omit<ListedRecipeDto, 'id' | 'title' | 'revision' | 'savedAt' | 'series' | 'number' | 'servings' | 'servingName' | 'uncomputed'>;
+
+const UNKNOWN: ListedFigureDto = { amount: null, atLeast: true };
+const NOTHING_KNOWN: ListedFigures = {
+  weight: null,
+  energyKcal: { ...UNKNOWN, band: null },
+  protein: { ...UNKNOWN, band: null },
+  carbohydrate: UNKNOWN,
+  fat: UNKNOWN,
+  fibre: UNKNOWN,
+  usedCost: UNKNOWN,
+  tillCost: UNKNOWN,
+  energyShares: [],
+  withTopping: null,
+  brief: null,
+  wrong: 1,
+  look: 0,
+};
+
+function toListedFigures(recipe: Recipe, figures: RecipeFigures, kitchen: Kitchen): ListedFigures {
+  const { nutrients, usedCost, weight } = figures.perServing;
+  const { cost, unpriced } = figures.batch.till;
+  const findings = findingsOf(figures, kitchen);
+  return {
     weight,
     energyKcal: toBandedFigure('energyKcal', figures, kitchen),
     protein: toBandedFigure('protein', figures, kitchen),
@@ -85,7 +112,10 @@ export function toSwap({ recipe, energyKcal, protein, usedCost }: Omit<SwapEffec
 
 /** How a recipe stands to a brief, asked of core. */
 export function toBriefVerdict(head: RecipeEntity, recipe: Recipe, brief: Brief, kitchen: Kitchen): BriefVerdictDto {
-  const judgements = briefJudgements(recipeFigures(recipe, kitchen), brief, kitchen);
+  const computed = computedFigures(recipe, kitchen);
+  // Where nothing can be computed nothing is known to be missed, and nothing is known to hold.
+  if (!computed.ok) return { id: head.id, title: head.title, verdict: 'perhaps', missed: 0, uncomputed: computed.because };
+  const judgements = briefJudgements(computed.made, brief, kitchen);
   const missed = judgements.filter(({ verdict }) => verdict === 'missed').length;
-  return { id: head.id, title: head.title, verdict: briefVerdict(judgements), missed };
+  return { id: head.id, title: head.title, verdict: briefVerdict(judgements), missed, uncomputed: null };
 }

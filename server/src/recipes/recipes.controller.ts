@@ -1,8 +1,11 @@
 import { Body, Controller, Delete, Get, HttpCode, Param, Post, Put, Query } from '@nestjs/common';
-import { ApiCreatedResponse, ApiNoContentResponse, ApiOkResponse, ApiOperation, ApiQuery, ApiTags } from '@nestjs/swagger';
+import { ApiBody, ApiCreatedResponse, ApiHeader, ApiNoContentResponse, ApiOkResponse, ApiOperation, ApiQuery, ApiTags } from '@nestjs/swagger';
+import type { SentBody } from '../http/largeBody.js';
+import { ONCE_HEADER, OnceKeyOf } from '../http/onceKeyOf.js';
+import type { OnceKey } from '../database/once.js';
 import { NewDto, SavedDto, SaveDto } from '../http/saved.dto.js';
+import { Threads } from '../threads/threads.js';
 import { DishDto, TakeablePartDto } from './bases.dto.js';
-import { BasesService } from './bases.service.js';
 import { BasisDto } from './basis.dto.js';
 import { BasisService } from './basis.service.js';
 import { ListedRecipeDto, OpenRecipeDto, SwapsDto } from './recipe.dto.js';
@@ -14,14 +17,14 @@ export class RecipesController {
   constructor(
     private readonly recipes: RecipesService,
     private readonly basis: BasisService,
-    private readonly bases: BasesService,
+    private readonly threads: Threads,
   ) {}
 
   @Get()
   @ApiOperation({ operationId: 'listRecipes', summary: 'Every recipe, with what a box delivers and costs' })
   @ApiOkResponse({ type: [ListedRecipeDto] })
-  list(): Promise<ListedRecipeDto[]> {
-    return this.recipes.list();
+  list() {
+    return this.threads.json('listRecipes');
   }
 
   @Get('swaps')
@@ -29,16 +32,16 @@ export class RecipesController {
   @ApiQuery({ name: 'from', description: 'The food that is in the recipes' })
   @ApiQuery({ name: 'to', description: 'The food to stand in its place' })
   @ApiOkResponse({ type: SwapsDto })
-  swaps(@Query('from') from = '', @Query('to') to = ''): Promise<SwapsDto> {
-    return this.recipes.swaps(from, to);
+  swaps(@Query('from') from = '', @Query('to') to = '') {
+    return this.threads.json('swapFood', from, to);
   }
 
   @Get('parts')
   @ApiOperation({ operationId: 'takeableParts', summary: 'Parts that a recipe can take lines of' })
   @ApiQuery({ name: 'for', description: 'The recipe that is to take them: none that is built on it is among them' })
   @ApiOkResponse({ type: [TakeablePartDto] })
-  takeable(@Query('for') of = ''): Promise<TakeablePartDto[]> {
-    return this.bases.takeable(of);
+  takeable(@Query('for') of = '') {
+    return this.threads.json('takeableParts', of);
   }
 
   @Get(':id')
@@ -51,15 +54,15 @@ export class RecipesController {
   @Get(':id/dishes')
   @ApiOperation({ operationId: 'dishesOf', summary: 'Dishes that take parts of the recipe, and what moved in them' })
   @ApiOkResponse({ type: [DishDto] })
-  dishes(@Param('id') id: string): Promise<DishDto[]> {
-    return this.bases.dishes(id);
+  dishes(@Param('id') id: string) {
+    return this.threads.json('dishesOf', id);
   }
 
   @Get(':id/basis')
   @ApiOperation({ operationId: 'recipeBasis', summary: 'Foods and bases edited under the recipe since, and how its serving moved' })
   @ApiOkResponse({ type: BasisDto })
-  basisOf(@Param('id') id: string): Promise<BasisDto> {
-    return this.basis.get(id);
+  basisOf(@Param('id') id: string) {
+    return this.threads.json('recipeBasis', id);
   }
 
   @Post(':id/basis')
@@ -72,9 +75,11 @@ export class RecipesController {
 
   @Post()
   @ApiOperation({ operationId: 'createRecipe', summary: 'Adds a recipe' })
+  @ApiBody({ type: NewDto })
+  @ApiHeader(ONCE_HEADER)
   @ApiCreatedResponse({ type: SavedDto })
-  create(@Body() body: NewDto): Promise<SavedDto> {
-    return this.recipes.create(body.document);
+  create(@Body() body: SentBody, @OnceKeyOf() once?: OnceKey) {
+    return this.threads.take('createRecipe', body, once);
   }
 
   @Put(':id')
@@ -82,9 +87,10 @@ export class RecipesController {
     operationId: 'saveRecipe',
     summary: 'Saves a recipe made on a revision; 409 with what is there now when that is not the newest',
   })
+  @ApiBody({ type: SaveDto })
   @ApiOkResponse({ type: SavedDto })
-  save(@Param('id') id: string, @Body() body: SaveDto): Promise<SavedDto> {
-    return this.recipes.save(id, body.revision, body.document);
+  save(@Param('id') id: string, @Body() body: SentBody) {
+    return this.threads.take('saveRecipe', body, id);
   }
 
   @Delete(':id')

@@ -6,12 +6,13 @@ import { BriefsController } from './briefs.controller.js';
 import { BasesService } from './bases.service.js';
 import { BasisService } from './basis.service.js';
 import { RecipesController } from './recipes.controller.js';
+import { RecipeFiguresService } from './recipeFigures.service.js';
 import { RecipesService } from './recipes.service.js';
 
 @Module({
   imports: [KitchensModule, FoodsModule, PacksModule],
   controllers: [RecipesController, BriefsController],
-  providers: [RecipesService, BasisService, BasesService],
-  exports: [RecipesService],
+  providers: [RecipesService, BasisService, BasesService, RecipeFiguresService],
+  exports: [RecipesService, RecipeFiguresService, BasesService, BasisService],
 })
 export class RecipesModule {}

@@ -1,17 +1,8 @@
 import { Injectable } from '@nestjs/common';
-import { InjectDataSource } from '@nestjs/typeorm';
-import {
-  BriefEntry,
-  circleFaults,
-  Kitchen,
-  recipeFaults,
-  RecipeEntry,
-  swapEffect,
-  usualGrams,
-  type Fault,
-  type Recipe,
-} from '@portiona/core';
-import { DataSource, In, IsNull, Not, type EntityManager } from 'typeorm';
+import { circleFaults, Kitchen, MOST_FAULTS, recipeFaults, RecipeEntry, type Fault, type Recipe } from '@portiona/core';
+import { In, IsNull, Not, type SelectQueryBuilder } from 'typeorm';
+import { Database } from '../database/database.js';
+import { Once, type OnceKey } from '../database/once.js';
 import { isTaken } from '../database/isTaken.js';
 import { FoodsService } from '../foods/foods.service.js';
 import { NotFoundError, StaleSaveError, TakenError, UnreadableError } from '../http/problems.js';
@@ -19,130 +10,106 @@ import { readBody } from '../http/readBody.js';
 import type { SavedDto } from '../http/saved.dto.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
 import { PacksService } from '../packs/packs.service.js';
-import type { BriefVerdictDto, ListedRecipeDto, OpenRecipeDto, SwapsDto, UsedInDto } from './recipe.dto.js';
+import type { OpenRecipeDto, UsedInDto } from './recipe.dto.js';
 import { RecipeEntity } from './recipe.entity.js';
-import { toBriefVerdict, toListedRecipe, toRecipe, toSavedRecipe, toSwap } from './recipe.mapper.js';
+import { toRecipe, toSavedRecipe } from './recipe.mapper.js';
 import { RecipeBaseEntity } from './recipeBase.entity.js';
 import { RecipeFoodEntity } from './recipeFood.entity.js';
 import { RecipeRevisionEntity } from './recipeRevision.entity.js';
 import { basesOf, foodsOf, partsTaken } from './usedBy.js';
 
+/** Recipes as they are kept: opened, saved, put away. What they come to is asked of RecipeFiguresService. */
 @Injectable()
 export class RecipesService {
   constructor(
-    @InjectDataSource() private readonly database: DataSource,
+    private readonly database: Database,
+    private readonly once: Once,
     private readonly kitchens: KitchensService,
     private readonly foods: FoodsService,
     private readonly packs: PacksService,
   ) {}
 
-  /** Every recipe at a glance, newest save first. */
-  async list(): Promise<ListedRecipeDto[]> {
-    return this.#each(toListedRecipe);
-  }
-
-  /** How every recipe stands to a brief. @throws UnreadableError */
-  async judged(found: object): Promise<BriefVerdictDto[]> {
-    const brief = readBody(BriefEntry, found, 'brief');
-    return this.#each((head, recipe, kitchen) => toBriefVerdict(head, recipe, brief, kitchen));
-  }
-
-  /** Something of every recipe that is not put away, newest save first. */
-  async #each<Seen>(see: (head: RecipeEntity, recipe: Recipe, kitchen: Kitchen) => Seen): Promise<Seen[]> {
-    const kitchenId = await this.kitchens.id();
-    const heads = await this.database
-      .getRepository(RecipeEntity)
-      .find({ where: { kitchenId, archivedAt: IsNull() }, order: { savedAt: 'DESC', id: 'ASC' } });
-    const recipes = await this.known();
-    const kitchen = await this.kitchenWith(recipes);
-    const byId = new Map(recipes.map((recipe) => [recipe.id, recipe]));
-    return heads.flatMap((head) => {
-      const recipe = byId.get(head.id);
-      return recipe ? [see(head, recipe, kitchen)] : [];
-    });
-  }
-
-  /**
-   * What each recipe that uses a food gains when another stands in its place, gram for gram.
-   *
-   * @throws NotFoundError when there is no such food
-   */
-  async swaps(from: string, to: string): Promise<SwapsDto> {
-    const there = new Set((await this.foods.known([from, to])).map(({ id }) => id));
-    for (const id of [from, to]) if (!there.has(id)) throw new NotFoundError('food', id);
-    const recipes = await this.known();
-    const kitchen = await this.kitchenWith(recipes, [from, to]);
-    const swaps = recipes.flatMap((recipe) => swapEffect(recipe, from, to, kitchen) ?? []).map(toSwap);
-    return { swaps, usualGrams: usualGrams([from, to], recipes, kitchen) ?? null };
-  }
-
   /** @throws NotFoundError */
-  async open(id: string): Promise<OpenRecipeDto> {
-    const saved = await this.get(id);
-    return { ...saved, bases: await this.basesOf(saved.document as Recipe), usedIn: await this.#usedIn(id) };
+  open(id: string): Promise<OpenRecipeDto> {
+    return this.database.read(async () => {
+      const saved = await this.get(id);
+      return { ...saved, bases: await this.basesOf(saved.document as Recipe), usedIn: await this.#usedIn(id) };
+    });
   }
 
   /** @throws NotFoundError */
   async get(id: string): Promise<SavedDto> {
-    return toSavedRecipe(await this.#current(this.database.manager, await this.kitchens.id(), id));
+    return toSavedRecipe(await this.#current(id));
   }
 
-  /** Recipes as core knows them: all that are not archived, archived ones too where others draw on them. */
-  async known(): Promise<Recipe[]> {
-    const kitchenId = await this.kitchens.id();
-    const rows = await this.database
-      .getRepository(RecipeRevisionEntity)
-      .createQueryBuilder('content')
-      .innerJoin(
-        RecipeEntity,
-        'head',
-        'head.kitchen_id = content.kitchen_id AND head.id = content.recipe_id AND head.revision = content.revision',
-      )
-      .where('content.kitchen_id = :kitchenId', { kitchenId })
-      .getMany();
+  /** Heads of the recipes that are not put away, newest save first. */
+  async heads(): Promise<RecipeEntity[]> {
+    const where = { kitchenId: await this.kitchens.id(), archivedAt: IsNull() };
+    return this.database.manager.find(RecipeEntity, { where, order: { savedAt: 'DESC', id: 'ASC' } });
+  }
+
+  /** Recipes as core knows them: every one, or those of some ids; put away or not. */
+  async known(ids?: readonly string[]): Promise<Recipe[]> {
+    const query = await this.#newest();
+    const rows = await (ids ? query.andWhere('content.recipe_id = ANY(:ids)', { ids }) : query).getMany();
     return rows.map(toRecipe);
+  }
+
+  /** Recipes that are not put away, and those they take parts of; what is put away and used by none costs nothing. */
+  async atHand(): Promise<{ readonly heads: readonly RecipeEntity[]; readonly recipes: readonly Recipe[] }> {
+    const heads = await this.heads();
+    const own = await this.known(heads.map(({ id }) => id));
+    const there = new Set(own.map(({ id }) => id));
+    const wanted = [...new Set(own.flatMap(basesOf))].filter((id) => !there.has(id));
+    const bases = wanted.length === 0 ? [] : await this.#withBases(wanted);
+    return { heads, recipes: [...own, ...bases.filter(({ id }) => !there.has(id))] };
   }
 
   /** Ids of the recipes that are put away. */
   async away(): Promise<ReadonlySet<string>> {
-    const heads = await this.database
-      .getRepository(RecipeEntity)
-      .find({ select: { id: true }, where: { kitchenId: await this.kitchens.id(), archivedAt: Not(IsNull()) } });
+    const where = { kitchenId: await this.kitchens.id(), archivedAt: Not(IsNull()) };
+    const heads = await this.database.manager.find(RecipeEntity, { select: { id: true }, where });
     return new Set(heads.map(({ id }) => id));
   }
 
   /** A kitchen to compute in: these recipes with every food and pack they can need. */
-  async kitchenWith(recipes: readonly Recipe[], further: readonly string[] = []): Promise<Kitchen> {
+  kitchenWith(recipes: readonly Recipe[], further: readonly string[] = []): Promise<Kitchen> {
     const foods = [...new Set([...recipes.flatMap(foodsOf), ...further])];
-    return new Kitchen({
-      settings: await this.kitchens.settings(),
-      foods: await this.foods.known(foods),
-      packs: await this.packs.known(foods),
-      recipes,
-    });
+    return this.database.read(
+      async () =>
+        new Kitchen({
+          settings: await this.kitchens.settings(),
+          foods: await this.foods.known(foods),
+          packs: await this.packs.known(foods),
+          recipes,
+        }),
+    );
   }
 
   /** @throws UnreadableError, TakenError */
-  async create(found: object): Promise<SavedDto> {
-    const document = await this.#read(found);
-    await this.database.transaction((manager) => this.insert(manager, document));
-    return this.get(document.id);
+  async create(found: object, once?: OnceKey): Promise<SavedDto> {
+    const document = readBody(RecipeEntry, found, 'document');
+    return this.once.write(await this.kitchens.id(), once, async () => {
+      await this.#check(document);
+      await this.insert(document);
+      return this.get(document.id);
+    });
   }
 
   /**
-   * Writes a new recipe: head, first revision and the foods it uses, in the caller's transaction.
+   * Writes a new recipe: head, first revision and the foods it uses, in the transaction under way.
    *
    * @throws TakenError
    */
-  async insert(manager: EntityManager, document: RecipeEntry): Promise<void> {
+  async insert(document: RecipeEntry): Promise<void> {
     const kitchenId = await this.kitchens.id();
     try {
-      await manager.insert(RecipeEntity, { kitchenId, id: document.id, title: document.title, revision: 1 });
+      await this.database.manager.insert(RecipeEntity, { kitchenId, id: document.id, title: document.title, revision: 1 });
     } catch (error) {
       if (isTaken(error)) throw new TakenError('recipe', document.id);
       throw error;
     }
-    await this.#writeRevision(manager, kitchenId, 1, document);
+    await this.#writeRevision(1, document);
   }
 
   /**
@@ -151,37 +118,84 @@ export class RecipesService {
    * @throws UnreadableError, NotFoundError, StaleSaveError
    */
   async save(id: string, revision: number, found: object): Promise<SavedDto> {
-    const document = await this.#read(found);
+    const document = readBody(RecipeEntry, found, 'document');
     if (document.id !== id) throw new UnreadableError([{ path: 'document.id', message: `must stay "${id}"` }]);
-    const kitchenId = await this.kitchens.id();
-    return this.database.transaction(async (manager) => {
-      await this.rewrite(manager, revision, document);
-      return toSavedRecipe(await this.#current(manager, kitchenId, id));
+    return this.database.writeAlone(await this.kitchens.id(), async () => {
+      // What is there now is told before what is wrong with what was sent: it may be wrong by what was saved meanwhile.
+      await this.#expectNewest(id, revision);
+      await this.#check(document);
+      await this.rewrite(revision, document);
+      return this.get(id);
     });
   }
 
-  /** Writes a recipe's next revision, in the caller's transaction. @throws StaleSaveError when the revision is not the newest */
-  async rewrite(manager: EntityManager, revision: number, document: RecipeEntry): Promise<void> {
+  /** Writes a recipe's next revision, in the transaction under way. @throws StaleSaveError when the revision is not the newest */
+  async rewrite(revision: number, document: RecipeEntry): Promise<void> {
     const kitchenId = await this.kitchens.id();
     const { id, title } = document;
-    const { affected } = await manager.update(
+    const { affected } = await this.database.manager.update(
       RecipeEntity,
       { kitchenId, id, revision },
       { revision: revision + 1, title, savedAt: () => 'now()' },
     );
-    if (affected !== 1) throw new StaleSaveError('recipe', id, toSavedRecipe(await this.#current(manager, kitchenId, id)));
-    await this.#writeRevision(manager, kitchenId, revision + 1, document);
+    if (affected !== 1) await this.#expectNewest(id, revision);
+    await this.#writeRevision(revision + 1, document);
   }
 
   /** Puts a recipe away, or takes it out again; nothing is lost. @throws NotFoundError */
   async archive(id: string, away: boolean): Promise<void> {
-    const { affected } = await this.database
-      .getRepository(RecipeEntity)
-      .update({ kitchenId: await this.kitchens.id(), id }, { archivedAt: away ? () => 'now()' : null });
+    const kitchenId = await this.kitchens.id();
+    const { affected } = await this.database.writeAlone(kitchenId, () =>
+      this.database.manager.update(RecipeEntity, { kitchenId, id }, { archivedAt: away ? () => 'now()' : null }),
+    );
     if (affected !== 1) throw new NotFoundError('recipe', id);
   }
 
-  async #writeRevision(manager: EntityManager, kitchenId: string, revision: number, document: RecipeEntry): Promise<void> {
+  /** Recipes that recipes take parts of, and those they take parts of. */
+  basesOf(...recipes: readonly Recipe[]): Promise<Recipe[]> {
+    return this.#withBases([...new Set(recipes.flatMap(basesOf))]);
+  }
+
+  async #withBases(ids: readonly string[]): Promise<Recipe[]> {
+    const found = new Map<string, Recipe>();
+    let wanted = ids;
+    while (wanted.length > 0) {
+      const next = await this.known(wanted);
+      for (const base of next) found.set(base.id, base);
+      wanted = [...new Set(next.flatMap(basesOf))].filter((id) => !found.has(id));
+    }
+    return [...found.values()];
+  }
+
+  /**
+   * What is wrong between recipes and what is kept: foods and bases they name, circles. Asked in the transaction that writes
+   * them, while nobody else writes in the kitchen.
+   *
+   * @param paths of the recipes, in their order, put before each fault's
+   */
+  async faultsOf(recipes: readonly Recipe[], paths: readonly string[]): Promise<Fault[]> {
+    const foods = new Map((await this.foods.known([...new Set(recipes.flatMap(foodsOf))])).map((food) => [food.id, food]));
+    const own = new Set(recipes.map(({ id }) => id));
+    const all = [...recipes, ...(await this.basesOf(...recipes)).filter(({ id }) => !own.has(id))];
+    const settings = await this.kitchens.settings();
+    const known = new Map(all.map((recipe) => [recipe.id, recipe]));
+    const faults = recipes.flatMap((recipe, i) => recipeFaults(recipe, foods, known, settings, paths[i] ?? ''));
+    return [...faults, ...circleFaults(all, paths)].slice(0, MOST_FAULTS);
+  }
+
+  async #check(document: RecipeEntry): Promise<void> {
+    const faults = [...(await this.faultsOf([document], ['document'])), ...(await this.#takenPartFaults(document, 'document'))];
+    if (faults.length > 0) throw new UnreadableError(faults);
+  }
+
+  async #expectNewest(id: string, revision: number): Promise<void> {
+    const current = await this.get(id);
+    if (current.revision !== revision) throw new StaleSaveError('recipe', id, current);
+  }
+
+  async #writeRevision(revision: number, document: RecipeEntry): Promise<void> {
+    const { manager } = this.database;
+    const kitchenId = await this.kitchens.id();
     await manager.insert(RecipeRevisionEntity, { kitchenId, recipeId: document.id, revision, document });
     const foods = foodsOf(document);
     await manager.delete(RecipeFoodEntity, { kitchenId, recipeId: document.id, foodId: Not(In(foods)) });
@@ -202,35 +216,32 @@ export class RecipesService {
     );
   }
 
-  async #current(manager: EntityManager, kitchenId: string, id: string): Promise<RecipeRevisionEntity> {
-    const head = await manager.findOneBy(RecipeEntity, { kitchenId, id });
-    const row = head && (await manager.findOneBy(RecipeRevisionEntity, { kitchenId, recipeId: id, revision: head.revision }));
+  /** The newest content of every recipe. */
+  async #newest(): Promise<SelectQueryBuilder<RecipeRevisionEntity>> {
+    return this.database.manager
+      .createQueryBuilder(RecipeRevisionEntity, 'content')
+      .innerJoin(
+        RecipeEntity,
+        'head',
+        'head.kitchen_id = content.kitchen_id AND head.id = content.recipe_id AND head.revision = content.revision',
+      )
+      .where('content.kitchen_id = :kitchenId', { kitchenId: await this.kitchens.id() });
+  }
+
+  async #current(id: string): Promise<RecipeRevisionEntity> {
+    const row = await (await this.#newest()).andWhere('content.recipe_id = :id', { id }).getOne();
     if (!row) throw new NotFoundError('recipe', id);
     return row;
   }
 
-  async #read(found: object): Promise<RecipeEntry> {
-    const document = readBody(RecipeEntry, found, 'document');
-    const foods = new Map((await this.foods.known(foodsOf(document))).map((food) => [food.id, food]));
-    const bases = await this.basesOf(document);
-    const all = [document, ...bases.filter(({ id }) => id !== document.id)];
-    const faults = [
-      ...recipeFaults(document, foods, all, await this.kitchens.settings(), 'document'),
-      ...circleFaults([document, ...all.slice(1)], ['document']),
-      ...(await this.#takenPartFaults(document)),
-    ];
-    if (faults.length > 0) throw new UnreadableError(faults);
-    return document;
-  }
-
   /** Parts that other recipes take lines of, and that a recipe would no longer have. */
-  async #takenPartFaults({ id, parts }: Recipe): Promise<Fault[]> {
+  async #takenPartFaults({ id, parts }: Recipe, path: string): Promise<Fault[]> {
     const has = new Set(parts.map((part) => part.id));
     return (await this.#dishesOn(id)).flatMap((dish) =>
       partsTaken(dish, id)
         .filter((part) => !has.has(part))
         .map((part) => ({
-          path: 'document.parts',
+          path: `${path}.parts`,
           message: `"${dish.title}" takes its part "${part}"; take that line out there first, or put the part back`,
         })),
     );
@@ -246,22 +257,7 @@ export class RecipesService {
 
   /** Recipes that take parts of one, those put away too. */
   async #dishesOn(baseId: string): Promise<Recipe[]> {
-    const kitchenId = await this.kitchens.id();
-    const uses = await this.database.getRepository(RecipeBaseEntity).findBy({ kitchenId, baseId });
-    return Promise.all(uses.map(async ({ recipeId }) => toRecipe(await this.#current(this.database.manager, kitchenId, recipeId))));
-  }
-
-  /** Recipes that a recipe takes parts of, and those they take parts of. */
-  async basesOf(recipe: Recipe): Promise<Recipe[]> {
-    const kitchenId = await this.kitchens.id();
-    const found = new Map<string, Recipe>();
-    let wanted = basesOf(recipe);
-    while (wanted.length > 0) {
-      const heads = await this.database.getRepository(RecipeEntity).find({ where: { kitchenId, id: In(wanted) } });
-      const rows = await Promise.all(heads.map(({ id }) => this.#current(this.database.manager, kitchenId, id)));
-      for (const row of rows) found.set(row.recipeId, toRecipe(row));
-      wanted = rows.flatMap((row) => basesOf(toRecipe(row))).filter((id) => !found.has(id));
-    }
-    return [...found.values()];
+    const uses = await this.database.manager.findBy(RecipeBaseEntity, { kitchenId: await this.kitchens.id(), baseId });
+    return this.known(uses.map(({ recipeId }) => recipeId));
   }
 }

@@ -1,11 +1,11 @@
 import { randomUUID } from 'node:crypto';
-import { Inject, Injectable, type OnApplicationBootstrap } from '@nestjs/common';
-import { InjectDataSource } from '@nestjs/typeorm';
+import { Inject, Injectable, Logger, type OnApplicationBootstrap } from '@nestjs/common';
 import { exactPrice, priceHistory, shareDearer, type Pack } from '@portiona/core';
-import { DataSource, type EntityManager } from 'typeorm';
-import { isTaken } from '../database/isTaken.js';
+import { Not } from 'typeorm';
+import { Database } from '../database/database.js';
 import { FoodsService } from '../foods/foods.service.js';
-import { NotFoundError } from '../http/problems.js';
+import { isUuid } from '../http/isUuid.js';
+import { BusyError, NotFoundError } from '../http/problems.js';
 import { JobsService } from '../jobs/jobs.service.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
 import { PacksService } from '../packs/packs.service.js';
@@ -23,8 +23,10 @@ const GIVE_UP_AFTER = 4;
 /** Asks the shops what the packs of the pantry cost today, as a job beside other work. */
 @Injectable()
 export class RefreshesService implements OnApplicationBootstrap {
+  readonly #log = new Logger('prices');
+
   constructor(
-    @InjectDataSource() private readonly database: DataSource,
+    private readonly database: Database,
     @Inject(PRICE_SOURCE) private readonly source: PriceSource,
     private readonly jobs: JobsService,
     private readonly kitchens: KitchensService,
@@ -35,42 +37,43 @@ export class RefreshesService implements OnApplicationBootstrap {
   /** What was being asked when the server went away is asked on: each pack is asked for until it is answered, and once only. */
   async onApplicationBootstrap(): Promise<void> {
     await this.jobs.work<{ refreshId: string }>(QUEUE, ({ refreshId }) => this.#run(refreshId));
-    const begun = await this.database.getRepository(RefreshEntity).findBy({ state: 'running' });
+    const begun = await this.database.manager.findBy(RefreshEntity, { state: 'running' });
     for (const { id } of begun) await this.jobs.send(QUEUE, { refreshId: id });
   }
 
   /** Begins to ask; where that is under way already, what is under way. */
   async start(): Promise<RefreshDto> {
     const kitchenId = await this.kitchens.id();
-    const { date: day } = await this.kitchens.settings();
-    const id = randomUUID();
-    try {
-      await this.database.transaction(async (manager) => {
-        const items = await this.#items(id);
-        await manager.insert(RefreshEntity, { id, kitchenId, day, state: items.length === 0 ? 'done' : 'running' });
-        if (items.length > 0) await manager.insert(RefreshItemEntity, items);
-      });
-    } catch (error) {
-      if (!isTaken(error)) throw error;
-      const running = await this.database.getRepository(RefreshEntity).findOneByOrFail({ kitchenId, state: 'running' });
-      return this.get(running.id);
-    }
-    await this.jobs.send(QUEUE, { refreshId: id });
-    return this.get(id);
+    const refresh = await this.database.writeAlone(kitchenId, async () => {
+      const running = await this.database.manager.findOneBy(RefreshEntity, { kitchenId, state: 'running' });
+      if (running) return this.get(running.id);
+      const id = randomUUID();
+      const { date: day } = await this.kitchens.settings();
+      const items = await this.#items(id);
+      await this.database.manager.insert(RefreshEntity, { id, kitchenId, day, state: items.length === 0 ? 'done' : 'running' });
+      if (items.length > 0) await this.database.manager.insert(RefreshItemEntity, items);
+      return this.get(id);
+    });
+    if (refresh.state === 'running') await this.#send(refresh.id);
+    return refresh;
   }
 
   /** The last asking; undefined when there was none. */
-  async latest(): Promise<RefreshDto | undefined> {
-    const row = await this.database
-      .getRepository(RefreshEntity)
-      .findOne({ where: { kitchenId: await this.kitchens.id() }, order: { madeAt: 'DESC' } });
-    return row ? this.get(row.id) : undefined;
+  latest(): Promise<RefreshDto | undefined> {
+    return this.database.read(async () => {
+      const where = { kitchenId: await this.kitchens.id() };
+      const row = await this.database.manager.findOne(RefreshEntity, { where, order: { madeAt: 'DESC' } });
+      return row ? this.get(row.id) : undefined;
+    });
   }
 
   /** @throws NotFoundError */
-  async get(id: string): Promise<RefreshDto> {
-    const row = await this.#row(id);
-    const items = await this.database.getRepository(RefreshItemEntity).find({ where: { refreshId: id }, order: { position: 'ASC' } });
+  get(id: string): Promise<RefreshDto> {
+    return this.database.read(async () => this.#toDto(await this.#row(id)));
+  }
+
+  async #toDto({ id, ...row }: RefreshEntity): Promise<RefreshDto> {
+    const items = await this.database.manager.find(RefreshItemEntity, { where: { refreshId: id }, order: { position: 'ASC' } });
     return {
       id,
       day: row.day,
@@ -82,21 +85,32 @@ export class RefreshesService implements OnApplicationBootstrap {
     };
   }
 
-  /** Asks again for what failed. @throws NotFoundError */
+  /** Asks again for what failed. @throws NotFoundError, BusyError while another is under way */
   async retry(id: string): Promise<RefreshDto> {
-    await this.#row(id);
-    await this.database.transaction(async (manager) => {
+    const kitchenId = await this.kitchens.id();
+    const refresh = await this.database.writeAlone(kitchenId, async () => {
+      await this.#row(id);
+      const { manager } = this.database;
+      if (await manager.existsBy(RefreshEntity, { kitchenId, state: 'running', id: Not(id) })) throw new BusyError('the shops are being asked');
       await manager.update(RefreshItemEntity, { refreshId: id, state: 'failed' }, { state: 'waiting', message: null });
       await manager.update(RefreshEntity, { id }, { state: 'running' });
+      return this.get(id);
     });
-    await this.jobs.send(QUEUE, { refreshId: id });
-    return this.get(id);
+    await this.#send(id);
+    return refresh;
   }
 
   /** Asks no more; prices that came stay. @throws NotFoundError */
   async cancel(id: string): Promise<void> {
-    await this.#row(id);
-    await this.database.getRepository(RefreshEntity).update({ id, state: 'running' }, { state: 'cancelled' });
+    await this.database.writeAlone(await this.kitchens.id(), async () => {
+      await this.#row(id);
+      await this.database.manager.update(RefreshEntity, { id, state: 'running' }, { state: 'cancelled' });
+    });
+  }
+
+  /** It is begun, whatever becomes of this: what is left running is asked on when the server starts, or is begun again. */
+  async #send(refreshId: string): Promise<void> {
+    await this.jobs.send(QUEUE, { refreshId }).catch((error: unknown) => this.#log.warn(error));
   }
 
   /** The latest price of every pack of a shop that can be asked. */
@@ -126,29 +140,36 @@ export class RefreshesService implements OnApplicationBootstrap {
   async #run(refreshId: string): Promise<void> {
     const failures = new Map<string, number>();
     while (await this.#next(refreshId, failures));
-    await this.database.query(
+    await this.database.manager.query(
       `UPDATE price_refreshes SET state = 'done' WHERE id = $1 AND state = 'running'
          AND NOT EXISTS (SELECT 1 FROM price_refresh_items WHERE refresh_id = $1 AND state = 'waiting')`,
       [refreshId],
     );
   }
 
-  /** One pack, in one transaction: the answer and the price it brings are written together. False when none is left. */
-  #next(refreshId: string, failures: Map<string, number>): Promise<boolean> {
-    return this.database.transaction(async (manager) => {
-      const refresh = await manager.findOneBy(RefreshEntity, { id: refreshId });
-      if (refresh?.state !== 'running') return false;
-      const item = await manager.findOne(RefreshItemEntity, {
-        where: { refreshId, state: 'waiting' },
-        order: { position: 'ASC' },
-        lock: { mode: 'pessimistic_write', onLocked: 'skip_locked' },
-      });
-      if (!item) return false;
-      const answer = await this.#ask(item, refresh.day, failures);
-      if (answer.price !== undefined) await this.#add(manager, item, refresh.day, answer.price, answer.promotion ?? false);
-      await manager.update(RefreshItemEntity, { refreshId, position: item.position }, answer);
-      return true;
+  /**
+   * One pack. The shop is asked with nothing held; the answer and the price it brings are then written together, and only while
+   * the pack still waits. False when none is left.
+   */
+  async #next(refreshId: string, failures: Map<string, number>): Promise<boolean> {
+    const asked = await this.database.read(async () => {
+      const refresh = await this.database.manager.findOneBy(RefreshEntity, { id: refreshId, state: 'running' });
+      const where = { refreshId, state: 'waiting' as const };
+      const item = await this.database.manager.findOne(RefreshItemEntity, { where, order: { position: 'ASC' } });
+      return refresh && item ? { ...refresh, item } : undefined;
     });
+    if (!asked) return false;
+    const { item, day, kitchenId } = asked;
+    const answer = await this.#ask(item, day, failures);
+    await this.database.writeAlone(kitchenId, async () => {
+      const { affected } = await this.database.manager.update(
+        RefreshItemEntity,
+        { refreshId, position: item.position, state: 'waiting' },
+        answer,
+      );
+      if (affected === 1 && answer.price !== undefined) await this.#add(item, day, answer.price, answer.promotion ?? false);
+    });
+    return true;
   }
 
   async #ask(
@@ -173,19 +194,18 @@ export class RefreshesService implements OnApplicationBootstrap {
 
   /** A price asked today is seen today, whether it moved or not; the ones before stay. */
   async #add(
-    manager: EntityManager,
     { foodId, shop, net, unit, currency }: RefreshItemEntity,
     seen: string,
     price: string,
     promotion: boolean,
   ) {
     const document: Pack = { food: foodId, net, unit, price, currency, shop, seen, ...(promotion ? { promotion } : {}) };
-    await this.packs.addSeen(manager, [document], 'prices');
+    await this.packs.addSeen([document], 'prices');
   }
 
   async #row(id: string): Promise<RefreshEntity> {
     const kitchenId = await this.kitchens.id();
-    const row = /^[0-9a-f-]{36}$/.test(id) ? await this.database.getRepository(RefreshEntity).findOneBy({ id, kitchenId }) : null;
+    const row = isUuid(id) ? await this.database.manager.findOneBy(RefreshEntity, { id, kitchenId }) : null;
     if (!row) throw new NotFoundError('asking of prices', id);
     return row;
   }

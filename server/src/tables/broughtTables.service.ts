@@ -3,8 +3,8 @@ import { existsSync } from 'node:fs';
 import { rm } from 'node:fs/promises';
 import type { Readable } from 'node:stream';
 import { Injectable } from '@nestjs/common';
-import { InjectRepository } from '@nestjs/typeorm';
-import { Repository } from 'typeorm';
+import { Database } from '../database/database.js';
+import { isUuid } from '../http/isUuid.js';
 import { NotFoundError, TooLargeError } from '../http/problems.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
 import type { Encoding, NamedReadingDto, TableImportDto, TableReadingDto } from './table.dto.js';
@@ -17,8 +17,7 @@ import { TableRuns } from './tableRun.js';
 @Injectable()
 export class BroughtTablesService {
   constructor(
-    @InjectRepository(TableImportEntity) private readonly imports: Repository<TableImportEntity>,
-    @InjectRepository(TableMappingEntity) private readonly mappings: Repository<TableMappingEntity>,
+    private readonly database: Database,
     private readonly kitchens: KitchensService,
     private readonly runs: TableRuns,
   ) {}
@@ -31,7 +30,7 @@ export class BroughtTablesService {
     if (stated !== undefined && stated > MOST_BYTES) throw new TooLargeError(MOST_BYTES);
     const id = randomUUID();
     const { bytes, encoding } = await receiveTable(id, from);
-    await this.imports.insert({
+    await this.database.manager.insert(TableImportEntity, {
       id,
       kitchenId: await this.kitchens.id(),
       fileName: fileName.slice(0, 200),
@@ -44,7 +43,7 @@ export class BroughtTablesService {
 
   /** Tables brought, newest first. */
   async list(): Promise<TableImportDto[]> {
-    const rows = await this.imports.find({ where: { kitchenId: await this.kitchens.id() }, order: { madeAt: 'DESC' }, take: 20 });
+    const rows = await this.database.manager.find(TableImportEntity, { where: { kitchenId: await this.kitchens.id() }, order: { madeAt: 'DESC' }, take: 20 });
     return rows.map((row) => this.#toDto(row));
   }
 
@@ -65,30 +64,30 @@ export class BroughtTablesService {
   async forget(id: string): Promise<void> {
     const { state } = await this.#row(id);
     await rm(tablePath(id), { force: true });
-    if (state !== 'done') await this.imports.delete({ id });
+    if (state !== 'done') await this.database.manager.delete(TableImportEntity, { id });
   }
 
   /** The mappings kept, by name. */
   async mappingsKept(): Promise<NamedReadingDto[]> {
-    const rows = await this.mappings.find({ where: { kitchenId: await this.kitchens.id() }, order: { name: 'ASC' } });
+    const rows = await this.database.manager.find(TableMappingEntity, { where: { kitchenId: await this.kitchens.id() }, order: { name: 'ASC' } });
     return rows.map(({ name, mapping }) => ({ name, mapping }));
   }
 
   /** @throws NotFoundError */
   async mappingKept(name: string): Promise<TableReadingDto> {
-    const row = await this.mappings.findOneBy({ kitchenId: await this.kitchens.id(), name });
+    const row = await this.database.manager.findOneBy(TableMappingEntity, { kitchenId: await this.kitchens.id(), name });
     if (!row) throw new NotFoundError('mapping', name);
     return row.mapping;
   }
 
   /** @throws NotFoundError */
   async forgetMapping(name: string): Promise<void> {
-    const { affected } = await this.mappings.delete({ kitchenId: await this.kitchens.id(), name });
+    const { affected } = await this.database.manager.delete(TableMappingEntity, { kitchenId: await this.kitchens.id(), name });
     if (affected !== 1) throw new NotFoundError('mapping', name);
   }
 
   async #row(id: string): Promise<TableImportEntity> {
-    const row = isUuid(id) ? await this.imports.findOneBy({ kitchenId: await this.kitchens.id(), id }) : null;
+    const row = isUuid(id) ? await this.database.manager.findOneBy(TableImportEntity, { kitchenId: await this.kitchens.id(), id }) : null;
     if (!row) throw new NotFoundError('table', id);
     return row;
   }
@@ -108,8 +107,4 @@ export class BroughtTablesService {
       message,
     };
   }
-}
-
-function isUuid(id: string): boolean {
-  return /^[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}$/.test(id);
 }

@@ -1,5 +1,5 @@
 import { idFromName, sameDocument, type FoodEntry, type TableFood } from '@portiona/core';
-import type { EntityManager } from 'typeorm';
+import type { Database } from '../database/database.js';
 import { FoodEntity } from '../foods/food.entity.js';
 import type { FoodsService } from '../foods/foods.service.js';
 import type { TableResult } from './tableResult.js';
@@ -7,14 +7,14 @@ import type { TableResult } from './tableResult.js';
 /** What a row of a table decides in a food; everything else of it (measures, allergens, yields) is the person's. */
 const OF_THE_TABLE = ['name', 'state', 'per', 'nutrients', 'carbohydrateIs', 'source'] as const;
 
-/** Takes foods of a table in, some at a time, in the caller's transaction; without a manager to write with it only counts. */
+/** Takes foods of a table in, some at a time, in the transaction under way; where it is not to write it only counts. */
 export class TableIntake {
   readonly #counts = { added: 0, changed: 0, unchanged: 0, own: 0 };
   readonly #named: Pick<FoodEntry, 'name' | 'names'>[] = [];
   #taken: Set<string> | undefined;
 
   constructor(
-    private readonly manager: EntityManager,
+    private readonly database: Database,
     private readonly foods: FoodsService,
     private readonly kitchenId: string,
     private readonly table: string,
@@ -47,23 +47,22 @@ export class TableIntake {
 
   /** The last thing before the end: words to find the foods by. Others that save foods meanwhile wait no longer than this takes. */
   async finish(): Promise<void> {
-    if (this.writes) await this.foods.learnWords(this.manager, this.#named);
+    if (this.writes) await this.foods.learnWords(this.#named);
   }
 
   async #write(added: readonly { code: string; document: FoodEntry }[], changed: readonly { revision: number; document: FoodEntry }[]) {
     const codes = new Map(added.map(({ code, document }) => [document.id, code]));
     await this.foods.insertRows(
-      this.manager,
       added.map(({ document }) => document),
       ({ id }) => ({ fromTable: this.table, code: codes.get(id) ?? id }),
     );
-    if (changed.length > 0) await this.foods.writeRows(this.manager, changed);
+    if (changed.length > 0) await this.foods.writeRows(changed);
     for (const { document } of [...added, ...changed])
       this.#named.push({ name: document.name, ...(document.names ? { names: document.names } : {}) });
   }
 
   async #there(codes: readonly string[]): Promise<Map<string, { readonly revision: number; readonly document: FoodEntry }>> {
-    const query = this.manager
+    const query = this.database.manager
       .createQueryBuilder(FoodEntity, 'food')
       .where('food.kitchenId = :kitchenId AND food.fromTable = :table AND food.code = ANY(:codes)', {
         kitchenId: this.kitchenId,
@@ -76,7 +75,7 @@ export class TableIntake {
 
   async #newId(code: string): Promise<string> {
     this.#taken ??= new Set(
-      (await this.manager.query<{ id: string }[]>('SELECT id FROM foods WHERE kitchen_id = $1', [this.kitchenId])).map(({ id }) => id),
+      (await this.database.manager.query<{ id: string }[]>('SELECT id FROM foods WHERE kitchen_id = $1', [this.kitchenId])).map(({ id }) => id),
     );
     const id = idFromName(`${this.table} ${code}`, this.#taken);
     this.#taken.add(id);

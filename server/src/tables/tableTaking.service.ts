@@ -1,7 +1,7 @@
 import { rm } from 'node:fs/promises';
 import { Injectable, Logger, type OnModuleDestroy, type OnModuleInit } from '@nestjs/common';
-import { InjectDataSource, InjectRepository } from '@nestjs/typeorm';
-import { DataSource, In, Repository } from 'typeorm';
+import { In } from 'typeorm';
+import { Database } from '../database/database.js';
 import { FoodsService } from '../foods/foods.service.js';
 import { BusyError, RefusedFileError } from '../http/problems.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
@@ -23,8 +23,7 @@ export class TableTakingService implements OnModuleInit, OnModuleDestroy {
   readonly #log = new Logger('tables');
 
   constructor(
-    @InjectDataSource() private readonly database: DataSource,
-    @InjectRepository(TableImportEntity) private readonly imports: Repository<TableImportEntity>,
+    private readonly database: Database,
     private readonly kitchens: KitchensService,
     private readonly foods: FoodsService,
     private readonly tables: BroughtTablesService,
@@ -34,7 +33,7 @@ export class TableTakingService implements OnModuleInit, OnModuleDestroy {
   /** What was being taken in when the server went away wrote nothing: its transaction was never ended. */
   async onModuleInit(): Promise<void> {
     await forgetOldTables();
-    await this.imports.update(
+    await this.database.manager.update(TableImportEntity, 
       { state: 'running' },
       { state: 'interrupted', message: 'The server went away while this was taken in. Nothing was written; start it again.' },
     );
@@ -53,12 +52,12 @@ export class TableTakingService implements OnModuleInit, OnModuleDestroy {
   async start(id: string, wanted: TakeTableDto): Promise<TableImportDto> {
     const { path } = await this.tables.file(id);
     await checkMapping(path, wanted.mapping);
-    const { affected } = await this.imports.update(
+    const { affected } = await this.database.manager.update(TableImportEntity, 
       { id, state: In(['ready', 'failed', 'cancelled', 'interrupted']) },
       { state: 'running', tableName: wanted.name, message: null, result: null },
     );
     if (this.runs.size > 0 || affected !== 1) {
-      if (affected === 1) await this.imports.update({ id }, { state: 'ready' });
+      if (affected === 1) await this.database.manager.update(TableImportEntity, { id }, { state: 'ready' });
       throw new BusyError(affected === 1 ? 'another table is being taken in' : 'this table is taken in already; bring the file again');
     }
     const run: TableRun = { rows: 0, bytes: 0, cancelled: false, done: Promise.resolve() };
@@ -82,14 +81,15 @@ export class TableTakingService implements OnModuleInit, OnModuleDestroy {
       await rm(path, { force: true });
     } catch (error) {
       if (!(error instanceof CancelledError || error instanceof RefusedFileError)) this.#log.error(error);
-      await this.imports.update({ id }, endOf(error)).catch(() => undefined);
+      await this.database.manager.update(TableImportEntity, { id }, endOf(error)).catch(() => undefined);
     }
   }
 
   async #takeIn(id: string, path: string, { name, mapping, keepMapping = false }: TakeTableDto, run: TableRun): Promise<void> {
     const kitchenId = await this.kitchens.id();
-    await this.database.transaction(async (manager) => {
-      const intake = new TableIntake(manager, this.foods, kitchenId, name, true);
+    await this.database.write(async () => {
+      const { manager } = this.database;
+      const intake = new TableIntake(this.database, this.foods, kitchenId, name, true);
       const counts = await walkTable(path, mapping, {
         some: async (foods) => {
           if (run.cancelled) throw new CancelledError();

@@ -1,5 +1,4 @@
 import { Injectable } from '@nestjs/common';
-import { InjectDataSource } from '@nestjs/typeorm';
 import {
   columnsOf,
   delimiterOf,
@@ -15,7 +14,7 @@ import {
   type TableColumn,
   type TableFood,
 } from '@portiona/core';
-import { DataSource } from 'typeorm';
+import { Database } from '../database/database.js';
 import { FoodsService } from '../foods/foods.service.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
 import { BroughtTablesService } from './broughtTables.service.js';
@@ -49,7 +48,7 @@ export interface SaidOfTable {
 @Injectable()
 export class TableTrialService {
   constructor(
-    @InjectDataSource() private readonly database: DataSource,
+    private readonly database: Database,
     private readonly kitchens: KitchensService,
     private readonly foods: FoodsService,
     private readonly tables: BroughtTablesService,
@@ -103,7 +102,7 @@ export class TableTrialService {
   async preview(id: string, { name, mapping }: TakeTableDto): Promise<TablePreviewDto> {
     const { path } = await this.tables.file(id);
     await checkMapping(path, mapping);
-    const intake = new TableIntake(this.database.manager, this.foods, await this.kitchens.id(), name, false);
+    const intake = new TableIntake(this.database, this.foods, await this.kitchens.id(), name, false);
     const firstFaults: TablePreviewDto['firstFaults'][number][] = [];
     const checked: TableFood['food'][] = [];
     const sample: TableFood[] = [];

@@ -32,6 +32,11 @@ function parsed(text: string): unknown {
   }
 }
 
+/** Whether it may be over in a while by itself: the server is away, broken, busy, or its disk is full. Nothing of one's own is at fault. */
+export function isPassing({ status }: Problem): boolean {
+  return status === 0 || status >= 500;
+}
+
 /** A problem in one sentence a person can act on. */
 export function problemText({ detail, faults }: Problem): string {
   const [first] = faults;

@@ -37,7 +37,16 @@ export function RecipePage() {
   const [search, setSearch] = useSearchParams();
   const working = search.get('working') as PanelName | null;
   const showWorking = useMemo(
-    () => (figure: PanelName | null) => setSearch(figure === null ? {} : { working: figure }, { replace: true }),
+    () => (figure: PanelName | null) =>
+      setSearch(
+        (before) => {
+          const after = new URLSearchParams(before);
+          if (figure === null) after.delete('working');
+          else after.set('working', figure);
+          return after;
+        },
+        { replace: true },
+      ),
     [setSearch],
   );
   useReadyFit(present);

@@ -1,18 +1,36 @@
 import { lineText, stepOf, type Recipe } from '@portiona/core';
 import { problemText } from '../api/problem';
+import { faultPlace } from '../features/recipes/faultPlace';
 import { recipeActions } from '../features/recipes/recipeSlice';
 import { useAppDispatch, useRecipeState } from '../features/recipes/useRecipeState';
+import { useShowFault } from './useShowFault';
 
 /** Told under the head: a save that was refused, or one that somebody else's came before. Nothing of one's own is lost. */
 export function SaveNotice() {
   const dispatch = useAppDispatch();
   const { saveState, problem, present } = useRecipeState();
+  const show = useShowFault(present?.id ?? '');
   if (!problem || !present) return null;
+  const at = problem.faults.find(({ path }) => faultPlace(path))?.path;
   if (saveState === 'refused')
     return (
       <div className="notice" role="alert">
         <p>
           <b>Not saved.</b> {problemText(problem)} What you wrote is kept here; mend it and it is saved.
+        </p>
+        {at !== undefined && (
+          <button className="btn" onClick={() => show(at)}>
+            Show me where
+          </button>
+        )}
+      </div>
+    );
+  // An unreached server says nothing; one that is there says why, and it is tried again by itself.
+  if (saveState === 'unreached' && problem.status !== 0)
+    return (
+      <div className="notice" role="alert">
+        <p>
+          <b>Not saved yet.</b> {problemText(problem)} What you wrote is kept here, and sent again by itself.
         </p>
       </div>
     );

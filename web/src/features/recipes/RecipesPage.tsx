@@ -1,7 +1,7 @@
 import { Fragment, useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { Copy, Archive } from 'lucide-react';
-import { idFromName } from '@portiona/core';
+import { cutText, idFromName } from '@portiona/core';
 import {
   useArchiveRecipeMutation,
   useCreateRecipeMutation,
@@ -22,6 +22,9 @@ import { numberText, priceText } from '../../ui/numberText';
 import { useToast } from '../../ui/Toasts';
 import { NewRecipe } from './NewRecipe';
 import { useBriefFilter } from './useBriefFilter';
+
+/** Characters of a title, at most. */
+const LONGEST_TITLE = 200;
 
 type Order = 'series' | 'energyKcal' | 'protein' | 'usedCost' | 'weight';
 const ORDERS: readonly (readonly [Order, string])[] = [
@@ -150,7 +153,8 @@ function RecipeRow({
           {recipe.number !== undefined && `no. ${recipe.number}, `}
           {numberText(servings, Number.isInteger(servings) ? 0 : 1)}{' '}
           {servingName === 'box' ? (servings === 1 ? 'box' : 'boxes') : `${servingName}${servings === 1 ? '' : 's'}`}
-          {wrong > 0 && <span className="chip bad ml-2">✕ {wrong} wrong</span>}
+          {recipe.uncomputed !== null && <span className="bad block">✕ No figures: {recipe.uncomputed}.</span>}
+          {recipe.uncomputed === null && wrong > 0 && <span className="chip bad ml-2">✕ {wrong} wrong</span>}
           {recipe.brief && (
             <span className={`ml-2 ${recipe.brief === 'meets' ? 'ok' : recipe.brief === 'misses' ? 'bad' : 'warn'}`}>
               {{ meets: '✓ within its brief', perhaps: '▲ perhaps within its brief', misses: '✕ misses its brief' }[recipe.brief]}
@@ -158,8 +162,8 @@ function RecipeRow({
           )}
           {look > 0 && <span className="chip warn ml-2">▲ {look} to look at</span>}
           {card && (
-            <Link className={`ml-2 hover:underline ${card.drift.length > 0 ? 'warn' : 'ok'}`} to={`/recipes/${id}/card`}>
-              {card.drift.length > 0 ? '▲ card drifted' : '✓ card holds'}
+            <Link className={`ml-2 hover:underline ${card.drift.length > 0 || card.uncomputed !== null ? 'warn' : 'ok'}`} to={`/recipes/${id}/card`}>
+              {card.uncomputed !== null ? '▲ card cannot be held against it' : card.drift.length > 0 ? '▲ card drifted' : '✓ card holds'}
             </Link>
           )}
           {withTopping && (
@@ -245,7 +249,7 @@ function useCopy(recipe: ListedRecipeDto, taken: readonly ListedRecipeDto[]) {
   return async () => {
     try {
       const open = await dispatch(api.endpoints.openRecipe.initiate({ id: recipe.id }, { forceRefetch: true, subscribe: false })).unwrap();
-      const title = `${recipe.title}, copy`;
+      const title = cutText(`${recipe.title}, copy`, LONGEST_TITLE);
       const { number: _, ...document } = asRecipe(open).document;
       const copy = { ...document, id: idFromName(title, new Set(taken.map(({ id }) => id))), title };
       const { id } = await create({ newDto: { document: asDocument(copy) } }).unwrap();
@@ -286,7 +290,7 @@ function Trouble({ text, again }: { readonly text: string; readonly again: () =>
 
 function groupsOf(recipes: readonly ListedRecipeDto[], order: Order): [string, ListedRecipeDto[]][] {
   if (order !== 'series') {
-    const amountOf = (recipe: ListedRecipeDto) => (order === 'weight' ? recipe.weight : (recipe[order].amount ?? Infinity));
+    const amountOf = (recipe: ListedRecipeDto) => (order === 'weight' ? recipe.weight : recipe[order].amount) ?? (order === 'protein' ? -Infinity : Infinity);
     return recipes.length === 0
       ? []
       : [['', [...recipes].sort((a, b) => (order === 'protein' ? amountOf(b) - amountOf(a) : amountOf(a) - amountOf(b)))]];

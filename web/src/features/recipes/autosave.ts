@@ -1,23 +1,27 @@
 import { createListenerMiddleware, isAnyOf } from '@reduxjs/toolkit';
-import { sameDocument, type Recipe } from '@portiona/core';
+import { sameDocument, tidied, type Recipe } from '@portiona/core';
 import { api, type SavedDto } from '../../api/api.gen';
 import { asDocument, asRecipe } from '../../api/documents';
-import { problemOf } from '../../api/problem';
+import { isPassing, problemOf, type Problem } from '../../api/problem';
 import { forgetKept, keepHere, keptHere } from './keptHere';
 import { recipeActions, type RecipeState } from './recipeSlice';
 import type { Dispatch, WithRecipe } from './useRecipeState';
 
 /** Long enough to finish a word, short enough not to wait for. */
 const QUIET_MS = 400;
-/** Until an unreached server is tried again. */
+/** Until a server that could not take it is tried again; each time in a row twice as long, up to the longest. */
 const AGAIN_MS = 2500;
+const LONGEST_AGAIN_MS = 40_000;
 
 export const autosave = createListenerMiddleware<WithRecipe>();
 
 /** The newest revision known of each recipe opened: what the next save is made on. */
 const revisions = new Map<string, number>();
-/** What this page sent last of each recipe, or took up again: found on the server, it is no one else's work. */
-const ours = new Map<string, Recipe>();
+/**
+ * What this page sent of each recipe, or took up again, since its last save is known to have landed, that one too: found on the
+ * server, it is no one else's work.
+ */
+const ours = new Map<string, readonly Recipe[]>();
 /** Saves go one after the other, over the whole application. */
 let lastSave: Promise<unknown> = Promise.resolve();
 
@@ -31,7 +35,7 @@ autosave.startListening({
 
 autosave.startListening({
   actionCreator: recipeActions.recovered,
-  effect: ({ payload }) => void ours.set(payload.document.id, payload.document),
+  effect: ({ payload }) => void ours.set(payload.document.id, [payload.document]),
 });
 
 /** Saves what is written once the person pauses. */
@@ -41,12 +45,12 @@ autosave.startListening({
     keepHere(listener.getState().recipe);
     listener.cancelActiveListeners();
     await listener.delay(QUIET_MS);
-    for (;;) {
+    for (let pause = AGAIN_MS; ; pause = Math.min(LONGEST_AGAIN_MS, pause * 2)) {
       const { id, present, saveState } = listener.getState().recipe;
       if (id === undefined || !present || (saveState !== 'unsaved' && saveState !== 'unreached')) return;
       const reached = await listener.pause(save(id, present, listener.dispatch));
       if (reached) return;
-      await listener.delay(AGAIN_MS);
+      await listener.delay(pause);
     }
   },
 });
@@ -74,7 +78,7 @@ async function sentOnOwn(id: string, request: () => { unwrap: () => Promise<Save
     return await first.unwrap();
   } catch (error) {
     const { current } = problemOf(error);
-    if (!current || !sameDocument(current.document, ours.get(id))) throw error;
+    if (!current || !ours.get(id)?.some((one) => sameDocument(current.document, one))) throw error;
     revisions.set(id, current.revision);
     const second = request();
     try {
@@ -87,17 +91,31 @@ async function sentOnOwn(id: string, request: () => { unwrap: () => Promise<Save
   }
 }
 
-/** One save, made on the newest revision known. Resolves to whether the server was reached. */
+/** Saves in a row of which nobody knows whether they landed. */
+const MOST_UNKNOWN = 20;
+
+/** What the server would say of it, said without asking. */
+function unreadable(faults: Problem['faults']): Problem {
+  return { status: 422, title: 'Cannot be read', detail: 'nothing was saved; mend what is listed', faults };
+}
+
+/** One save, made on the newest revision known. Resolves to whether the server has decided: taken, or refused for what is in it. */
 function save(id: string, sent: Recipe, dispatch: Dispatch): Promise<boolean> {
   const before = lastSave;
   const run = (async () => {
     await before;
+    const { tidy, faults } = tidied(sent, 'document');
+    if (faults.length > 0) {
+      dispatch(recipeActions.saveFailed({ id, problem: unreadable(faults) }));
+      return true;
+    }
     dispatch(recipeActions.savingStarted(id));
+    ours.set(id, [...(ours.get(id) ?? []).slice(-MOST_UNKNOWN), tidy]);
     const request = () =>
-      dispatch(api.endpoints.saveRecipe.initiate({ id, saveDto: { revision: revisions.get(id) ?? 0, document: asDocument(sent) } }));
+      dispatch(api.endpoints.saveRecipe.initiate({ id, saveDto: { revision: revisions.get(id) ?? 0, document: asDocument(tidy) } }));
     try {
       const answer = asRecipe(await sentOnOwn(id, request));
-      ours.set(id, sent);
+      ours.set(id, [tidy]);
       revisions.set(id, answer.revision);
       const kept = keptHere(id);
       if (kept && JSON.stringify(kept.document) === JSON.stringify(sent)) forgetKept(id);
@@ -106,7 +124,7 @@ function save(id: string, sent: Recipe, dispatch: Dispatch): Promise<boolean> {
     } catch (error) {
       const problem = problemOf(error);
       dispatch(recipeActions.saveFailed({ id, problem }));
-      return problem.status !== 0;
+      return !isPassing(problem);
     }
   })();
   lastSave = run.catch(() => undefined);

@@ -2,9 +2,9 @@ import { createSlice, original, type Draft, type PayloadAction } from '@reduxjs/
 import type { Recipe } from '@portiona/core';
 import type { Saved } from '../../api/documents';
 import type { UsedInDto } from '../../api/api.gen';
-import type { Problem } from '../../api/problem';
+import { isPassing, type Problem } from '../../api/problem';
 
-/** Where what was written stands: on the server, on its way, or only here. */
+/** Where what was written stands: on the server, on its way, or only here, because the server is away or because of what is in it. */
 export type SaveState = 'saved' | 'unsaved' | 'saving' | 'unreached' | 'refused' | 'stale';
 
 /** The recipe being worked on: what the person entered, and what undoing it needs. Everything else is derived. */
@@ -107,7 +107,7 @@ const slice = createSlice({
     ),
     saveFailed: plainly<{ id: string; problem: Problem }>((state, { id, problem }) =>
       id === state.id
-        ? { ...state, saveState: problem.status === 0 ? 'unreached' : problem.current ? 'stale' : 'refused', problem }
+        ? { ...state, saveState: isPassing(problem) ? 'unreached' : problem.current ? 'stale' : 'refused', problem }
         : state,
     ),
     /** After a stale save: what the other wrote is taken; one's own stays one undo away. */

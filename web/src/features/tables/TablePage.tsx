@@ -1,3 +1,4 @@
+import { cutText } from '@portiona/core';
 import { useEffect, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { useDispatch } from 'react-redux';
@@ -53,10 +54,13 @@ export function TablePage() {
   );
 }
 
+/** Characters of a table's name, at most. */
+const LONGEST_NAME = 60;
+
 function Mapping({ table, look }: { readonly table: TableImportDto; readonly look: TableLookDto | undefined }) {
   const [mapping, setMapping] = useState(look?.mapping);
   const [all, setAll] = useState(false);
-  const [name, setName] = useState(table.tableName ?? look?.fromKept ?? table.fileName.replace(/\.[a-z]+$/i, '').slice(0, 60));
+  const [name, setName] = useState(table.tableName ?? look?.fromKept ?? cutText(table.fileName.replace(/\.[a-z]+$/i, ''), LONGEST_NAME));
   const [preview, { data: tried, error, isLoading }] = usePreviewTableMutation();
   const [take] = useTakeTableMutation();
   const [cancel] = useCancelTableMutation();

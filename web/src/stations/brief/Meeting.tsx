@@ -28,7 +28,7 @@ export function Meeting({ brief, own }: { readonly brief: Brief; readonly own: s
       {GROUPS.map(([verdict, glyph, tone]) =>
         found
           .filter((one) => one.verdict === verdict)
-          .map(({ id, title, missed }) => (
+          .map(({ id, title, missed, uncomputed }) => (
             <p key={id} className="py-0.5">
               <span className={tone} aria-hidden>
                 {glyph}
@@ -37,7 +37,11 @@ export function Meeting({ brief, own }: { readonly brief: Brief; readonly own: s
                 {title}
               </Link>{' '}
               <span className="faint text-[12.5px]">
-                {verdict === 'meets' ? 'meets it' : 'perhaps: a band reaches over, or something is not known'}
+                {uncomputed !== null
+                  ? `nobody can tell: ${uncomputed}`
+                  : verdict === 'meets'
+                    ? 'meets it'
+                    : 'perhaps: a band reaches over, or something is not known'}
                 {missed > 0 && `, ${missed} ${missed === 1 ? 'wish' : 'wishes'} missed`}
               </span>
             </p>

@@ -1,5 +1,6 @@
-import { lazy, Suspense, useState } from 'react';
+import { lazy, Suspense } from 'react';
 import { Redo2, Undo2 } from 'lucide-react';
+import { useSearchParams } from 'react-router';
 import { useStation } from '../station';
 import { useAppDispatch, useRecipeState } from '../../features/recipes/useRecipeState';
 import { recipeActions } from '../../features/recipes/recipeSlice';
@@ -12,7 +13,18 @@ const MethodForm = lazy(async () => ({ default: (await import('./method/MethodFo
 /** Where a dish is written: its lines as text, and its method. */
 export function BuildStation() {
   const { recipe, showWorking } = useStation();
-  const [side, setSide] = useState<'lines' | 'method'>('lines');
+  const [search, setSearch] = useSearchParams();
+  const side = search.get('side') === 'method' ? 'method' : 'lines';
+  const setSide = (next: 'lines' | 'method') =>
+    setSearch(
+      (before) => {
+        const after = new URLSearchParams(before);
+        if (next === 'method') after.set('side', next);
+        else after.delete('side');
+        return after;
+      },
+      { replace: true },
+    );
   const dispatch = useAppDispatch();
   const canUndo = useRecipeState().past.length > 0;
   const canRedo = useRecipeState().future.length > 0;

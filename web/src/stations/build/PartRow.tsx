@@ -34,6 +34,7 @@ export function PartRow({ part, at, figures, columns, onWorking }: PartRowProps)
       <span className="flex items-baseline gap-1.5 min-w-0">
         <input
           className="part-name"
+          data-part={at}
           aria-label="Part name"
           value={part.name}
           maxLength={200}

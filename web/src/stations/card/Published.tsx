@@ -30,14 +30,23 @@ export function Published({ recipeId, saved, issue, onIssue }: PublishedProps) {
     <>
       {card && (
         <Popover.Root>
-          <Popover.Trigger className={`btn-quiet ${card.drift.length > 0 ? 'warn' : ''}`}>
-            {card.drift.length === 0 ? '✓ published card holds' : `▲ published card drifted, ${card.drift.length}`} ▾
+          <Popover.Trigger className={`btn-quiet ${card.drift.length > 0 || card.uncomputed !== null ? 'warn' : ''}`}>
+            {card.uncomputed !== null
+              ? '▲ nobody can tell whether the published card holds'
+              : card.drift.length === 0
+                ? '✓ published card holds'
+                : `▲ published card drifted, ${card.drift.length}`}{' '}
+            ▾
           </Popover.Trigger>
           <Popover.Portal>
             <Popover.Content className="menu w-[400px] p-3" align="start" sideOffset={4} aria-label="The published card">
               <p className="mb-2">
                 Issue {card.issue}, published {dayText(card.publishedAt.slice(0, 10), true)}.{' '}
-                {card.drift.length === 0 ? 'It says what would be printed today.' : 'Today these would be printed otherwise:'}
+                {card.uncomputed !== null
+                  ? `The dish has no figures today: ${card.uncomputed}.`
+                  : card.drift.length === 0
+                    ? 'It says what would be printed today.'
+                    : 'Today these would be printed otherwise:'}
               </p>
               {card.drift.length > 0 && (
                 <table className="drifts">

@@ -19,6 +19,7 @@ export function MethodForm({ recipe }: { readonly recipe: Recipe }) {
           Under the title
           <textarea
             className="field font-serif"
+            data-field="lead"
             rows={2}
             maxLength={1000}
             value={recipe.lead ?? ''}
@@ -35,6 +36,7 @@ export function MethodForm({ recipe }: { readonly recipe: Recipe }) {
           One serving is called
           <input
             className="field"
+            data-field="servingName"
             maxLength={60}
             value={recipe.servingName ?? ''}
             placeholder="serving"
@@ -45,6 +47,7 @@ export function MethodForm({ recipe }: { readonly recipe: Recipe }) {
           Series
           <input
             className="field"
+            data-field="series"
             maxLength={120}
             value={recipe.series ?? ''}
             onChange={({ target }) => change({ series: target.value === '' ? undefined : target.value }, 'series')}
@@ -74,6 +77,7 @@ export function MethodForm({ recipe }: { readonly recipe: Recipe }) {
           Reheating
           <textarea
             className="field"
+            data-field="storage"
             rows={2}
             maxLength={500}
             value={recipe.storage?.reheat ?? ''}

@@ -1,0 +1,9 @@
+export interface HostileRequest {
+  readonly method: string;
+  readonly url: string;
+  readonly body?: string;
+  readonly type?: string;
+  readonly name?: string;
+}
+export function hostileRequests(paths: object): HostileRequest[];
+export function isBroken(status: number, type: string | null): boolean;

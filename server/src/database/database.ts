@@ -1,0 +1,105 @@
+import { AsyncLocalStorage } from 'node:async_hooks';
+import { Injectable } from '@nestjs/common';
+import { InjectDataSource } from '@nestjs/typeorm';
+import { DataSource, type EntityManager } from 'typeorm';
+import { UncertainSaveError } from '../http/problems.js';
+import { Turns } from './turns.js';
+
+/** What a piece of work has open: its one connection, and whether it holds the kitchen for writing. */
+interface Opened {
+  readonly manager: EntityManager;
+  readonly holds: ReadonlySet<string>;
+  /** Whether its transaction has ended: what was begun in it and goes on is a mistake, and is told. */
+  readonly ended: { yes: boolean };
+}
+
+/** First half of the advisory locks' key: ours, apart from what others may lock in the same database. */
+const KITCHEN_LOCKS = 0x706f7274;
+
+/**
+ * The one door to the database. A piece of work has one connection, however deep services call one another: what is opened
+ * inside an open transaction joins it, so that nobody who holds a connection ever waits for a second one. The linter lets
+ * nothing but this folder hold a data source.
+ */
+@Injectable()
+export class Database {
+  readonly #opened = new AsyncLocalStorage<Opened>();
+  readonly #turns = new Turns();
+
+  constructor(@InjectDataSource() private readonly source: DataSource) {}
+
+  /** The transaction under way; outside of one, a connection for each query and no longer. */
+  get manager(): EntityManager {
+    const opened = this.#opened.getStore();
+    if (opened?.ended.yes) throw new Error('this was begun in a transaction that has ended since; begin it after, or wait for it');
+    return opened?.manager ?? this.source.manager;
+  }
+
+  /** Reads that belong together: one connection, and one state of the database for all of them. */
+  read<Found>(work: () => Promise<Found>): Promise<Found> {
+    return this.#opened.getStore() ? work() : this.#transaction('REPEATABLE READ', work);
+  }
+
+  /**
+   * Writes all or nothing.
+   *
+   * @throws UncertainSaveError when the database went away at the very end: written whole or not at all, but nobody knows which
+   */
+  write<Written>(work: () => Promise<Written>): Promise<Written> {
+    return this.#opened.getStore() ? work() : this.#transaction('READ COMMITTED', work);
+  }
+
+  /**
+   * Writes all or nothing, one after another in a kitchen: what the work has checked stays true until it is written. Waiting
+   * happens before a connection is taken, so that those who only read do not wait along.
+   *
+   * @throws BusyError when too many wait, or for too long; UncertainSaveError as `write`
+   */
+  writeAlone<Written>(kitchenId: string, work: () => Promise<Written>): Promise<Written> {
+    const opened = this.#opened.getStore();
+    if (opened?.holds.has(kitchenId)) return work();
+    if (opened) return this.#holding(opened.manager, kitchenId, work);
+    return this.turn(kitchenId, () => this.#transaction('READ COMMITTED', () => this.#holding(this.manager, kitchenId, work)));
+  }
+
+  /** Waits for the turn to write in a kitchen, without opening anything: for work that a thread then does. @throws BusyError */
+  turn<Done>(kitchenId: string, work: () => Promise<Done>): Promise<Done> {
+    return this.#turns.take(kitchenId, work);
+  }
+
+  /** Has other processes and threads wait too: the lock is the database's, and goes with the transaction. */
+  async #holding<Done>(manager: EntityManager, kitchenId: string, work: () => Promise<Done>): Promise<Done> {
+    await manager.query('SELECT pg_advisory_xact_lock($1, hashtext($2))', [KITCHEN_LOCKS, kitchenId]);
+    const holds = new Set([...(this.#opened.getStore()?.holds ?? []), kitchenId]);
+    return this.#opened.run({ manager, holds, ended: this.#opened.getStore()?.ended ?? { yes: false } }, work);
+  }
+
+  async #transaction<Done>(isolation: 'READ COMMITTED' | 'REPEATABLE READ', work: () => Promise<Done>): Promise<Done> {
+    const runner = this.source.createQueryRunner();
+    const ended = { yes: false };
+    try {
+      await runner.startTransaction(isolation);
+      const done = await this.#opened.run({ manager: runner.manager, holds: new Set(), ended }, work);
+      await this.#commit(() => runner.commitTransaction());
+      return done;
+    } catch (error) {
+      // A connection that is gone has nothing to roll back.
+      if (runner.isTransactionActive) await runner.rollbackTransaction().catch(() => undefined);
+      throw error;
+    } finally {
+      ended.yes = true;
+      await runner.release().catch(() => undefined);
+    }
+  }
+
+  async #commit(commit: () => Promise<void>): Promise<void> {
+    try {
+      await commit();
+    } catch (error) {
+      // The database itself refused: nothing was written. No answer at all: who knows.
+      if (typeof error === 'object' && error !== null && 'code' in error && typeof error.code === 'string' && /^[0-9A-Z]{5}$/.test(error.code) && !/^(?:08|57P)/.test(error.code))
+        throw error;
+      throw new UncertainSaveError(error);
+    }
+  }
+}

@@ -1,0 +1,52 @@
+import type { NextFunction, Request, Response } from 'express';
+import { RefusedRequestError } from './problems.js';
+
+/** Methods that change nothing. */
+const SAFE: ReadonlySet<string> = new Set(['GET', 'HEAD', 'OPTIONS']);
+/** Content types that no form and no plain cross-site request can send: a browser asks first, and is told no. */
+const PLAIN_TYPES = /^(?:application\/json|text\/csv)\s*(?:;|$)/i;
+const LOOPBACK = ['127.0.0.1', 'localhost', '[::1]'];
+
+/** Names the server is reached by: loopback with the port it listens on, and what is configured. */
+export interface ServedNames {
+  /** Names with port, such as `kitchen.example:8443`. */
+  readonly names: readonly string[];
+}
+
+/**
+ * Lets through what comes from the application itself or from no browser at all. A page of another origin that had a name of
+ * its own lead here (rebinding) has the wrong Host; one that sends a form or a plain request has the wrong Origin and content
+ * type.
+ */
+export function guard({ names }: ServedNames) {
+  const served = new Set(names.map((name) => name.toLowerCase()));
+  return (request: Request, _: Response, next: NextFunction): void => {
+    const { host, origin } = request.headers;
+    // The port that is listened on is known only by then; loopback names go with it.
+    const loopback = LOOPBACK.map((name) => `${name}:${request.socket.localPort}`);
+    const mine = (name: string | undefined) => name !== undefined && (served.has(name.toLowerCase()) || loopback.includes(name.toLowerCase()));
+    if (!mine(host)) throw new RefusedRequestError(421, 'this server is not reached by that name; open it by the address it has printed');
+    const site = request.headers['sec-fetch-site'];
+    const foreign = site !== undefined && site !== 'same-origin' && site !== 'none';
+    // A link leads here from anywhere; a picture or a script on another page is no link.
+    if (SAFE.has(request.method) && (!foreign || request.headers['sec-fetch-mode'] === 'navigate')) return next();
+    if (foreign || (origin !== undefined && hostOf(origin) !== host?.toLowerCase()))
+      throw new RefusedRequestError(403, 'another page asked for this, and only the application itself may');
+    if (request.method !== 'DELETE' && !PLAIN_TYPES.test(request.headers['content-type'] ?? ''))
+      throw new RefusedRequestError(415, 'send this as application/json');
+    next();
+  };
+}
+
+function hostOf(origin: string): string | undefined {
+  try {
+    return new URL(origin).host.toLowerCase();
+  } catch {
+    return undefined;
+  }
+}
+
+/** Names configured besides loopback, separated by commas. */
+export function configuredNames(words: string | undefined): ServedNames {
+  return { names: (words ?? '').split(',').map((name) => name.trim()).filter(Boolean) };
+}

@@ -1,0 +1,85 @@
+import { createHash } from 'node:crypto';
+import type { NextFunction, Request, Response } from 'express';
+import { tidied } from '@portiona/core';
+import { BodyScan } from './bodyScan.js';
+import { LargeBody, type SentBody } from './largeBody.js';
+import { rememberOnceKey } from './onceKeyOf.js';
+import { RefusedRequestError, TooLargeError, UnreadableError } from './problems.js';
+
+const KIB = 1024;
+/** More than this is not parsed beside other requests. */
+const MOST_HERE = 128 * KIB;
+/** Most that one request may bring, by where it goes: a recipe is a few kilobytes, a kitchen file a few megabytes. */
+const MOST: readonly (readonly [path: RegExp, bytes: number])[] = [
+  [/^\/api\/imports\/kitchen-file$/, 32 * KIB * KIB],
+  [/^\/api\/(?:recipes|foods|packs|receipts\/prices)(?:\/[^/]*)?$/, 2 * KIB * KIB],
+  [/^/, MOST_HERE],
+];
+
+/**
+ * Reads a request's JSON body: bounded, gone over as it comes in, its text put in order. A body that is large is left for a
+ * thread to parse. What is no JSON by its content type is left alone.
+ */
+export function jsonBody(request: Request, response: Response, next: NextFunction): void {
+  if (!/^application\/json\b/i.test(request.headers['content-type'] ?? '')) return next();
+  read(request).then((body) => {
+    request.body = body;
+    next();
+  }, next);
+}
+
+async function read(request: Request): Promise<SentBody> {
+  const most = MOST.find(([path]) => path.test(request.path))?.[1] ?? MOST_HERE;
+  if (request.headers['content-encoding'] !== undefined) throw new RefusedRequestError(415, 'send the body as it is, not packed');
+  if (!/^application\/json(?:\s*;\s*charset\s*=\s*"?utf-8"?)?\s*$/i.test(request.headers['content-type'] ?? ''))
+    throw new RefusedRequestError(415, 'send JSON as UTF-8');
+  const bytes = await bytesOf(request, most);
+  rememberOnceKey(request, createHash('sha256').update(bytes).digest('base64'));
+  if (bytes.length === 0) return undefined;
+  return bytes.length > MOST_HERE ? new LargeBody(bytes) : parsed(new TextDecoder().decode(bytes));
+}
+
+/** @throws TooLargeError, RefusedRequestError: the rest is let go by unread then */
+async function bytesOf(request: Request, most: number): Promise<Uint8Array<ArrayBuffer>> {
+  if (Number(request.headers['content-length']) > most) {
+    request.resume();
+    throw new TooLargeError(most);
+  }
+  const scan = new BodyScan();
+  const chunks: Buffer[] = [];
+  let length = 0;
+  try {
+    // The connection outlives a refusal: what is refused is answered on it.
+    for await (const chunk of request.iterator({ destroyOnReturn: false }) as AsyncIterable<Buffer>) {
+      length += chunk.length;
+      if (length > most) throw new TooLargeError(most);
+      scan.add(chunk);
+      if (scan.refusal !== undefined) throw new RefusedRequestError(422, scan.refusal);
+      chunks.push(chunk);
+    }
+  } catch (error) {
+    request.resume();
+    throw error;
+  }
+  const bytes = new Uint8Array(length);
+  let at = 0;
+  for (const chunk of chunks) {
+    bytes.set(chunk, at);
+    at += chunk.length;
+  }
+  return bytes;
+}
+
+/** JSON with its text in order. @throws RefusedRequestError where it is none, UnreadableError where its text cannot be kept */
+export function parsed(text: string): object {
+  let found: unknown;
+  try {
+    found = JSON.parse(text);
+  } catch {
+    throw new RefusedRequestError(400, 'the body is not JSON');
+  }
+  if (typeof found !== 'object' || found === null) throw new RefusedRequestError(400, 'the body must be a JSON object');
+  const { tidy, faults } = tidied(found);
+  if (faults.length > 0) throw new UnreadableError(faults);
+  return tidy;
+}

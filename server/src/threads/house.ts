@@ -1,0 +1,30 @@
+import { Injectable } from '@nestjs/common';
+import { CardsService } from '../cards/cards.service.js';
+import { ExportsService } from '../exports/exports.service.js';
+import { FoodsService } from '../foods/foods.service.js';
+import { ImportsService } from '../imports/imports.service.js';
+import { MergesService } from '../merges/merges.service.js';
+import { PacksService } from '../packs/packs.service.js';
+import { ReceiptsService } from '../receipts/receipts.service.js';
+import { BasesService } from '../recipes/bases.service.js';
+import { BasisService } from '../recipes/basis.service.js';
+import { RecipeFiguresService } from '../recipes/recipeFigures.service.js';
+import { RecipesService } from '../recipes/recipes.service.js';
+
+/** The services that work may be given to, in the server or in one of its threads. */
+@Injectable()
+export class House {
+  constructor(
+    readonly recipes: RecipesService,
+    readonly figures: RecipeFiguresService,
+    readonly bases: BasesService,
+    readonly basis: BasisService,
+    readonly foods: FoodsService,
+    readonly packs: PacksService,
+    readonly receipts: ReceiptsService,
+    readonly merges: MergesService,
+    readonly cards: CardsService,
+    readonly imports: ImportsService,
+    readonly exports: ExportsService,
+  ) {}
+}

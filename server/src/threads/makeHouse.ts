@@ -1,0 +1,41 @@
+import { DataSource } from 'typeorm';
+import { CardsService } from '../cards/cards.service.js';
+import { Database } from '../database/database.js';
+import { dataSourceOptions, THREAD_CONNECTIONS } from '../database/dataSource.js';
+import { Once } from '../database/once.js';
+import { ExportsService } from '../exports/exports.service.js';
+import { FoodsService } from '../foods/foods.service.js';
+import { ImportsService } from '../imports/imports.service.js';
+import { KitchensService } from '../kitchens/kitchens.service.js';
+import { MergesService } from '../merges/merges.service.js';
+import { PacksService } from '../packs/packs.service.js';
+import { ReceiptsService } from '../receipts/receipts.service.js';
+import { BasesService } from '../recipes/bases.service.js';
+import { BasisService } from '../recipes/basis.service.js';
+import { RecipeFiguresService } from '../recipes/recipeFigures.service.js';
+import { RecipesService } from '../recipes/recipes.service.js';
+import { House } from './house.js';
+
+/** The services in a thread, with connections of their own; what the server has its framework put together is put together here by hand. */
+export async function makeHouse(url: string | undefined): Promise<House> {
+  const database = new Database(await new DataSource(dataSourceOptions(url, THREAD_CONNECTIONS)).initialize());
+  const once = new Once(database);
+  const kitchens = new KitchensService(database);
+  const foods = new FoodsService(database, once, kitchens);
+  const packs = new PacksService(database, once, foods, kitchens);
+  const recipes = new RecipesService(database, once, kitchens, foods, packs);
+  const basis = new BasisService(database, kitchens, recipes);
+  return new House(
+    recipes,
+    new RecipeFiguresService(database, recipes, foods),
+    new BasesService(database, recipes, basis),
+    basis,
+    foods,
+    packs,
+    new ReceiptsService(database, once, packs, kitchens),
+    new MergesService(database, kitchens, foods, recipes),
+    new CardsService(database, once, kitchens, recipes),
+    new ImportsService(database, once, kitchens, foods, packs, recipes),
+    new ExportsService(database, kitchens, foods, packs, recipes),
+  );
+}

@@ -1,0 +1,64 @@
+import 'reflect-metadata';
+import { move, transferableSymbol, valueSymbol } from 'piscina';
+import { constants, setPriority } from 'node:os';
+import { workerData } from 'node:worker_threads';
+import { parsed } from '../http/jsonBody.js';
+import { problemOf, type ProblemDetails } from '../http/problemOf.js';
+import type { House } from './house.js';
+import { BODY_JOBS, THREAD_JOBS, type BodyJob, type ThreadJob } from './jobs.js';
+import { makeHouse } from './makeHouse.js';
+
+/** What a thread is asked: a job with what it is given; of a body job, its body as it was sent. */
+export type Asked =
+  | { readonly job: ThreadJob; readonly given: readonly unknown[] }
+  | { readonly job: BodyJob; readonly body: Uint8Array; readonly given: readonly unknown[] };
+
+/** What a thread answers: text, JSON as text (so that nobody takes it apart and puts it together again), bytes, or a problem. */
+export type Answered =
+  | { readonly kind: 'text'; readonly text: string }
+  | { readonly kind: 'json'; readonly text: string }
+  | { readonly kind: 'bytes'; readonly bytes: Uint8Array }
+  | { readonly kind: 'problem'; readonly problem: ProblemDetails; readonly error: string };
+
+/** Bytes that are handed over instead of copied; the thread has them no longer. */
+function handedOver(bytes: Uint8Array<ArrayBuffer>): Answered {
+  const answered: Answered = { kind: 'bytes', bytes };
+  return move({ [transferableSymbol]: [bytes.buffer], [valueSymbol]: answered }) as unknown as Answered;
+}
+
+// This thread only, on Linux: who answers requests comes before who computes.
+setPriority(constants.priority.PRIORITY_BELOW_NORMAL);
+
+let house: Promise<House> | undefined;
+
+/** Does one job. It never throws: what went wrong is an answer. */
+export default async function work(asked: Asked): Promise<Answered> {
+  try {
+    const made = await doJob(await services(), asked);
+    if (made instanceof Uint8Array) {
+      return handedOver(new Uint8Array(made));
+    }
+    return typeof made === 'string' ? { kind: 'text', text: made } : { kind: 'json', text: JSON.stringify(made) };
+  } catch (error) {
+    return { kind: 'problem', problem: problemOf(error), error: error instanceof Error ? (error.stack ?? error.message) : String(error) };
+  }
+}
+
+/** The services, made when first needed; tried again where the database was away. */
+function services(): Promise<House> {
+  house ??= makeHouse((workerData as { readonly url?: string } | null)?.url).catch((error: unknown) => {
+    house = undefined;
+    throw error;
+  });
+  return house;
+}
+
+/** @throws whatever the job throws, of what it was given */
+function doJob(services: House, asked: Asked): unknown {
+  if ('body' in asked) {
+    const job = BODY_JOBS[asked.job] as (house: House, body: unknown, ...given: readonly unknown[]) => unknown;
+    return job(services, parsed(new TextDecoder().decode(asked.body)), ...asked.given);
+  }
+  const job = THREAD_JOBS[asked.job] as (house: House, ...given: readonly unknown[]) => unknown;
+  return job(services, ...asked.given);
+}

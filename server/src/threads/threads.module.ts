@@ -1,0 +1,20 @@
+import { Global, Module } from '@nestjs/common';
+import { CardsModule } from '../cards/cards.module.js';
+import { ExportsModule } from '../exports/exports.module.js';
+import { FoodsModule } from '../foods/foods.module.js';
+import { ImportsModule } from '../imports/imports.module.js';
+import { KitchensModule } from '../kitchens/kitchens.module.js';
+import { MergesModule } from '../merges/merges.module.js';
+import { PacksModule } from '../packs/packs.module.js';
+import { ReceiptsModule } from '../receipts/receipts.module.js';
+import { RecipesModule } from '../recipes/recipes.module.js';
+import { House } from './house.js';
+import { Threads } from './threads.js';
+
+@Global()
+@Module({
+  imports: [KitchensModule, FoodsModule, PacksModule, RecipesModule, ReceiptsModule, MergesModule, CardsModule, ImportsModule, ExportsModule],
+  providers: [House, Threads],
+  exports: [Threads],
+})
+export class ThreadsModule {}

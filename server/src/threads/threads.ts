@@ -1,0 +1,111 @@
+import { fileURLToPath } from 'node:url';
+import { Injectable, Logger, type OnModuleDestroy } from '@nestjs/common';
+import { Piscina } from 'piscina';
+import { Database } from '../database/database.js';
+import { LargeBody, type SentBody } from '../http/largeBody.js';
+import { BusyError, ToldError, TooMuchWorkError } from '../http/problems.js';
+import { KitchensService } from '../kitchens/kitchens.service.js';
+import { House } from './house.js';
+import { BODY_JOBS, DRAWING, WRITING, type BodyJob, type GivenBeside, type GivenTo, type MadeBy, type ThreadJob } from './jobs.js';
+import { JsonText } from './jsonText.js';
+import type { Answered, Asked } from './thread.js';
+
+/** The built thread: it stands in the same place whether this file runs built or not. */
+const THREAD = fileURLToPath(new URL('../../dist/threads/thread.js', import.meta.url));
+
+/** Threads, the memory each may take (megabytes), how many may wait for one, and how long work may take before it is ended. */
+const COMPUTING = { threads: 2, memory: 768, waiting: 300, longest: 60_000 };
+const DRAWN = { threads: 1, memory: 512, waiting: 60, longest: 30_000 };
+/** A thread with nothing to do is let go after this long. */
+const IDLE = 120_000;
+
+/** Gives work to threads: bounded in number, memory and time, and nobody else waits for it. */
+@Injectable()
+export class Threads implements OnModuleDestroy {
+  readonly #log = new Logger('threads');
+  readonly #pools = new Map<object, Piscina<Asked, Answered>>();
+
+  constructor(
+    private readonly database: Database,
+    private readonly kitchens: KitchensService,
+    private readonly house: House,
+  ) {}
+
+  /** JSON of what a job makes. @throws ToldError, BusyError, TooMuchWorkError */
+  async json<Job extends ThreadJob>(job: Job, ...given: GivenTo<Job>): Promise<JsonText<MadeBy<Job>>> {
+    return new JsonText(textOf(await this.#run(job, { job, given })));
+  }
+
+  /** Text that a job makes. @throws as `json` */
+  async text<Job extends ThreadJob>(job: Job, ...given: GivenTo<Job>): Promise<string> {
+    return textOf(await this.#run(job, { job, given }));
+  }
+
+  /** What a job makes, taken apart again. @throws as `json` */
+  async made<Job extends ThreadJob>(job: Job, ...given: GivenTo<Job>): Promise<MadeBy<Job>> {
+    return JSON.parse(textOf(await this.#run(job, { job, given }))) as MadeBy<Job>;
+  }
+
+  /** Bytes that a job makes. @throws as `json` */
+  async bytes<Job extends ThreadJob>(job: Job, ...given: GivenTo<Job>): Promise<Uint8Array> {
+    const answered = await this.#run(job, { job, given });
+    return answered.kind === 'bytes' ? answered.bytes : new TextEncoder().encode(textOf(answered));
+  }
+
+  /** Work on what a request brought: here when it is small, in a thread when it is large. @throws whatever the job throws, and as `json` */
+  async take<Job extends BodyJob>(job: Job, body: SentBody, ...given: GivenBeside<Job>): Promise<MadeBy<Job> | JsonText<MadeBy<Job>>> {
+    if (body instanceof LargeBody) return new JsonText(textOf(await this.#run(job, { job, body: body.bytes, given })));
+    const here = BODY_JOBS[job] as (house: House, body: unknown, ...given: readonly unknown[]) => Promise<MadeBy<Job>>;
+    return here(this.house, body, ...given);
+  }
+
+  /** Has the threads ready before anyone asks. */
+  async warm(): Promise<void> {
+    await this.text('exportLines', '').catch(() => undefined);
+  }
+
+  async onModuleDestroy(): Promise<void> {
+    await Promise.all([...this.#pools.values()].map((pool) => pool.destroy()));
+  }
+
+  async #run(job: ThreadJob | BodyJob, asked: Asked): Promise<Exclude<Answered, { kind: 'problem' }>> {
+    const bounds = DRAWING.has(job) ? DRAWN : COMPUTING;
+    const run = () => this.#answer(asked, bounds);
+    const answered = await (WRITING.has(job) ? this.database.turn(await this.kitchens.id(), run) : run());
+    if (answered.kind !== 'problem') return answered;
+    if (answered.problem.status >= 500) this.#log.error(answered.error);
+    throw new ToldError(answered.problem);
+  }
+
+  async #answer(asked: Asked, bounds: typeof COMPUTING): Promise<Answered> {
+    try {
+      const transferList = 'body' in asked && asked.body.buffer instanceof ArrayBuffer ? [asked.body.buffer] : [];
+      return await this.#pool(bounds).run(asked, { transferList, signal: AbortSignal.timeout(bounds.longest) });
+    } catch (error) {
+      if (error instanceof Error && error.name === 'AbortError') throw new TooMuchWorkError('time', { cause: error });
+      if (error instanceof Error && 'code' in error && error.code === 'ERR_WORKER_OUT_OF_MEMORY') throw new TooMuchWorkError('memory', { cause: error });
+      if (error instanceof Error && /queue/i.test(error.message)) throw new BusyError('too much is being worked out at once');
+      throw error;
+    }
+  }
+
+  #pool(bounds: typeof COMPUTING): Piscina<Asked, Answered> {
+    const ready = this.#pools.get(bounds);
+    if (ready) return ready;
+    const pool = new Piscina<Asked, Answered>({
+      filename: THREAD,
+      minThreads: 0,
+      maxThreads: bounds.threads,
+      maxQueue: bounds.waiting,
+      idleTimeout: IDLE,
+      resourceLimits: { maxOldGenerationSizeMb: bounds.memory },
+      workerData: { url: process.env.DATABASE_URL },
+    });
+    this.#pools.set(bounds, pool);
+    return pool;
+  }
+}
+
+function textOf(answered: Exclude<Answered, { kind: 'problem' }>): string {
+  return answered.kind === 'bytes' ? new TextDecoder().decode(answered.bytes) : answered.text;
+}

@@ -1,0 +1,70 @@
+import type { AddressInfo } from 'node:net';
+import { hostileRequests, isBroken, type HostileRequest } from '../bench/hostileRequests.mjs';
+import { openApiOf } from '../src/http/makeApp.js';
+import { testServer } from './testServer.js';
+
+/** Asked at once. */
+const AT_ONCE = 8;
+
+test('a thousand hostile requests break nothing, and the server answers beside them', async () => {
+  const server = await testServer({ demo: true });
+  try {
+    const { port } = server.app.getHttpServer().address() as AddressInfo;
+    const address = `http://127.0.0.1:${port}`;
+    const requests = hostileRequests(openApiOf(server.app).paths);
+    expect(requests.length).toBeGreaterThan(1000);
+    const watch = watchHealth(`${address}/api/health`);
+    const broken: string[] = [];
+    const waiting = [...requests];
+    const ask = async () => {
+      for (let next = waiting.pop(); next; next = waiting.pop()) {
+        const said = await answerOf(address, next);
+        if (said !== undefined) broken.push(said);
+      }
+    };
+    await Promise.all(Array.from({ length: AT_ONCE }, ask));
+    expect(broken).toEqual([]);
+    expect(await watch.stop()).toBeLessThan(1000);
+    await server.http.get('/api/recipes').expect(200);
+  } finally {
+    await server.close();
+  }
+}, 120_000);
+
+/** What is wrong with the answer to a request; undefined where nothing is. */
+async function answerOf(address: string, { method, url, body, type, name }: HostileRequest): Promise<string | undefined> {
+  const what = `${method} ${url.slice(0, 80)} ${name ?? (body ?? '').slice(0, 60)}`;
+  try {
+    const answer = await fetch(address + url, {
+      method,
+      signal: AbortSignal.timeout(30_000),
+      ...(type === undefined ? {} : { headers: { 'content-type': type } }),
+      ...(body === undefined ? {} : { body }),
+    });
+    await answer.arrayBuffer();
+    return isBroken(answer.status, answer.headers.get('content-type')) ? `${what}: ${answer.status}` : undefined;
+  } catch (error) {
+    return `${what}: ${String(error)}`;
+  }
+}
+
+/** Asks for health again and again; the longest wait for it, milliseconds. */
+function watchHealth(url: string) {
+  let longest = 0;
+  let watching = true;
+  const watch = (async () => {
+    while (watching) {
+      const asked = performance.now();
+      await (await fetch(url)).arrayBuffer();
+      longest = Math.max(longest, performance.now() - asked);
+      await new Promise((resolve) => setTimeout(resolve, 25));
+    }
+  })();
+  return {
+    stop: async () => {
+      watching = false;
+      await watch;
+      return longest;
+    },
+  };
+}
