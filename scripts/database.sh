@@ -1,6 +1,6 @@
 #!/usr/bin/env bash
 # A private PostgreSQL on a free loopback port, in a folder of ours. Never touches another cluster.
-#   database.sh start|stop|url|install FOLDER [--throwaway]
+#   database.sh start|stop|running|url|install FOLDER [--throwaway]
 # Works as root (by dropping to the postgres account) and as an ordinary user. --throwaway is for tests only: it gives up
 # durability for speed. Otherwise PostgreSQL's own durability stays on, and the password is made here and kept in FOLDER.
 set -euo pipefail
@@ -10,7 +10,7 @@ root() { [ "$(id -u)" = 0 ]; }
 # The server's programs refuse root: run them as an ordinary account. `cd /`, because that account may not enter ours.
 as() { if root; then (cd / && exec runuser -u postgres -- "$@"); else (cd / && exec "$@"); fi; }
 
-command=${1:?start, stop, url or install}
+command=${1:?start, stop, running, url or install}
 folder=${2:?folder}
 throwaway=${3:-}
 programs=$(ls -d /usr/lib/postgresql/*/bin 2>/dev/null | sort -V | tail -n 1 || true)
@@ -34,7 +34,9 @@ place() {
   chown postgres "$dir" && chmod 700 "$dir"
   # Every folder above must let that account through; one under a closed home does not: keep the data elsewhere then.
   if ! as test -w "$dir"; then
+    local asked=$dir
     dir=/var/tmp/portiona-$(printf %s "$dir" | sha1sum | cut -c1-12)
+    [ "$command" != start ] || say "The database is kept in $dir: the account it runs as cannot enter $asked."
     mkdir -p "$dir" && chown postgres "$dir" && chmod 700 "$dir"
   fi
 }
@@ -61,22 +63,30 @@ create() {
   as mv "$dir/making" "$dir/data"
 }
 
+# One start or stop at a time in one folder.
+one_at_a_time() {
+  as touch "$dir/lock"
+  exec 9>>"$dir/lock"
+  flock -w 120 9 || { say "Another start or stop of the database in $dir has not come to an end."; exit 1; }
+}
+
 start() {
   install
   place
-  # One start at a time in one folder.
-  exec 9>"$(as sh -c "touch '$dir/lock'; echo '$dir/lock'")"
-  flock 9
+  one_at_a_time
   create
   if ! running; then
     as rm -f "$dir/data/postmaster.pid" # left by a crash: its process is gone, checked just above
     weak=''
+    # Errors of statements are told to who made them, and in the server's log; what stays here is how the database itself fares.
+    quiet='-c log_min_messages=log -c log_min_error_statement=panic -c log_checkpoints=off'
+    as sh -c "[ \"\$(stat -c %s '$dir/log' 2>/dev/null || echo 0)\" -lt 5000000 ] || mv -f '$dir/log' '$dir/log.1'"
     [ -n "$throwaway" ] && weak='-c fsync=off -c synchronous_commit=off -c full_page_writes=off'
     port=$(as cat "$dir/port" 2>/dev/null || true)
     for try in 1 2 3; do # another program may take the port in between
       { [ -n "$port" ] && port_is_free "$port"; } || port=$(free_port)
       # 9>&-: the server must not keep the lock.
-      as "$programs/pg_ctl" -D "$dir/data" -l "$dir/log" -w -t 60 -o "-p $port -c listen_addresses=127.0.0.1 -c unix_socket_directories='' $weak" start >/dev/null 9>&- && break
+      as "$programs/pg_ctl" -D "$dir/data" -l "$dir/log" -w -t 60 -o "-p $port -c listen_addresses=127.0.0.1 -c unix_socket_directories='' $quiet $weak" start >/dev/null 9>&- && break
       [ "$try" = 3 ] && { as tail -n 20 "$dir/log" >&2; say "The database did not start; see $dir/log."; exit 1; }
       port=''
     done
@@ -94,11 +104,15 @@ address() { echo "postgres://portiona:$(as cat "$dir/secret")@127.0.0.1:$(as cat
 stop() {
   [ -d "$folder" ] || exit 0
   place
+  one_at_a_time
   running || exit 0
   pid=$(server_pid)
   [ -n "$pid" ] || exit 0 # it has just gone by itself
   as kill -INT "$pid" # fast shutdown
   for _ in $(seq 300); do alive "$pid" || exit 0; sleep 0.1; done
+  say "The database ($pid) did not end within 30 s; it was made to. It mends itself at its next start, and nothing that was saved is lost."
+  as kill -QUIT "$pid" # at once; it recovers from its log
+  for _ in $(seq 100); do alive "$pid" || exit 0; sleep 0.1; done
   say "The database ($pid) is still running."
   exit 1
 }
@@ -107,6 +121,7 @@ case $command in
   install) install ;;
   start) start ;;
   stop) stop ;;
+  running) [ -d "$folder" ] && place && running ;;
   url) place; address ;;
   *) say "unknown: $command"; exit 2 ;;
 esac

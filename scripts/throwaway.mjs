@@ -60,6 +60,7 @@ export async function startServer(url, { demo }) {
   return {
     address,
     port,
+    pid: child.pid,
     async stop() {
       await new Promise((resolve) => (child.exitCode === null ? (child.once('exit', resolve), child.kill('SIGTERM')) : resolve()));
       rmSync(home, { recursive: true, force: true });

@@ -1,8 +1,15 @@
+import type { Server } from 'node:http';
 import { makeApp } from './http/makeApp.js';
 import { Threads } from './threads/threads.js';
 
+/** Milliseconds that requests under way have to end when the server is to; an upload nobody ends is not waited for. */
+const LAST_REQUESTS = 5_000;
+
 const port = Number(process.env.PORTIONA_PORT ?? 4180);
 const app = await makeApp();
+const server = app.getHttpServer() as Server;
+for (const signal of ['SIGTERM', 'SIGINT'] as const)
+  process.once(signal, () => setTimeout(() => server.closeAllConnections(), LAST_REQUESTS).unref());
 // Loopback only: what is here is one person's kitchen.
 await app.listen(port, '127.0.0.1');
 await app.get(Threads).warm();

@@ -1,7 +1,7 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
-import { createServer, type AddressInfo } from 'node:net';
 import { join } from 'node:path';
+import { freePort } from './freePort.js';
 import { madeUpTable } from './madeUpTable.js';
 import { DEMO, freshDatabase } from './testServer.js';
 
@@ -119,13 +119,4 @@ async function send(port: number, method: string, path: string, body: object): P
     body: JSON.stringify(body),
   });
   return (await answer.json()) as { revision: number };
-}
-
-function freePort(): Promise<number> {
-  return new Promise((resolve) => {
-    const probe = createServer().listen(0, '127.0.0.1', () => {
-      const { port } = probe.address() as AddressInfo;
-      probe.close(() => resolve(port));
-    });
-  });
 }

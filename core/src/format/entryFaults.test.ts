@@ -115,6 +115,7 @@ test('a fault says what is missing, what stands there instead, and what was mean
 test.each<[string, object]>([
   ['700,000 empty parts', { format: 'portiona/1', recipes: [{ id: 'a', title: 'A', servings: 1, parts: Array<object>(700_000).fill({}) }] }],
   ['a million empty foods', { format: 'portiona/1', foods: Array<object>(1_000_000).fill({}) }],
+  ['900 unknown keys', Object.fromEntries(Array.from({ length: 900 }, (_, i) => [`key ${i}`, 1]))],
   ['160,000 unknown keys', Object.fromEntries(Array.from({ length: 160_000 }, (_, i) => [`key ${i}`, 1]))],
   ['lines that are no objects', { format: 'portiona/1', recipes: [{ id: 'a', title: 'A', servings: 1, parts: [{ id: 'p', name: 'P', lines: Array<number>(500_000).fill(7) }] }] }],
 ])('%s are read to the hundredth fault and no further', (_, found) => {

@@ -6,6 +6,7 @@ export * from './fault.js';
 export * from './kitchenFile.js';
 export * from './readEntry.js';
 export * from './readKitchen.js';
+export * from './readKitchenBytes.js';
 export * from './writeKitchen.js';
 export * from './sameDocument.js';
 export * from './tidied.js';

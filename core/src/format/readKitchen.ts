@@ -19,17 +19,25 @@ import { KitchenFile, type KitchenSettings } from './kitchenFile.js';
 import { circleFaults } from './circleFaults.js';
 import { readEntry, type Read } from './readEntry.js';
 
+/** A kitchen file's content, with the settings as it states them. */
+export interface KitchenRead extends KitchenContent {
+  readonly stated?: KitchenSettings;
+}
+
 /**
  * Reads a kitchen file: its shape by the classes, then what refers to what.
  *
  * @param found parsed JSON
  * @param today ISO date, where the file states none
  */
-export function readKitchen(found: unknown, today: string): Read<KitchenContent> {
+export function readKitchen(found: unknown, today: string): Read<KitchenRead> {
   const read = readEntry(KitchenFile, found);
-  if (!read.ok) return read;
-  const { settings, foods = [], packs = [], recipes = [] } = read.entry;
-  const content: KitchenContent = { settings: fullSettings(settings, today), foods, packs, recipes };
+  return read.ok ? kitchenOf(read.entry, today) : read;
+}
+
+/** A kitchen of a file whose shape is sound: what refers to what is read now. */
+export function kitchenOf({ settings, foods = [], packs = [], recipes = [] }: KitchenFile, today: string): Read<KitchenRead> {
+  const content: KitchenRead = { settings: fullSettings(settings, today), foods, packs, recipes, ...(settings ? { stated: settings } : {}) };
   const faults = referenceFaults(content);
   return faults.length === 0 ? { ok: true, entry: content } : { ok: false, faults };
 }

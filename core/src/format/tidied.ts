@@ -4,6 +4,8 @@ import { MOST_FAULTS, type Fault } from './fault.js';
 
 /** Deeper than anything a kitchen file holds. */
 const DEEPEST = 12;
+/** More keys than anything a kitchen file holds. */
+const MOST_KEYS = 1000;
 
 /** Something from outside with its text in order, or why it cannot be put in order. */
 export interface Tidied<Found> {
@@ -49,7 +51,12 @@ function list(found: readonly unknown[], path: () => string, depth: number, faul
 function keyed(found: Record<string, unknown>, path: () => string, depth: number, faults: Fault[]): Record<string, unknown> {
   const entries: [string, unknown][] = [];
   let changed = false;
-  for (const key of Object.keys(found)) {
+  const keys = Object.keys(found);
+  if (keys.length > MOST_KEYS) {
+    faults.push({ path: path(), message: `holds ${keys.length} keys, more than anything in a kitchen file` });
+    return found;
+  }
+  for (const key of keys) {
     const at = () => joined(path(), key);
     if (key === '__proto__' || key === 'constructor' || key === 'prototype') faults.push({ path: at(), message: `unknown key "${key}"; take it out` });
     const [name, held] = [text(key, at, faults), node(found[key], at, depth + 1, faults)];

@@ -170,14 +170,28 @@ export class FoodsService {
     );
   }
 
-  /** Keeps the words that foods are named by, once each: a search looks among them for what was begun or misspelt. */
-  async learnWords(documents: readonly Pick<FoodEntry, 'name' | 'names'>[]): Promise<void> {
+  /** Keeps the words that foods are named by: a search looks among them for what was begun or misspelt. */
+  async learnWords(documents: readonly FoodEntry[]): Promise<void> {
+    await this.learn(new Set(documents.flatMap((document) => this.wordsOf(document))));
+  }
+
+  /** The words a food is found by. */
+  wordsOf(document: FoodEntry): string[] {
+    return searchTextOf(document)
+      .split(' ')
+      .filter((word) => /[a-z]/.test(word));
+  }
+
+  /** Keeps words, once each, in the transaction under way. */
+  async learn(words: ReadonlySet<string>): Promise<void> {
     const kitchenId = await this.kitchens.id();
-    const words = new Set(documents.flatMap((document) => searchTextOf(document).split(' ')));
-    await this.database.manager.query('INSERT INTO food_words (kitchen_id, word) SELECT $1, unnest($2::text[]) ON CONFLICT DO NOTHING', [
-      kitchenId,
-      [...words].filter((word) => /[a-z]/.test(word)).sort(),
-    ]);
+    // In one order, so that two that learn at once wait for each other instead of blocking each other.
+    const sorted = [...words].sort();
+    for (let i = 0; i < sorted.length; i += ROWS_AT_ONCE)
+      await this.database.manager.query('INSERT INTO food_words (kitchen_id, word) SELECT $1, unnest($2::text[]) ON CONFLICT DO NOTHING', [
+        kitchenId,
+        sorted.slice(i, i + ROWS_AT_ONCE),
+      ]);
   }
 
   /** Puts a food away, or takes it out again: recipes that use it keep it. @throws NotFoundError */

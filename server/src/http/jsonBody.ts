@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import type { NextFunction, Request, Response } from 'express';
 import { tidied } from '@portiona/core';
 import { BodyScan } from './bodyScan.js';
-import { LargeBody, type SentBody } from './largeBody.js';
+import { UnreadBody, type SentBody } from './unreadBody.js';
 import { rememberOnceKey } from './onceKeyOf.js';
 import { RefusedRequestError, TooLargeError, UnreadableError } from './problems.js';
 
@@ -16,9 +16,12 @@ const MOST: readonly (readonly [path: RegExp, bytes: number])[] = [
   [/^/, MOST_HERE],
 ];
 
+/** Where bodies are read by who takes them. */
+const AS_SENT = /^\/api\/imports\/kitchen-file$/;
+
 /**
  * Reads a request's JSON body: bounded, gone over as it comes in, its text put in order. A body that is large is left for a
- * thread to parse. What is no JSON by its content type is left alone.
+ * thread to read. What is no JSON by its content type is left alone.
  */
 export function jsonBody(request: Request, response: Response, next: NextFunction): void {
   if (!/^application\/json\b/i.test(request.headers['content-type'] ?? '')) return next();
@@ -36,7 +39,7 @@ async function read(request: Request): Promise<SentBody> {
   const bytes = await bytesOf(request, most);
   rememberOnceKey(request, createHash('sha256').update(bytes).digest('base64'));
   if (bytes.length === 0) return undefined;
-  return bytes.length > MOST_HERE ? new LargeBody(bytes) : parsed(new TextDecoder().decode(bytes));
+  return bytes.length > MOST_HERE || AS_SENT.test(request.path) ? new UnreadBody(bytes) : parsed(new TextDecoder().decode(bytes));
 }
 
 /** @throws TooLargeError, RefusedRequestError: the rest is let go by unread then */
@@ -46,28 +49,28 @@ async function bytesOf(request: Request, most: number): Promise<Uint8Array<Array
     throw new TooLargeError(most);
   }
   const scan = new BodyScan();
-  const chunks: Buffer[] = [];
+  // As large as was said, and only then larger: what comes is kept once.
+  let bytes = new Uint8Array(Math.min(most, Number(request.headers['content-length']) || KIB));
   let length = 0;
   try {
     // The connection outlives a refusal: what is refused is answered on it.
     for await (const chunk of request.iterator({ destroyOnReturn: false }) as AsyncIterable<Buffer>) {
-      length += chunk.length;
-      if (length > most) throw new TooLargeError(most);
+      if (length + chunk.length > most) throw new TooLargeError(most);
       scan.add(chunk);
       if (scan.refusal !== undefined) throw new RefusedRequestError(422, scan.refusal);
-      chunks.push(chunk);
+      if (length + chunk.length > bytes.length) {
+        const larger = new Uint8Array(Math.min(most, 2 * (length + chunk.length)));
+        larger.set(bytes);
+        bytes = larger;
+      }
+      bytes.set(chunk, length);
+      length += chunk.length;
     }
   } catch (error) {
     request.resume();
     throw error;
   }
-  const bytes = new Uint8Array(length);
-  let at = 0;
-  for (const chunk of chunks) {
-    bytes.set(chunk, at);
-    at += chunk.length;
-  }
-  return bytes;
+  return length === bytes.length ? bytes : bytes.slice(0, length);
 }
 
 /** JSON with its text in order. @throws RefusedRequestError where it is none, UnreadableError where its text cannot be kept */

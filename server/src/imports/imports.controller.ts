@@ -2,7 +2,7 @@ import { Body, Controller, Post, Query } from '@nestjs/common';
 import { ApiBody, ApiCreatedResponse, ApiOperation, ApiQuery, ApiTags } from '@nestjs/swagger';
 import { cutText, tidyText } from '@portiona/core';
 import type { OnceKey } from '../database/once.js';
-import type { SentBody } from '../http/largeBody.js';
+import type { SentBody } from '../http/unreadBody.js';
 import { OnceKeyOf } from '../http/onceKeyOf.js';
 import { ImportedDto } from './import.dto.js';
 import { Threads } from '../threads/threads.js';

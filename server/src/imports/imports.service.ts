@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { Injectable, Logger } from '@nestjs/common';
-import { readKitchen, type FoodEntry, type Pack, type PackEntry, type RecipeEntry } from '@portiona/core';
+import { readKitchen, readKitchenBytes, type FoodEntry, type Pack, type PackEntry, type RecipeEntry } from '@portiona/core';
 import { Database } from '../database/database.js';
 import { Once, type OnceKey } from '../database/once.js';
 import { isTaken } from '../database/isTaken.js';
@@ -24,6 +24,8 @@ interface Content {
   readonly recipes: RecipeEntry[];
 }
 
+const UTF_8 = new TextDecoder();
+
 @Injectable()
 export class ImportsService {
   readonly #log = new Logger('imports');
@@ -40,15 +42,17 @@ export class ImportsService {
   /**
    * Takes a whole kitchen file in, in one transaction: everything, or nothing.
    *
+   * @param found parsed, or as it was sent
    * @param name the kitchen's new name, when given
    * @param keep foods, packs and recipes that are there already stay as they are; without it the file is refused for them
    * @throws UnreadableError with every fault; TakenError when an id is already there
    */
   async kitchenFile(found: unknown, name?: string, keep = false, once?: OnceKey): Promise<ImportedDto> {
-    const read = readKitchen(found, new Date().toISOString().slice(0, 10));
+    const today = new Date().toISOString().slice(0, 10);
+    const read = found instanceof Uint8Array ? readKitchenBytes(found, (bytes) => UTF_8.decode(bytes), today) : readKitchen(found, today);
     if (!read.ok) throw new UnreadableError(read.faults);
-    const entry = read.entry as unknown as Content;
-    const { settings } = found as { settings?: object };
+    const { stated: settings, ...content } = read.entry;
+    const entry = content as unknown as Content;
     const kitchenId = await this.kitchens.id();
     const taken = await this.once.write(kitchenId, once, async () => {
       const content = keep ? await this.#newOf(entry) : entry;

@@ -1,7 +1,7 @@
 import { Body, Controller, Delete, Get, HttpCode, Param, Post, Put } from '@nestjs/common';
 import { ApiBody, ApiCreatedResponse, ApiHeader, ApiNoContentResponse, ApiOkResponse, ApiOperation, ApiTags } from '@nestjs/swagger';
 import type { OnceKey } from '../database/once.js';
-import type { SentBody } from '../http/largeBody.js';
+import type { SentBody } from '../http/unreadBody.js';
 import { ONCE_HEADER, OnceKeyOf } from '../http/onceKeyOf.js';
 import { NewDto, SavedDto, SaveDto } from '../http/saved.dto.js';
 import { Threads } from '../threads/threads.js';

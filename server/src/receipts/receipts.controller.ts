@@ -2,7 +2,7 @@ import { Body, Controller, Get, HttpCode, Post, Query, Req } from '@nestjs/commo
 import { ApiBody, ApiConsumes, ApiCreatedResponse, ApiHeader, ApiOkResponse, ApiOperation, ApiQuery, ApiTags } from '@nestjs/swagger';
 import type { Request } from 'express';
 import type { OnceKey } from '../database/once.js';
-import type { SentBody } from '../http/largeBody.js';
+import type { SentBody } from '../http/unreadBody.js';
 import { ONCE_HEADER, OnceKeyOf } from '../http/onceKeyOf.js';
 import { RefusedFileError } from '../http/problems.js';
 import { Threads } from '../threads/threads.js';

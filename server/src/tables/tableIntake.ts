@@ -10,7 +10,7 @@ const OF_THE_TABLE = ['name', 'state', 'per', 'nutrients', 'carbohydrateIs', 'so
 /** Takes foods of a table in, some at a time, in the transaction under way; where it is not to write it only counts. */
 export class TableIntake {
   readonly #counts = { added: 0, changed: 0, unchanged: 0, own: 0 };
-  readonly #named: Pick<FoodEntry, 'name' | 'names'>[] = [];
+  readonly #words = new Set<string>();
   #taken: Set<string> | undefined;
 
   constructor(
@@ -47,7 +47,7 @@ export class TableIntake {
 
   /** The last thing before the end: words to find the foods by. Others that save foods meanwhile wait no longer than this takes. */
   async finish(): Promise<void> {
-    if (this.writes) await this.foods.learnWords(this.#named);
+    if (this.writes) await this.foods.learn(this.#words);
   }
 
   async #write(added: readonly { code: string; document: FoodEntry }[], changed: readonly { revision: number; document: FoodEntry }[]) {
@@ -57,8 +57,7 @@ export class TableIntake {
       ({ id }) => ({ fromTable: this.table, code: codes.get(id) ?? id }),
     );
     if (changed.length > 0) await this.foods.writeRows(changed);
-    for (const { document } of [...added, ...changed])
-      this.#named.push({ name: document.name, ...(document.names ? { names: document.names } : {}) });
+    for (const { document } of [...added, ...changed]) for (const word of this.foods.wordsOf(document)) this.#words.add(word);
   }
 
   async #there(codes: readonly string[]): Promise<Map<string, { readonly revision: number; readonly document: FoodEntry }>> {

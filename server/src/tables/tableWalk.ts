@@ -4,6 +4,8 @@ import { tableFoods } from './tableReader.js';
 
 /** Foods handed on, and written, by one round trip. */
 const AT_ONCE = 500;
+/** Milliseconds that rows are gone through without letting anyone else in. */
+const LONGEST_HOLD = 8;
 
 /** What is told while a table is walked. */
 export interface TableWalker {
@@ -25,8 +27,14 @@ export async function walkTable(
   on: TableWalker,
 ): Promise<{ readonly rows: number; readonly leftOut: number; readonly faults: number }> {
   const counts = { rows: 0, leftOut: 0, faults: 0 };
+  let since = performance.now();
   let some: TableFood[] = [];
   for await (const { number, food, faults } of tableFoods(path, mapping, on.bytes)) {
+    // Rows come as fast as they are read: others are let in between.
+    if (performance.now() - since > LONGEST_HOLD) {
+      await new Promise((resolve) => setImmediate(resolve));
+      since = performance.now();
+    }
     counts.rows++;
     counts.faults += faults.length;
     for (const { heading, message } of faults) on.fault?.({ row: number, heading, message });

@@ -55,6 +55,9 @@ export const BODY_JOBS = {
     house.imports.kitchenFile(body, name, keep, once),
 } as const;
 
+/** Work that reads its body itself, as it was sent. */
+export const AS_SENT: ReadonlySet<string> = new Set<keyof typeof BODY_JOBS>(['importKitchenFile']);
+
 type Jobs = typeof THREAD_JOBS & typeof BODY_JOBS;
 /** What a job is given besides the services. */
 type Given<Job> = Job extends (house: House, ...given: infer Rest) => unknown ? Rest : never;

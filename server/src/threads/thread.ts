@@ -5,7 +5,7 @@ import { workerData } from 'node:worker_threads';
 import { parsed } from '../http/jsonBody.js';
 import { problemOf, type ProblemDetails } from '../http/problemOf.js';
 import type { House } from './house.js';
-import { BODY_JOBS, THREAD_JOBS, type BodyJob, type ThreadJob } from './jobs.js';
+import { AS_SENT, BODY_JOBS, THREAD_JOBS, type BodyJob, type ThreadJob } from './jobs.js';
 import { makeHouse } from './makeHouse.js';
 
 /** What a thread is asked: a job with what it is given; of a body job, its body as it was sent. */
@@ -57,7 +57,7 @@ function services(): Promise<House> {
 function doJob(services: House, asked: Asked): unknown {
   if ('body' in asked) {
     const job = BODY_JOBS[asked.job] as (house: House, body: unknown, ...given: readonly unknown[]) => unknown;
-    return job(services, parsed(new TextDecoder().decode(asked.body)), ...asked.given);
+    return job(services, AS_SENT.has(asked.job) ? asked.body : parsed(new TextDecoder().decode(asked.body)), ...asked.given);
   }
   const job = THREAD_JOBS[asked.job] as (house: House, ...given: readonly unknown[]) => unknown;
   return job(services, ...asked.given);

@@ -2,7 +2,7 @@ import { fileURLToPath } from 'node:url';
 import { Injectable, Logger, type OnModuleDestroy } from '@nestjs/common';
 import { Piscina } from 'piscina';
 import { Database } from '../database/database.js';
-import { LargeBody, type SentBody } from '../http/largeBody.js';
+import { UnreadBody, type SentBody } from '../http/unreadBody.js';
 import { BusyError, ToldError, TooMuchWorkError } from '../http/problems.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
 import { House } from './house.js';
@@ -54,7 +54,7 @@ export class Threads implements OnModuleDestroy {
 
   /** Work on what a request brought: here when it is small, in a thread when it is large. @throws whatever the job throws, and as `json` */
   async take<Job extends BodyJob>(job: Job, body: SentBody, ...given: GivenBeside<Job>): Promise<MadeBy<Job> | JsonText<MadeBy<Job>>> {
-    if (body instanceof LargeBody) return new JsonText(textOf(await this.#run(job, { job, body: body.bytes, given })));
+    if (body instanceof UnreadBody) return new JsonText(textOf(await this.#run(job, { job, body: body.bytes, given })));
     const here = BODY_JOBS[job] as (house: House, body: unknown, ...given: readonly unknown[]) => Promise<MadeBy<Job>>;
     return here(this.house, body, ...given);
   }
