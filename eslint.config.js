@@ -2,6 +2,7 @@ import js from '@eslint/js';
 import { createTypeScriptImportResolver } from 'eslint-import-resolver-typescript';
 import importX from 'eslint-plugin-import-x';
 import reactHooks from 'eslint-plugin-react-hooks';
+import regexp from 'eslint-plugin-regexp';
 import { defineConfig, globalIgnores } from 'eslint/config';
 import globals from 'globals';
 import tseslint from 'typescript-eslint';
@@ -51,6 +52,13 @@ const zones = [
   zone('./e2e', './server/src', 'e2e drives the running whole; it imports no source'),
   zone('./e2e', './web/src', 'e2e drives the running whole; it imports no source'),
 ];
+
+/** Factors are for formulas, and formulas are core's. */
+const FORMULAS = {
+  name: '@portiona/core',
+  importNames: ['SALT_GRAMS_PER_SODIUM_MG', 'KJ_PER_KCAL', 'ENERGY_FACTORS', 'nutrientsPerGram', 'perGramOf', 'compensatedSum'],
+  message: 'figures are computed in core: add the function that gives the one wanted there',
+};
 
 export default defineConfig([
   globalIgnores(['**/dist/**', '**/*.gen.ts', 'e2e/results/**', '.portiona/**']),
@@ -109,17 +117,33 @@ export default defineConfig([
   },
   { files: ['web/**/*.{ts,tsx}'], extends: [reactHooks.configs.flat.recommended] },
   {
-    // Factors are for formulas, and formulas are core's.
+    // Text comes from outside: no expression takes more than in proportion to it. What the rules do not see, core's nasty shapes do.
+    files: ['{core,server,web}/src/**/*.{ts,tsx}'],
+    plugins: { regexp },
+    rules: {
+      'regexp/no-super-linear-backtracking': ['error', { report: 'potential' }],
+      'regexp/no-super-linear-move': ['error', { report: 'potential', ignorePartial: false }],
+    },
+  },
+  {
     files: ['web/**/*.{ts,tsx}', 'server/src/**/*.{ts,tsx}'],
+    rules: { 'no-restricted-imports': ['error', { paths: [FORMULAS] }] },
+  },
+  {
+    // One door to the database: who holds a connection never waits for a second one.
+    files: ['server/src/**/*.{ts,tsx}'],
+    ignores: ['server/src/database/**', 'server/src/**/*.test.ts'],
     rules: {
       'no-restricted-imports': [
         'error',
         {
           paths: [
+            FORMULAS,
+            ...['@nestjs/typeorm', 'pg'].map((name) => ({ name, message: 'ask Database: it keeps a piece of work to one connection' })),
             {
-              name: '@portiona/core',
-              importNames: ['SALT_GRAMS_PER_SODIUM_MG', 'KJ_PER_KCAL', 'ENERGY_FACTORS', 'nutrientsPerGram', 'perGramOf', 'compensatedSum'],
-              message: 'figures are computed in core: add the function that gives the one wanted there',
+              name: 'typeorm',
+              importNames: ['DataSource', 'Repository', 'QueryRunner', 'createConnection', 'getConnection'],
+              message: 'ask Database: it keeps a piece of work to one connection',
             },
           ],
         },

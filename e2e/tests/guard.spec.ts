@@ -6,7 +6,10 @@ import { chromium, expect, test, type Browser } from '@playwright/test';
  * A name of somebody else's that leads here, as after rebinding; and a browser that itself holds nothing back from loopback: what is
  * tried is the server.
  */
-const UNGUARDED = ['--host-resolver-rules=MAP rebound.test 127.0.0.1', '--disable-features=LocalNetworkAccessChecks,LocalNetworkAccessChecksWebRTC,PrivateNetworkAccessSendPreflights'];
+const UNGUARDED = [
+  '--host-resolver-rules=MAP rebound.test 127.0.0.1',
+  '--disable-features=LocalNetworkAccessChecks,LocalNetworkAccessChecksWebRTC,PrivateNetworkAccessSendPreflights',
+];
 
 /** Another page, of another origin, that wishes the kitchen ill. */
 const PAGE = (kitchen: string) => `<!doctype html><title>Foreign</title>
@@ -19,7 +22,7 @@ let foreignAddress: string;
 let browser: Browser;
 let kitchen: string;
 
-test.beforeAll(async ({}, { project }) => {
+test.beforeAll(async ({ browserName: _ }, { project }) => {
   kitchen = project.use.baseURL ?? '';
   foreign = createServer((_, response) => response.setHeader('content-type', 'text/html').end(PAGE(kitchen)));
   await new Promise<void>((resolve) => foreign.listen(0, '127.0.0.1', resolve));
@@ -35,7 +38,10 @@ test.afterAll(async () => {
 /** What stands in the kitchen that a foreign page could have changed. */
 async function state(page: import('@playwright/test').Page): Promise<string> {
   const of = async (path: string) => (await page.request.get(kitchen + path)).text();
-  return (await Promise.all(['/api/published-cards', '/api/food-tables', '/api/kitchen'].map(of))).join('\n') + String((await page.request.get(`${kitchen}/api/recipes/foreign`)).status());
+  return (
+    (await Promise.all(['/api/published-cards', '/api/food-tables', '/api/kitchen'].map(of))).join('\n') +
+    String((await page.request.get(`${kitchen}/api/recipes/foreign`)).status())
+  );
 }
 
 test('a foreign page changes nothing: neither by a form nor by a script', async () => {
@@ -52,7 +58,11 @@ test('a foreign page changes nothing: neither by a form nor by a script', async 
   }
   await page.goto(foreignAddress);
   const failed = await page.evaluate(async (to) => {
-    const ask = (path: string, init: RequestInit) => fetch(to + path, init).then((answer) => answer.type, () => 'failed');
+    const ask = (path: string, init: RequestInit) =>
+      fetch(to + path, init).then(
+        (answer) => answer.type,
+        () => 'failed',
+      );
     return Promise.all([
       ask('/api/recipes/smoky-lentil-and-squash-dal', { method: 'DELETE' }),
       ask('/api/recipes', { method: 'POST', headers: { 'content-type': 'application/json' }, body: '{}' }),
@@ -76,7 +86,11 @@ test('a name that was led here reads nothing and changes nothing', async () => {
   const statuses = await page.evaluate(async () => {
     const status = (path: string, init: RequestInit) => fetch(path, init).then((answer) => answer.status);
     const headers = { 'content-type': 'application/json' };
-    return [await status('/api/recipes', {}), await status('/api/recipes/smoky-lentil-and-squash-dal', { method: 'DELETE' }), await status('/api/recipes', { method: 'POST', headers, body: '{}' })];
+    return [
+      await status('/api/recipes', {}),
+      await status('/api/recipes/smoky-lentil-and-squash-dal', { method: 'DELETE' }),
+      await status('/api/recipes', { method: 'POST', headers, body: '{}' }),
+    ];
   });
   expect(statuses).toEqual([421, 421, 421]);
   await page.close();

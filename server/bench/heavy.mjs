@@ -5,13 +5,31 @@ const JSON_TYPE = { 'content-type': 'application/json' };
 
 /** A kitchen of many recipes, each of fourteen lines. */
 function manyRecipes(count) {
-  const foods = Array.from({ length: 60 }, (_, i) => ({ id: `bench-food-${i}`, name: `Bench food ${i}`, nutrients: { energyKcal: 100 + i, protein: i, fat: 1, carbohydrate: 20, fibre: 2, sodium: 10 } }));
-  const packs = foods.map(({ id }, i) => ({ food: id, net: 500, unit: 'g', price: `${1 + (i % 7)}.${10 + i}`, currency: 'EUR', shop: 'Bench', seen: '2026-11-01' }));
+  const foods = Array.from({ length: 60 }, (_, i) => ({
+    id: `bench-food-${i}`,
+    name: `Bench food ${i}`,
+    nutrients: { energyKcal: 100 + i, protein: i, fat: 1, carbohydrate: 20, fibre: 2, sodium: 10 },
+  }));
+  const packs = foods.map(({ id }, i) => ({
+    food: id,
+    net: 500,
+    unit: 'g',
+    price: `${1 + (i % 7)}.${10 + i}`,
+    currency: 'EUR',
+    shop: 'Bench',
+    seen: '2026-11-01',
+  }));
   const recipes = Array.from({ length: count }, (_, r) => ({
     id: `bench-${r}`,
     title: `Bench dish ${r}`,
     servings: 4,
-    parts: [{ id: 'main', name: 'Main', lines: Array.from({ length: 14 }, (_, l) => ({ food: foods[(r + l * 7) % foods.length].id, amount: 100 + l, unit: 'g' })) }],
+    parts: [
+      {
+        id: 'main',
+        name: 'Main',
+        lines: Array.from({ length: 14 }, (_, l) => ({ food: foods[(r + l * 7) % foods.length].id, amount: 100 + l, unit: 'g' })),
+      },
+    ],
     steps: Array.from({ length: 8 }, (_, s) => `Cook it for ${s + 5} minutes, until done.`),
   }));
   return { format: 'portiona/1', foods, packs, recipes };
@@ -19,13 +37,29 @@ function manyRecipes(count) {
 
 /** A dish of so many parts and lines. */
 function largeDish(id, parts, lines) {
-  const part = (p) => ({ id: `p${p}`, name: `Part ${p}`, lines: Array.from({ length: lines }, (_, l) => ({ food: `bench-food-${(p + l) % 60}`, amount: 10 + l, unit: 'g', note: 'finely chopped' })) });
-  return { id, title: 'A large dish', servings: 10, parts: Array.from({ length: parts }, (_, p) => part(p)), steps: Array.from({ length: 200 }, (_, s) => `Cook part ${s} for 10 minutes, until soft.`) };
+  const part = (p) => ({
+    id: `p${p}`,
+    name: `Part ${p}`,
+    lines: Array.from({ length: lines }, (_, l) => ({
+      food: `bench-food-${(p + l) % 60}`,
+      amount: 10 + l,
+      unit: 'g',
+      note: 'finely chopped',
+    })),
+  });
+  return {
+    id,
+    title: 'A large dish',
+    servings: 10,
+    parts: Array.from({ length: parts }, (_, p) => part(p)),
+    steps: Array.from({ length: 200 }, (_, s) => `Cook part ${s} for 10 minutes, until soft.`),
+  };
 }
 
 function table(rows) {
   let text = 'code;name;Energy (kcal);Protein (g);Fat (g);Carbohydrate (g);Fibre (g);Sodium (mg)\n';
-  for (let i = 0; i < rows; i++) text += `b${i};Table food number ${i};${100 + (i % 300)};${i % 20};${i % 10};${i % 60};${i % 7};${i % 400}\n`;
+  for (let i = 0; i < rows; i++)
+    text += `b${i};Table food number ${i};${100 + (i % 300)};${i % 20};${i % 10};${i % 60};${i % 7};${i % 400}\n`;
   return text;
 }
 
@@ -58,22 +92,42 @@ export async function heavyThings({ address, pid }) {
   };
   const sized = (name, path, body) => row(name, () => status(post(path, body)), body.length);
   await sized('2 MB of empty parts', '/recipes', `{"document":{"id":"a","title":"a","servings":1,"parts":[${'{},'.repeat(690_000)}{}]}}`);
-  await sized('1.9 MB of 160,000 unknown keys', '/recipes', `{"document":{${Array.from({ length: 160_000 }, (_, i) => `"k${i}":1`).join(',')}}}`);
+  await sized(
+    '1.9 MB of 160,000 unknown keys',
+    '/recipes',
+    `{"document":{${Array.from({ length: 160_000 }, (_, i) => `"k${i}":1`).join(',')}}}`,
+  );
   await sized('31 MB of empty foods', '/imports/kitchen-file', `{"format":"portiona/1","foods":[${'{},'.repeat(10_300_000)}{}]}`);
-  await sized('31 MB of foods that lack all but an id', '/imports/kitchen-file', `{"format":"portiona/1","foods":[${Array.from({ length: 1_200_000 }, (_, i) => `{"id":"f${i}","x":{}}`).join(',')}]}`);
+  await sized(
+    '31 MB of foods that lack all but an id',
+    '/imports/kitchen-file',
+    `{"format":"portiona/1","foods":[${Array.from({ length: 1_200_000 }, (_, i) => `{"id":"f${i}","x":{}}`).join(',')}]}`,
+  );
   await sized('500 recipes as a kitchen file', '/imports/kitchen-file', JSON.stringify(manyRecipes(500)));
   await row('GET /recipes, 515 recipes', () => get('/recipes'));
-  await row('GET /recipes, 20 at once', async () => new Set(await Promise.all(Array.from({ length: 20 }, () => get('/recipes')))).size === 1 && 200);
+  await row(
+    'GET /recipes, 20 at once',
+    async () => new Set(await Promise.all(Array.from({ length: 20 }, () => get('/recipes')))).size === 1 && 200,
+  );
   await row('swap of a food in all of them', () => get('/recipes/swaps?from=bench-food-1&to=bench-food-2'));
   await row('what parts can be taken', () => get('/recipes/parts'));
   await row('the kitchen as a file', () => get('/exports/kitchen-file'));
   await row('all recipes as a sheet', () => get('/exports/recipes.csv'));
-  await row('a dish of 200 parts and 5,000 lines, saved', () => status(post('/recipes', JSON.stringify({ document: largeDish('large', 200, 25) }))));
-  await row('its figures, page and Markdown', async () => [await get('/recipes/large/card.html'), await get('/recipes/large/card.md'), await get('/exports/recipes/large/lines.csv')].join(' '));
+  await row('a dish of 200 parts and 5,000 lines, saved', () =>
+    status(post('/recipes', JSON.stringify({ document: largeDish('large', 200, 25) }))),
+  );
+  await row('its figures, page and Markdown', async () =>
+    [await get('/recipes/large/card.html'), await get('/recipes/large/card.md'), await get('/exports/recipes/large/lines.csv')].join(' '),
+  );
   await row('its card as a PDF', () => get('/recipes/large/card.pdf'));
-  await row('a dish of 200 parts with a line each, saved', () => status(post('/recipes', JSON.stringify({ document: largeDish('parts', 200, 1) }))));
+  await row('a dish of 200 parts with a line each, saved', () =>
+    status(post('/recipes', JSON.stringify({ document: largeDish('parts', 200, 1) }))),
+  );
   await row('its card as a PDF', () => get('/recipes/parts/card.pdf'));
-  await row('a card of 14 lines as a PDF, 10 at once', async () => new Set(await Promise.all(Array.from({ length: 10 }, () => get('/recipes/bench-1/card.pdf')))).size === 1 && 200);
+  await row(
+    'a card of 14 lines as a PDF, 10 at once',
+    async () => new Set(await Promise.all(Array.from({ length: 10 }, () => get('/recipes/bench-1/card.pdf')))).size === 1 && 200,
+  );
   const brought = await (await post('/food-tables?fileName=bench.csv', table(50_000), { 'content-type': 'text/csv' })).json();
   const look = await (await fetch(`${address}/api/food-tables/${brought.id}/look`)).json();
   const take = JSON.stringify({ name: 'Bench', mapping: look.mapping });

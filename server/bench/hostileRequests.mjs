@@ -2,9 +2,40 @@
 
 const LONG = 'x'.repeat(5000);
 /** Ids as nobody has them, as they stand in an address. */
-const IDS = ['%00', '..%2f..%2fetc', '%ff', LONG, '-1', '2147483648', '__proto__', 'constructor', "'%3bdrop table foods--", '%F0%9F%8D%B2', '00000000-0000-0000-0000-000000000000', 'a b', '<script>'];
+const IDS = [
+  '%00',
+  '..%2f..%2fetc',
+  '%ff',
+  LONG,
+  '-1',
+  '2147483648',
+  '__proto__',
+  'constructor',
+  "'%3bdrop table foods--",
+  '%F0%9F%8D%B2',
+  '00000000-0000-0000-0000-000000000000',
+  'a b',
+  '<script>',
+];
 /** What stands behind the question mark. */
-const QUERIES = ['q=a&q=b', 'q=%00', `q=${LONG}`, 'q=%25%25%25%26%7C', 'limit=-1', 'limit=1e99', 'limit=NaN', 'issue=2147483648', 'issue=abc', 'issue=-1', 'paper=a3', 'from=a&to=%27', '__proto__[x]=1', 'there=keep&there=keep', 'encoding=ebcdic', 'headingLines=99999999999'];
+const QUERIES = [
+  'q=a&q=b',
+  'q=%00',
+  `q=${LONG}`,
+  'q=%25%25%25%26%7C',
+  'limit=-1',
+  'limit=1e99',
+  'limit=NaN',
+  'issue=2147483648',
+  'issue=abc',
+  'issue=-1',
+  'paper=a3',
+  'from=a&to=%27',
+  '__proto__[x]=1',
+  'there=keep&there=keep',
+  'encoding=ebcdic',
+  'headingLines=99999999999',
+];
 
 const nested = (depth) => `{"document":${'['.repeat(depth)}${']'.repeat(depth)}}`;
 const JSON_TYPE = 'application/json';
@@ -47,9 +78,19 @@ const BODIES = [
 const LARGE = [
   ['2 MB of empty parts', () => `{"document":{"id":"a","title":"a","servings":1,"parts":[${'{},'.repeat(690_000)}{}]}}`],
   ['1.9 MB of unknown keys', () => `{"document":{${Array.from({ length: 160_000 }, (_, i) => `"k${i}":1`).join(',')}}}`],
-  ['1 MB of names', () => `{"document":{"id":"a","name":"a","names":[${Array.from({ length: 9000 }, (_, i) => `"${'n'.repeat(110)}${i}"`).join(',')}]}}`],
-  ['a title of 1.9 MB', () => `{"document":{"id":"a","title":"${'t'.repeat(1_900_000)}","servings":1,"parts":[{"id":"p","name":"p","lines":[]}]}}`],
-  ['accents without end', () => `{"document":{"id":"a","title":"${'\\u0315\\u0300\\u05ae'.repeat(90_000)}","servings":1,"parts":[{"id":"p","name":"p","lines":[]}]}}`],
+  [
+    '1 MB of names',
+    () => `{"document":{"id":"a","name":"a","names":[${Array.from({ length: 9000 }, (_, i) => `"${'n'.repeat(110)}${i}"`).join(',')}]}}`,
+  ],
+  [
+    'a title of 1.9 MB',
+    () => `{"document":{"id":"a","title":"${'t'.repeat(1_900_000)}","servings":1,"parts":[{"id":"p","name":"p","lines":[]}]}}`,
+  ],
+  [
+    'accents without end',
+    () =>
+      `{"document":{"id":"a","title":"${'\\u0315\\u0300\\u05ae'.repeat(90_000)}","servings":1,"parts":[{"id":"p","name":"p","lines":[]}]}}`,
+  ],
 ];
 
 /**
@@ -63,13 +104,20 @@ export function hostileRequests(paths) {
     for (const method of Object.keys(methods).map((one) => one.toUpperCase())) {
       const addressed = (id) => path.replaceAll(/\{[^}]+\}/g, id);
       const writes = method !== 'GET';
-      if (path.includes('{')) for (const id of IDS) requests.push({ method, url: addressed(id), ...(writes ? { body: '{}', type: JSON_TYPE } : {}) });
+      if (path.includes('{'))
+        for (const id of IDS) requests.push({ method, url: addressed(id), ...(writes ? { body: '{}', type: JSON_TYPE } : {}) });
       if (writes) for (const [body, type] of BODIES) requests.push({ method, url: addressed('no-such-thing'), body, type });
       // Each route is asked some of the questions, all of them over all routes.
       else for (let i = 0; i < 6; i++) requests.push({ method, url: `${addressed('no-such-thing')}?${QUERIES[turn++ % QUERIES.length]}` });
     }
   for (const [name, body] of LARGE)
-    for (const [method, url] of [['POST', '/api/recipes'], ['PUT', '/api/recipes/a'], ['POST', '/api/foods'], ['POST', '/api/imports/kitchen-file'], ['POST', '/api/packs']])
+    for (const [method, url] of [
+      ['POST', '/api/recipes'],
+      ['PUT', '/api/recipes/a'],
+      ['POST', '/api/foods'],
+      ['POST', '/api/imports/kitchen-file'],
+      ['POST', '/api/packs'],
+    ])
       requests.push({ method, url, body: body(), type: JSON_TYPE, name });
   return requests;
 }

@@ -1,8 +1,6 @@
 import { Module } from '@nestjs/common';
-import { TypeOrmModule } from '@nestjs/typeorm';
 import { CardsModule } from './cards/cards.module.js';
 import { DatabaseModule } from './database/database.module.js';
-import { dataSourceOptions } from './database/dataSource.js';
 import { DistributionsModule } from './distributions/distributions.module.js';
 import { ExportsModule } from './exports/exports.module.js';
 import { FoodsModule } from './foods/foods.module.js';
@@ -19,9 +17,6 @@ import { TablesModule } from './tables/tables.module.js';
 
 @Module({
   imports: [
-    TypeOrmModule.forRootAsync({
-      useFactory: () => ({ ...dataSourceOptions(process.env.DATABASE_URL), retryAttempts: 3, retryDelay: 1000 }),
-    }),
     DatabaseModule,
     KitchensModule,
     FoodsModule,

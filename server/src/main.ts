@@ -1,4 +1,3 @@
-import type { Server } from 'node:http';
 import { makeApp } from './http/makeApp.js';
 import { Threads } from './threads/threads.js';
 
@@ -7,7 +6,7 @@ const LAST_REQUESTS = 5_000;
 
 const port = Number(process.env.PORTIONA_PORT ?? 4180);
 const app = await makeApp();
-const server = app.getHttpServer() as Server;
+const server = app.getHttpServer();
 for (const signal of ['SIGTERM', 'SIGINT'] as const)
   process.once(signal, () => setTimeout(() => server.closeAllConnections(), LAST_REQUESTS).unref());
 // Loopback only: what is here is one person's kitchen.

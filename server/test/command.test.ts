@@ -95,7 +95,9 @@ function left(): string[] {
 function endlessUpload(): void {
   const socket = connect(port, '127.0.0.1');
   socket.on('error', () => undefined);
-  socket.write(`POST /api/food-tables HTTP/1.1\r\nHost: 127.0.0.1:${port}\r\nContent-Type: text/csv\r\nContent-Length: 1000000\r\n\r\nname;kcal\n`);
+  socket.write(
+    `POST /api/food-tables HTTP/1.1\r\nHost: 127.0.0.1:${port}\r\nContent-Type: text/csv\r\nContent-Length: 1000000\r\n\r\nname;kcal\n`,
+  );
 }
 
 /** What happens while it runs, or has just ended, and what is said and left. */
@@ -231,7 +233,9 @@ const PAIRS: readonly (readonly [string, () => Promise<void>])[] = [
     async () => {
       const { status, said } = run('start', { PORTIONA_HOME: '/proc/portiona' });
       expect(status).toBe(1);
-      expect(said.trim().split('\n')).toEqual(['The data folder /proc/portiona cannot be written to. Set PORTIONA_HOME to a folder that can.']);
+      expect(said.trim().split('\n')).toEqual([
+        'The data folder /proc/portiona cannot be written to. Set PORTIONA_HOME to a folder that can.',
+      ]);
       return Promise.resolve();
     },
   ],

@@ -141,7 +141,14 @@ export function recipesSheet(recipes: readonly Recipe[], kitchen: Kitchen): Shee
       const computed = computedFigures(recipe, kitchen);
       // Every cell there, so that the reason stands below its heading.
       if (!computed.ok)
-        return [recipe.title, recipe.series ?? '', recipe.number ?? '', recipe.servings, ...Array<string>(FIGURES.length + 5).fill(''), `cannot be computed: ${computed.because}`];
+        return [
+          recipe.title,
+          recipe.series ?? '',
+          recipe.number ?? '',
+          recipe.servings,
+          ...Array<string>(FIGURES.length + 5).fill(''),
+          `cannot be computed: ${computed.because}`,
+        ];
       const figures = computed.made;
       const { weight, nutrients, usedCost } = figures.perServing;
       const shown = FIGURES.map((figure) => shownFigure(figure, nutrients, kitchen.convention));

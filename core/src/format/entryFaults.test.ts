@@ -94,7 +94,12 @@ test('whatever is put in whatever place, faults are found where class-validator 
 });
 
 test('a fault says what is missing, what stands there instead, and what was meant', () => {
-  const dish = { id: 'dish', title: '', servings: 0, parts: [{ id: 'a', name: 'A', servd: 'box', lines: [{ food: 'Leek', state: 'boiled' }] }] };
+  const dish = {
+    id: 'dish',
+    title: '',
+    servings: 0,
+    parts: [{ id: 'a', name: 'A', servd: 'box', lines: [{ food: 'Leek', state: 'boiled' }] }],
+  };
   const read = readEntry(KitchenFile, { format: 'portiona/1', recipes: [dish], packs: [{}] });
   expect(read.ok ? [] : read.faults.map(({ path, message }) => `${path}: ${message}`)).toEqual([
     'packs[0].food: is missing; it must be a text of lower-case letters, digits and hyphens',
@@ -113,11 +118,20 @@ test('a fault says what is missing, what stands there instead, and what was mean
 });
 
 test.each<[string, object]>([
-  ['700,000 empty parts', { format: 'portiona/1', recipes: [{ id: 'a', title: 'A', servings: 1, parts: Array<object>(700_000).fill({}) }] }],
+  [
+    '700,000 empty parts',
+    { format: 'portiona/1', recipes: [{ id: 'a', title: 'A', servings: 1, parts: Array<object>(700_000).fill({}) }] },
+  ],
   ['a million empty foods', { format: 'portiona/1', foods: Array<object>(1_000_000).fill({}) }],
   ['900 unknown keys', Object.fromEntries(Array.from({ length: 900 }, (_, i) => [`key ${i}`, 1]))],
   ['160,000 unknown keys', Object.fromEntries(Array.from({ length: 160_000 }, (_, i) => [`key ${i}`, 1]))],
-  ['lines that are no objects', { format: 'portiona/1', recipes: [{ id: 'a', title: 'A', servings: 1, parts: [{ id: 'p', name: 'P', lines: Array<number>(500_000).fill(7) }] }] }],
+  [
+    'lines that are no objects',
+    {
+      format: 'portiona/1',
+      recipes: [{ id: 'a', title: 'A', servings: 1, parts: [{ id: 'p', name: 'P', lines: Array<number>(500_000).fill(7) }] }],
+    },
+  ],
 ])('%s are read to the hundredth fault and no further', (_, found) => {
   const started = performance.now();
   const read = readEntry(KitchenFile, found);

@@ -46,7 +46,8 @@ export function isSoundEntry(type: new () => object, found: object): boolean {
 export function* entryFaults(type: new () => object, found: object, path: string): Generator<Fault> {
   const rulesOf = keyRulesOf(type);
   for (const key of Object.keys(found))
-    if (!rulesOf.has(key)) yield { path: joined(path, key), message: `unknown key "${shortened(key)}"${didYouMean(key, [...rulesOf.keys()])}` };
+    if (!rulesOf.has(key))
+      yield { path: joined(path, key), message: `unknown key "${shortened(key)}"${didYouMean(key, [...rulesOf.keys()])}` };
   for (const [key, { applies, rules, inner }] of rulesOf) {
     const held = (found as Record<string, unknown>)[key];
     if (applies.some((condition) => !condition(held, found))) continue;
@@ -105,7 +106,13 @@ function keyRulesOf(type: new () => object): ReadonlyMap<string, KeyRules> {
     } else if (rule.type === 'nestedValidation') at.inner = { type: classOfKey(type, rule.propertyName), each: rule.each };
     else if (rule.type === 'customValidation') {
       for (const { instance } of storage.getTargetValidatorConstraints(rule.constraintCls)) {
-        const asked = (found: unknown, owner: object) => ({ targetName: type.name, property: rule.propertyName, object: owner, value: found, constraints });
+        const asked = (found: unknown, owner: object) => ({
+          targetName: type.name,
+          property: rule.propertyName,
+          object: owner,
+          value: found,
+          constraints,
+        });
         // A rule that answers later is no yes.
         const holds: Rule['holds'] = (found, owner) => instance.validate(found, asked(found, owner)) === true;
         at.rules.push({

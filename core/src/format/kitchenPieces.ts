@@ -73,7 +73,6 @@ function* members(reader: Reader, key: string): Generator<KitchenPiece> {
 class Reader {
   #at: number;
 
-
   constructor(
     private readonly bytes: Uint8Array,
     private readonly decode: Decode,
@@ -151,6 +150,7 @@ class Reader {
   }
 
   #space(): void {
-    for (let byte = this.bytes[this.#at]; byte === 0x20 || byte === 0x0a || byte === 0x0d || byte === 0x09; byte = this.bytes[this.#at]) this.#at++;
+    for (let byte = this.bytes[this.#at]; byte === 0x20 || byte === 0x0a || byte === 0x0d || byte === 0x09; byte = this.bytes[this.#at])
+      this.#at++;
   }
 }

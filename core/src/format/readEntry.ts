@@ -15,7 +15,8 @@ export type Read<T> = { readonly ok: true; readonly entry: T } | { readonly ok: 
  * @param path of the object, put before each fault's
  */
 export function readEntry<T extends object>(type: new () => T, found: unknown, path = ''): Read<T> {
-  if (typeof found !== 'object' || found === null || Array.isArray(found)) return { ok: false, faults: [{ path, message: 'must be an object' }] };
+  if (typeof found !== 'object' || found === null || Array.isArray(found))
+    return { ok: false, faults: [{ path, message: 'must be an object' }] };
   const { tidy, faults } = tidied(found, path);
   if (faults.length > 0) return { ok: false, faults };
   if (isSoundEntry(type, tidy)) return { ok: true, entry: tidy as T };

@@ -37,7 +37,13 @@ export function readKitchen(found: unknown, today: string): Read<KitchenRead> {
 
 /** A kitchen of a file whose shape is sound: what refers to what is read now. */
 export function kitchenOf({ settings, foods = [], packs = [], recipes = [] }: KitchenFile, today: string): Read<KitchenRead> {
-  const content: KitchenRead = { settings: fullSettings(settings, today), foods, packs, recipes, ...(settings ? { stated: settings } : {}) };
+  const content: KitchenRead = {
+    settings: fullSettings(settings, today),
+    foods,
+    packs,
+    recipes,
+    ...(settings ? { stated: settings } : {}),
+  };
   const faults = referenceFaults(content);
   return faults.length === 0 ? { ok: true, entry: content } : { ok: false, faults };
 }

@@ -50,13 +50,17 @@ test('the pieces of any object are its members, however it is written', () => {
   fc.assert(
     fc.property(fc.array(value), fc.array(value), value, fc.nat(3), (foods, recipes, other, indent) => {
       const text = JSON.stringify({ foods, 'ot"her': other, recipes }, null, indent);
-      const pieces = [...kitchenPieces(bytesOf(text), decode)].map(({ key, index, text: piece }) => [key, index, JSON.parse(piece) as unknown]);
-      expect(pieces).toEqual(
-        JSON.parse(
-          JSON.stringify([...foods.map((one, i) => ['foods', i, one]), ['ot"her', undefined, other], ...recipes.map((one, i) => ['recipes', i, one])]),
-          (_, held: unknown) => held,
-        ).map(([key, index, one]: [string, number | null, unknown]) => [key, index ?? undefined, one]),
-      );
+      const pieces = [...kitchenPieces(bytesOf(text), decode)].map(({ key, index, text: piece }) => ({
+        key,
+        index,
+        held: JSON.parse(piece) as unknown,
+      }));
+      const plain = <Held>(held: Held) => JSON.parse(JSON.stringify(held)) as Held;
+      expect(pieces).toEqual([
+        ...plain(foods).map((held, index) => ({ key: 'foods', index, held })),
+        { key: 'ot"her', index: undefined, held: plain(other) },
+        ...plain(recipes).map((held, index) => ({ key: 'recipes', index, held })),
+      ]);
     }),
   );
 });

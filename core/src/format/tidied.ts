@@ -58,7 +58,8 @@ function keyed(found: Record<string, unknown>, path: () => string, depth: number
   }
   for (const key of keys) {
     const at = () => joined(path(), key);
-    if (key === '__proto__' || key === 'constructor' || key === 'prototype') faults.push({ path: at(), message: `unknown key "${key}"; take it out` });
+    if (key === '__proto__' || key === 'constructor' || key === 'prototype')
+      faults.push({ path: at(), message: `unknown key "${key}"; take it out` });
     const [name, held] = [text(key, at, faults), node(found[key], at, depth + 1, faults)];
     changed ||= name !== key || held !== found[key];
     entries.push([name, held]);
@@ -68,6 +69,7 @@ function keyed(found: Record<string, unknown>, path: () => string, depth: number
 }
 
 function text(found: string, path: () => string, faults: Fault[]): string {
-  if (found.includes('\0')) faults.push({ path: path().replaceAll('\0', '␀'), message: 'holds a NUL letter, which no text has; take it out' });
+  if (found.includes('\0'))
+    faults.push({ path: path().replaceAll('\0', '␀'), message: 'holds a NUL letter, which no text has; take it out' });
   return tidyText(found);
 }

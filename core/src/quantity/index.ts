@@ -4,6 +4,7 @@ export * from './countWords.js';
 export * from './kitchenWords.js';
 export * from './massUnits.js';
 export * from './measuringSystem.js';
+export * from './normalForm.js';
 export * from './numberText.js';
 export * from './roundHalfAway.js';
 export * from './snapAmount.js';

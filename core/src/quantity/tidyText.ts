@@ -1,5 +1,4 @@
-/** Longer than any text that is kept; what is longer is refused elsewhere, and need not be put in order first. */
-const LONGEST = 20_000;
+import { normalForm } from './normalForm.js';
 
 /**
  * A text as it is kept: well-formed, and in composed form (Unicode NFC), so that what looks alike is alike. Half a letter, as
@@ -9,8 +8,7 @@ const LONGEST = 20_000;
  * @example tidyText('plum \ud83c') // 'plum \ufffd'
  */
 export function tidyText(text: string): string {
-  if (PLAIN.test(text) || text.length > LONGEST) return text;
-  return wellFormed(text).normalize('NFC');
+  return PLAIN.test(text) ? text : normalForm(wellFormed(text), 'NFC');
 }
 
 /** Latin letters, which are what they are in any form. */

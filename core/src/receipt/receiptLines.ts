@@ -1,3 +1,4 @@
+import { normalForm } from '../quantity/index.js';
 import Big from 'big.js';
 import type { Food } from '../food/index.js';
 import { bestPack, candidatePacks, packGrams, type CandidatePack, type Pack, type PriceSettings } from '../price/index.js';
@@ -61,7 +62,7 @@ export function receiptLines(
     const item = text('item');
     const pass = (why: string) => passed.push({ row: i + 1, item, why });
     if (item === '') return pass('no name');
-    const plain = item.normalize('NFD').replace(/[\u0300-\u036f]/g, '');
+    const plain = normalForm(item, 'NFD').replace(/[\u0300-\u036f]/g, '');
     if (NO_GOODS.test(plain)) return pass('sums up, or pays');
     const [unitPrice, total] = [moneyOf(text('price'), mapping.decimal), moneyOf(text('total'), mapping.decimal)];
     const amount = total ?? unitPrice;
@@ -139,7 +140,7 @@ function numberOf(text: string, decimal: '.' | ','): number | undefined {
 
 /** Money in a cell: "€ 1.45", "1,45 EUR", "-0.50", "0.50-". */
 function moneyOf(text: string, decimal: '.' | ','): Big | undefined {
-  const found = /(-|−)?\s*(?:[€£$]|[A-Z]{3})?\s*(-|−)?\s*(\d[\d.,' ]*)\s*(-|−)?/u.exec(text);
+  const found = /(-|−)? ?(?:[€£$]|[A-Z]{3})? ?(-|−)? ?(\d[\d.,' ]*)(-|−)?/u.exec(text.replace(/\s+/gu, ' '));
   if (!found) return undefined;
   const digits = (found[3] ?? '').replace(/[' ]/g, '').replace(/[.,]$/, '');
   const bare =

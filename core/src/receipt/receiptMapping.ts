@@ -1,3 +1,4 @@
+import { normalForm } from '../quantity/index.js';
 import { cellFigure, columnsOf, decimalOf } from '../table/index.js';
 
 /** What a column of a receipt or price list may hold. `total` is for the line, `price` for one. */
@@ -37,8 +38,7 @@ export function guessReceipt(rows: readonly (readonly string[])[]): ReceiptMappi
   const found: { [target in ReceiptTarget]?: number } = {};
   for (const [target, words] of WORDS)
     columns.forEach(({ heading }, at) => {
-      const bare = heading
-        .normalize('NFD')
+      const bare = normalForm(heading, 'NFD')
         .replace(/[\u0300-\u036f]/g, '')
         .toLowerCase();
       if (headingLines > 0 && found[target] === undefined && words.test(bare) && !Object.values(found).includes(at)) found[target] = at;
@@ -69,7 +69,7 @@ function lookOf(samples: readonly string[]): ReceiptTarget | undefined {
 }
 
 function isMoney(cell: string): boolean {
-  return /^\s*(?:[€£$]|[A-Z]{3})?\s*-?\d{1,6}[.,]\d{2}\s*(?:[€£$]|[A-Z]{3})?\s*$/u.test(cell);
+  return /^(?:[€£$]|[A-Z]{3})? ?-?\d{1,6}[.,]\d{2} ?(?:[€£$]|[A-Z]{3})?$/u.test(cell.replace(/\s+/gu, ' ').trim());
 }
 
 /**

@@ -18,9 +18,11 @@ const TRACE = /^(?:tr|tr\.|trace|traces|spuren?|spor|spår|sp\.?|trazas?|traços
 const LIMIT = /^(?:<|≤|&lt;|less than|under|below|moins de|weniger als|inf\.?(?:érieur)? à)\s*/iu;
 const ABOVE = /^(?:>|≥|&gt;|more than|over|plus de|mehr als)\s*/iu;
 const ABOUT = /^(?:~|≈|ca\.?|circa|env\.?|approx\.?|about)\s*/iu;
-/** Footnote marks: stars, daggers, raised figures, a letter in brackets or alone behind the number. */
-const MARKS = /(?:\s*(?:[*†‡§¶#'"`´^°ª]|[¹²³⁰⁴⁵⁶⁷⁸⁹ᵃᵇᶜᵈᵉ]|\([a-z]{1,2}\)|\[[a-z]{1,2}\]|(?<=[\d)\]])\s?[a-dfhijln-z]))+$/iu;
-const PLUS_MINUS = /\s*(?:±|\+\/-)\s*[\d.,]+$/u;
+/** A footnote mark at the end: star, dagger, raised figure, a letter in brackets or alone behind the number. */
+const MARK = /(?:[*†‡§¶#'"`´^°ª]|[¹²³⁰⁴⁵⁶⁷⁸⁹ᵃᵇᶜᵈᵉ]|\([a-z]{1,2}\)|\[[a-z]{1,2}\]|(?<=[\d)\]])\s?[a-dfhijln-z])$/iu;
+const PLUS_MINUS = / ?(?:±|\+\/-) ?[\d.,]+$/u;
+/** No figure is longer, with all that may stand about it. */
+const LONGEST = 80;
 const NUMBER: Readonly<Record<'.' | ',', RegExp>> = {
   '.': /^(?:\d{1,3}(?:[ ,'’]\d{3})+|\d+)?(?:\.\d+)?(?:e[+-]?\d+)?$/i,
   ',': /^(?:\d{1,3}(?:[ .'’]\d{3})+|\d+)?(?:,\d+)?(?:e[+-]?\d+)?$/i,
@@ -35,9 +37,11 @@ const MOST = 1e9;
  * @example cellFigure('<0,5', ',') // { kind: 'figure', amount: 0.25, note: 'less than' }
  */
 export function cellFigure(text: string, decimal: '.' | ','): CellFigure {
-  const plain = text.replace(/[\u00a0\u2007\u2009\u202f\t\r\n]/gu, ' ').trim();
+  if (text.length > 2 * LONGEST && text.trim().length > LONGEST) return unreadable(text.trim(), 'is no figure');
+  const plain = text.replace(/\s+/gu, ' ').trim();
+  if (plain.length > LONGEST) return unreadable(plain, 'is no figure');
   if (UNKNOWN.test(plain)) return { kind: 'unknown' };
-  const inner = /^[([{]\s*(.*?)\s*[)\]}]\s*[*†‡§]?$/u.exec(plain)?.[1];
+  const inner = bracketed(plain);
   if (inner !== undefined) return noted(cellFigure(inner, decimal), 'bracketed');
   if (TRACE.test(plain)) return { kind: 'figure', amount: 0, note: 'trace' };
   if (ABOVE.test(plain)) return unreadable(plain, 'says only that it is more');
@@ -45,7 +49,7 @@ export function cellFigure(text: string, decimal: '.' | ','): CellFigure {
   const bare = plain.replace(LIMIT, '').replace(ABOUT, '').replace(PLUS_MINUS, '');
   const unit = /^(.*?[\d)\]])\s*([\p{L}µμ%/]+)\.?$/iu.exec(bare);
   const unitRead = unit ? unitInCell(unit[2] ?? '') : undefined;
-  const digits = unitRead === undefined ? bare.replace(MARKS, '') : (unit?.[1] ?? '');
+  const digits = unitRead === undefined ? withoutMarks(bare) : (unit?.[1] ?? '');
   const amount = numberOf(digits.trim(), decimal);
   if (amount === undefined) return unreadable(plain, 'is no figure');
   if (amount < 0) return unreadable(plain, 'is below nothing');
@@ -57,6 +61,20 @@ export function cellFigure(text: string, decimal: '.' | ','): CellFigure {
     ...(unitRead === undefined ? {} : { unit: unitRead }),
     ...(note ? { note } : {}),
   };
+}
+
+/** What stands in brackets, where all of it does; a mark may stand behind them. */
+function bracketed(text: string): string | undefined {
+  if (!/^[([{]/.test(text)) return undefined;
+  const unmarked = text.replace(/[*†‡§]$/u, '').trimEnd();
+  return /[)\]}]$/.test(unmarked) && unmarked.length > 1 ? unmarked.slice(1, -1).trim() : undefined;
+}
+
+/** Freed of the footnote marks at its end, however many. */
+function withoutMarks(text: string): string {
+  let bare = text;
+  for (let found = MARK.exec(bare); found; found = MARK.exec(bare)) bare = bare.slice(0, found.index).trimEnd();
+  return bare;
 }
 
 /** A number whose decimals stand behind a point or a comma; undefined when it is none. */

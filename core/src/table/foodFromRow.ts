@@ -1,4 +1,4 @@
-import { cutText, tidyText } from '../quantity/index.js';
+import { cutText, tidyText, normalForm } from '../quantity/index.js';
 import { NUTRIENT_DESCRIPTIONS, type Food, type Nutrient, type State } from '../food/index.js';
 import { cellFigure, type CellNote } from './cellFigure.js';
 import { factorTo } from './tableUnit.js';
@@ -222,8 +222,7 @@ const STATES_BY_WORD: readonly (readonly [State, RegExp])[] = [
 ];
 
 function stateFromName(name: string): State | undefined {
-  const bare = name
-    .normalize('NFD')
+  const bare = normalForm(name, 'NFD')
     .replace(/[\u0300-\u036f]/g, '')
     .toLowerCase();
   return STATES_BY_WORD.find(([, words]) => words.test(bare))?.[0];

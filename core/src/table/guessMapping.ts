@@ -1,3 +1,4 @@
+import { normalForm } from '../quantity/index.js';
 import { cellFigure, decimalOf } from './cellFigure.js';
 import { HEADING_WORDS } from './headingWords.js';
 import { factorTo, unitInHeading } from './tableUnit.js';
@@ -138,8 +139,7 @@ function withName(mapped: ColumnMapping[], columns: readonly TableColumn[]): Col
 
 /** A heading bare of accents, units and punctuation. */
 function bareOf(heading: string): string {
-  return heading
-    .normalize('NFD')
+  return normalForm(heading, 'NFD')
     .replace(/[\u0300-\u036f]/g, '')
     .replace(/ß/g, 'ss')
     .replace(/æ/gi, 'ae')

@@ -1,3 +1,4 @@
+import { normalForm } from '../quantity/index.js';
 /**
  * An id made from a name: lower-case letters, digits and hyphens, accents dropped.
  *
@@ -6,14 +7,13 @@
  */
 export function idFromName(name: string, taken: ReadonlySet<string>): string {
   const bare =
-    name
-      .normalize('NFD')
+    normalForm(name, 'NFD')
       .replace(/[\u0300-\u036f]/g, '')
       .toLowerCase()
       .replace(/[^a-z0-9]+/g, '-')
-      .replace(/^-+|-+$/g, '')
+      .replace(/^-|-$/g, '')
       .slice(0, 80)
-      .replace(/-+$/, '') || 'unnamed';
+      .replace(/-$/, '') || 'unnamed';
   let id = bare;
   for (let n = 2; taken.has(id); n++) id = `${bare}-${n}`;
   return id;

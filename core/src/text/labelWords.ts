@@ -42,7 +42,9 @@ const BY_NAME: ReadonlyMap<string, LabelWord> = new Map(
   ROWS.flatMap(([word, names]) => names.split('|').map((name) => [name, word] as const)),
 );
 
-const NAMES = [...BY_NAME.keys()].sort((a, b) => b.length - a.length).map((name) => name.replace(/[.()+]/g, '\\$&').replace(/ /g, '\\s+'));
+const NAMES = [...BY_NAME.keys()]
+  .sort((a, b) => b.length - a.length)
+  .map((name) => name.replace(/[.()+]/g, '\\$&').replace(/ /g, '[ \\n]'));
 
 /** Every name of a nutrient in a text, wherever it stands. */
 export const LABEL_NAMES = new RegExp(`(?<![\\p{L}-])(?:${NAMES.join('|')})(?![\\p{L}])`, 'giu');

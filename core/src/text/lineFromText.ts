@@ -41,7 +41,7 @@ export function lineFromText(text: string, index: FoodIndex, servings: number, c
  * line is left to the person rather than counted as the first amount alone.
  */
 function isAddedTo({ amount, foodWords }: ParsedLine): boolean {
-  const more = /^(?:\+|plus|and)\s+(.*)$/i.exec(foodWords)?.[1];
+  const more = /^(?:\+|plus|and) (.*)$/i.exec(foodWords)?.[1];
   return amount !== undefined && more !== undefined && leadingAmount(more) !== undefined;
 }
 
@@ -63,7 +63,7 @@ function foodFor(parsed: ParsedLine, index: FoodIndex): Food | undefined {
   const canned = parsed.unit === 'can' || parsed.also?.unit === 'can' ? cannedFood(parsed.foodWords, index) : undefined;
   if (canned) return canned;
   const bare = [
-    ...(parsed.countWord === undefined ? [] : [parsed.foodWords.replace(/\s+\S+$/, '')]),
+    ...(parsed.countWord === undefined ? [] : [parsed.foodWords.replace(/ \S+$/, '')]),
     ...(parsed.cooking?.before ? [parsed.foodWords.replace(parsed.cooking.word, '').trim()] : []),
   ];
   const found = [parsed.foodWords, ...bare].flatMap((words) => index.find(words, 1));

@@ -27,6 +27,9 @@ export interface ParsedLine {
   readonly cooking?: { readonly method: CookingMethod; readonly word: string; readonly before: boolean };
 }
 
+/** Characters of an ingredient line, at most: more are no line. */
+export const LONGEST_LINE = 500;
+
 interface Measured {
   readonly amount: Amount;
   readonly unit?: string;
@@ -43,18 +46,22 @@ interface Measured {
  * @example parseLineText('1 ½ cups leeks, sliced') // { amount: 1.5, unit: 'cup', foodWords: 'leeks', note: 'sliced', … }
  */
 export function parseLineText(text: string): ParsedLine {
+  // What is longer than any ingredient is none: it is words, and nothing is read out of it.
+  if (text.length > LONGEST_LINE && text.trim().length > LONGEST_LINE)
+    return { foodWords: text, toTaste: false, optional: false, cooked: false };
+  // From here on a space is one space: every expression below rests on it.
   const bare = text
-    .replace(/^\s*[-–•*·▪]\s+/, '')
-    // The number of a line in a numbered list is no amount.
-    .replace(/^\s*\d{1,3}[.)]\s+(?=\S)/, '')
     .replace(/\s+/g, ' ')
-    .trim();
+    .trim()
+    .replace(/^[-–•*·▪] /, '')
+    // The number of a line in a numbered list is no amount.
+    .replace(/^\d{1,3}[.)] (?=\S)/, '');
   const toTaste = /\b(?:to taste|as needed|q\.s\.)/i.test(bare);
-  const optional = /[(,]\s*optional\b/i.test(bare);
+  const optional = /[(,] ?optional\b/i.test(bare);
   const cooked = /\b(?:cooked weight|weighed cooked)\b/i.test(bare);
   const cleaned = bare
-    .replace(/,?\s*(?:or |plus (?:more|extra) )?\(?\b(?:to taste|as needed|q\.s\.)\)?/gi, '')
-    .replace(/[(,]\s*optional\)?/gi, '')
+    .replace(/,? ?(?:or |plus (?:more|extra) )?\(?\b(?:to taste|as needed|q\.s\.)\)?/gi, '')
+    .replace(/[(,] ?optional\)?/gi, '')
     .replace(/\(?\b(?:cooked weight|weighed cooked)\b\)?/gi, '')
     .trim();
   const ordered = amountFirst(cleaned);
@@ -77,7 +84,7 @@ function amountFirst(text: string): string {
     text,
   );
   if (of?.[2] !== undefined && leadingAmount(of[2])) return `${of[2]}, ${of[1] ?? ''}`;
-  const some = text.replace(/^some\s+(?=\S)/i, '').replace(/^(.*?)(\w+)-sized? (?:piece|knob|chunk) of /i, '$1$2 of ');
+  const some = text.replace(/^some\s+(?=\S)/i, '').replace(/(?<=\w)-sized? (?:piece|knob|chunk) of /i, ' of ');
   const unsaid = /^(?:generous|good|big|small|large|heaped|scant)\s+(\S+)\s+of\s/i.exec(some);
   if (unsaid && unitOfWord(unsaid[1] ?? '')) return `1 ${some}`;
   return leadingAmount(some) ? some : amountBehind(some);
@@ -85,9 +92,26 @@ function amountFirst(text: string): string {
 
 /** "red lentils 300 g", "garlic, 4 cloves, crushed", "carrots (2 large)", "onion x 2": a bare number must be set off. */
 function amountBehind(text: string): string {
-  const found = /^(.*?\p{L}[^,:(]*?)(\s*[,:(]\s*|\s+[-–—]\s+|\s+[x×]\s*|\s+)((?:\d|[¼½¾⅓⅔⅛]|half\b)[^,)]*)\)?(.*)$/iu.exec(text);
-  if (!found) return text;
-  const [, food = '', between = '', amount = '', rest = ''] = found;
+  for (const { 0: between, index } of text.matchAll(BEFORE_AMOUNT)) {
+    const food = text.slice(0, index);
+    // The word just before it, not one before another comma, is what there is so much of.
+    if (!/\p{L}/u.test(food.slice(Math.max(...[...',:('].map((mark) => food.lastIndexOf(mark))) + 1))) continue;
+    const behind = text.slice(index + between.length);
+    const end = behind.search(/[,)]/);
+    const amount = end < 0 ? behind : behind.slice(0, end);
+    return amountSetOff(text, { food, between, amount, rest: end < 0 ? '' : behind.slice(behind[end] === ')' ? end + 1 : end) });
+  }
+  return text;
+}
+
+/** Where a number stands behind words: behind a comma, a colon, a bracket, a dash, a times sign, or nothing but a space. */
+const BEFORE_AMOUNT = /(?: ?[,:(] ?| [-–—] | [x×] ?| )(?=\d|[¼½¾⅓⅔⅛]|half\b)/giu;
+
+/** An amount behind the food put before it, where it is one and is set off. */
+function amountSetOff(
+  text: string,
+  { food, between, amount, rest }: { readonly [piece in 'food' | 'between' | 'amount' | 'rest']: string },
+): string {
   const measured = leadingMeasure(`${amount.trim()} ${NOTHING_MORE}`);
   if (!measured || measured.rest !== NOTHING_MORE || midpointOf(measured.amount) === 0) return text;
   const setOff = between.trim() !== '' || measured.unit !== undefined;
@@ -143,7 +167,7 @@ const WRAPPING = /^(?:balls?|pouch(?:es)?|trays?|nets?|logs?|tubes?)\s+(?:of\s+)
 
 /** "1 (14 oz) can tomatoes": the size of a can behind it. */
 function sizeBehind(text: string): string {
-  const [, size, word = '', rest = ''] = /^(\([^()]*\))\s*(\S+)\s+(.*)$/.exec(text) ?? [];
+  const [, size, word = '', rest = ''] = /^(\([^()]*\)) ?(\S+) (.*)$/.exec(text) ?? [];
   return size !== undefined && CONTAINERS.has(unitOfWord(word)?.unit ?? '') ? `${word} ${size} ${rest}` : text;
 }
 
@@ -227,7 +251,7 @@ function bracketedAmount(text: string): Bracketed | undefined {
 }
 
 /** What a food is for, said without a comma. */
-const FOR_WHAT = /\s+((?:plus (?:extra|more) )?(?:for (?:\w+ing|the \w+|garnish)|to (?:serve|garnish|finish)))$/i;
+const FOR_WHAT = / ((?:plus (?:extra|more) )?(?:for (?:\w+ing|the \w+|garnish)|to (?:serve|garnish|finish)))$/i;
 
 function nameAndNote(text: string) {
   let bracketed: Bracketed | undefined;

@@ -24,17 +24,20 @@ interface Figure {
   readonly note: string;
 }
 
-const NUMBER = String.raw`\d+(?:[.,\u00a0 ]\d{3})*(?:[.,]\d+)?`;
+/** A number by itself: not the end of a longer one. */
+const NUMBER = String.raw`(?<![\d.,])\d{1,7}(?:[.,\u00a0 ]\d{3}){0,3}(?:[.,]\d{1,9})?(?!\d)`;
+/** The space within a figure: a label's lines are broken anywhere. */
+const GAP = '[ \\n]?';
 const UNIT = 'kcal|kj|mg|µg|μg|mcg|ug|g|iu|i\\.u\\.';
 /** A figure: what limits it, the number, its unit; not a percentage. */
 const FIGURE = new RegExp(
-  String.raw`(<|≤|less than|under|weniger als|moins de)?\s*(${NUMBER})\s*(${UNIT})?(?![\p{L}\d.,]*\s*%)(?!\p{L})|\b(traces?|tr|nil)\b`,
+  String.raw`(<|≤|less than|under|weniger als|moins de)?${GAP}(${NUMBER})${GAP}(${UNIT})?(?![\p{L}\d.,]{0,20}${GAP}%)(?!\p{L})|\b(traces?|tr|nil)\b`,
   'giu',
 );
-const PER_100 = /(?:per|pro|pour|je|für|in|\/)?\s*\b100\s*(g|ml)\b/giu;
+const PER_100 = /(?:per|pro|pour|je|für|in|\/)?[ \n]?\b100[ \n]?(g|ml)\b/giu;
 const SERVING =
-  /(?:per|pro|pour|je|each|amount per)\s+(?:[\d½]+\s*)?(serving|portion|slice|bar|piece|biscuit|pack|pot|can|bottle|scheibe|stück)\b[^\n(]{0,40}(?:\((?:approx\.?\s*|ca\.?\s*)?([\d.,]+)\s*(g|ml)\))?/giu;
-const SERVING_SIZE = /serving size[^\n]*?\(?\s*([\d.,]+)\s*(g|ml)\b/iu;
+  /(?:per|pro|pour|je|each|amount per)[ \n](?:[\d½]{1,4}[ \n]?)?(serving|portion|slice|bar|piece|biscuit|pack|pot|can|bottle|scheibe|stück)\b[^\n(]{0,40}(?:\((?:approx\.?[ \n]?|ca\.?[ \n]?)?([\d.,]{1,9})[ \n]?(g|ml)\))?/giu;
+const SERVING_SIZE = /serving size[^\n]{0,60}?(?<![\d.,])([\d.,]{1,9}) ?(g|ml)\b/iu;
 
 /**
  * Reads the text of a nutrition label: British, American, German or French words in any order, decimal comma or point, one
@@ -45,14 +48,18 @@ const SERVING_SIZE = /serving size[^\n]*?\(?\s*([\d.,]+)\s*(g|ml)\b/iu;
  * @example readLabelText('per 100 g: Energy 1430 kJ / 341 kcal, fat 1,5 g of which saturates <0,5 g').nutrients.saturates // 0.25
  */
 export function readLabelText(text: string): ReadLabel {
-  const plain = text.replace(/[\u00a0\u2007\u202f\t]/g, ' ').replace(/[‒–—]/g, '-');
+  // From here on a space is one space, and a line's end one line's end: every expression rests on it.
+  const plain = text
+    .replace(/[^\S\n]+/g, ' ')
+    .replace(/ ?\n[ \n]*/g, '\n')
+    .replace(/[‒–—]/g, '-');
   const american = /\b(?:nutrition facts|total carb|daily value|calories)\b/i.test(plain);
   const names = [...plain.matchAll(LABEL_NAMES)];
   const columns = columnsOf(plain);
   const chosen = chosenColumn(columns);
   const nutrients: { [nutrient in Nutrient | 'salt']?: number } = {};
   const notes: string[] = [];
-  const added = /includes?\s+(<?\s*[\d.,]+)\s*g\s+(?:of\s+)?added sugars?/i.exec(plain);
+  const added = /includes?[ \n](<? ?[\d.,]{1,9})[ \n]?g[ \n](?:of )?added sugars?/i.exec(plain);
   const column = chosen === undefined ? 0 : columns.indexOf(chosen);
   names.forEach((name, i) => {
     const word = labelWordOf(name[0]);
@@ -97,9 +104,10 @@ function columnsOf(text: string): Column[] {
   });
   const columns = [...per100, ...(servings.length > 0 || !sized ? servings : [{ per: sized, at: size?.index ?? 0 }])];
   // The same column is often named twice; it is where it was named first.
+  const named = new Set<string>();
   return columns
     .sort((a, b) => a.at - b.at)
-    .filter(({ per }, i, all) => all.findIndex((one) => one.per.amount === per.amount && one.per.unit === per.unit) === i);
+    .filter(({ per: { amount, unit } }) => !named.has(`${amount} ${unit}`) && named.add(`${amount} ${unit}`));
 }
 
 function pieceOf(word: string): PrintedBasis | undefined {

@@ -31,7 +31,7 @@ const MOST_LETTERS = 2_000_000;
 export function readRecipe(text: string): ReadRecipe | undefined {
   const given = text.slice(0, MOST_LETTERS).trim();
   if (/^[[{]/.test(given)) return fromData([given]);
-  if (/<\/?[a-z][^>]*>/i.test(given)) {
+  if (/<\/?[a-z][^<>]*>/i.test(given)) {
     const { data, lines } = readPage(given);
     return fromData(data) ?? fromLines(lines);
   }
@@ -49,20 +49,44 @@ function fromData(scripts: readonly string[]): ReadRecipe | undefined {
 }
 
 function parsed(script: string): unknown {
-  const bare = script.replace(/^\s*(?:<!--|\/\*<!\[CDATA\[\*\/|<!\[CDATA\[)/, '').replace(/(?:-->|\/\*\]\]>\*\/|\]\]>)\s*$/, '');
-  // Raw line ends within its texts, and a comma too many, are the commonest slips.
-  const mended = bare
-    .replace(/"(?:[^"\\]|\\.)*"/gs, (quoted) => quoted.replace(/\r?\n/g, '\\n').replace(/\t/g, ' '))
-    .replace(/,\s*([}\]])/g, '$1')
-    .replace(/;\s*$/, '');
-  for (const attempt of [bare, mended]) {
+  const bare = script
+    .replace(/^\s*(?:<!--|\/\*<!\[CDATA\[\*\/|<!\[CDATA\[)/, '')
+    .trimEnd()
+    .replace(/(?:-->|\/\*\]\]>\*\/|\]\]>)$/, '');
+  for (const attempt of [() => bare, () => mendedJson(bare)]) {
     try {
-      return JSON.parse(attempt) as unknown;
+      return JSON.parse(attempt()) as unknown;
     } catch {
       // The next, more forgiving, reading.
     }
   }
   return undefined;
+}
+
+/** JSON with its commonest slips mended: raw line ends within its texts, a comma too many, a semicolon behind it. Gone over once. */
+function mendedJson(text: string): string {
+  const pieces: string[] = [];
+  let from = 0;
+  let inText = false;
+  for (let at = 0; at < text.length; at++) {
+    const letter = text[at];
+    if (inText && letter === '\\') at++;
+    else if (letter === '"') inText = !inText;
+    else if (inText && (letter === '\n' || letter === '\r' || letter === '\t')) {
+      pieces.push(text.slice(from, at), letter === '\n' ? '\\n' : letter === '\t' ? ' ' : '');
+      from = at + 1;
+    } else if (!inText && letter === ',') {
+      const next = /\S/g;
+      next.lastIndex = at + 1;
+      const behind = next.exec(text)?.[0];
+      if (behind === '}' || behind === ']') {
+        pieces.push(text.slice(from, at));
+        from = at + 1;
+      }
+    }
+  }
+  pieces.push(text.slice(from));
+  return pieces.join('').trimEnd().replace(/;$/, '');
 }
 
 const DEEPEST = 12;
@@ -147,15 +171,15 @@ function sumOf(one: number | undefined, other: number | undefined): number | und
 }
 
 const SERVES =
-  /\b(?:serves|servings?|makes|yields?|feeds|for|portions?|ergibt|für|pour)\b[:\s]*(?:about|approx\.?|around|ca\.?)?\s*(\d{1,3})(?:\s*(?:-|–|to)\s*\d{1,3})?\s*(\p{L}+)?/iu;
+  /\b(?:serves|servings?|makes|yields?|feeds|for|portions?|ergibt|für|pour)\b ?:? ?(?:about|approx\.?|around|ca\.?)? ?(\d{1,3})(?: ?(?:-|–|to) ?\d{1,3})? ?(\p{L}+)?/iu;
 const SERVINGS_AFTER =
-  /\b(\d{1,3})(?:\s*(?:-|–|to)\s*\d{1,3})?\s+(servings?|portions?|boxes|people|persons|muffins|bars|rolls|jars|bowls|pieces|wraps|pots|sachets)\b/iu;
+  /\b(\d{1,3})(?: ?(?:-|–|to) ?\d{1,3})? (servings?|portions?|boxes|people|persons|muffins|bars|rolls|jars|bowls|pieces|wraps|pots|sachets)\b/iu;
 const PEOPLE = /^(?:people|persons|servings?|portions?|serves|as|to|or|and|with|hungry|adults?)$/i;
 
 /** Servings of "Serves 4 to 6", "12 muffins", "4": of a range the lower. */
 function yieldOf(texts: readonly string[]): Pick<ReadRecipe, 'servings' | 'servingName'> {
   for (const text of texts) {
-    const found = SERVINGS_AFTER.exec(text) ?? SERVES.exec(text) ?? /^\s*(\d{1,3})\s*(\p{L}+)?\s*$/u.exec(text);
+    const found = SERVINGS_AFTER.exec(text) ?? SERVES.exec(text) ?? /^(\d{1,3}) ?(\p{L}+)?$/u.exec(text);
     const servings = Number(found?.[1]);
     if (found && servings >= 1) {
       const named = texts.map((one) => SERVINGS_AFTER.exec(one)?.[2]).find((word) => word !== undefined && !PEOPLE.test(word)) ?? found[2];
@@ -231,7 +255,7 @@ function withoutNumber(text: string): string {
   return text.replace(NUMBERED, '').trim();
 }
 
-const SECTION = /^(?:#+\s*)?(?:for\s+(?:the\s+)?)?(.{2,50}?)\s*:$|^for\s+(?:the\s+)?(.{2,40})$/i;
+const SECTION = /^(?:#+ ?)?(?:for (?:the )?)?(.{2,50}?) ?:$|^for (?:the )?(.{2,40})$/i;
 
 /** Lines under the headings among them: "For the dressing", "Dressing:". */
 function sectionsOf(lines: readonly string[]): readonly ReadSection[] {

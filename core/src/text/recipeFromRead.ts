@@ -1,11 +1,12 @@
 import { cutText } from '../quantity/index.js';
-import { stepFrom, withKnownMentions, type Part, type Recipe, type Step } from '../recipe/index.js';
+import { stepFrom, withKnownMentions, type Line, type Part, type Recipe, type Step } from '../recipe/index.js';
 import type { FoodIndex } from './foodIndex.js';
 import { idFromName } from './idFromName.js';
 import { lineFromText } from './lineFromText.js';
+import { LONGEST_LINE } from './parseLineText.js';
 import type { ReadRecipe } from './readRecipe.js';
 
-const LONGEST = { title: 200, line: 500, step: 2000, part: 200, servingName: 60 } as const;
+const LONGEST = { title: 200, line: LONGEST_LINE, step: 2000, part: 200, servingName: 60 } as const;
 const USUAL_SERVINGS = 4;
 /** A text from elsewhere knows nothing of this recipe's lines. */
 const NO_PLACES: ReadonlySet<string> = new Set();
@@ -24,7 +25,7 @@ export function recipeFromRead(read: ReadRecipe, index: FoodIndex, taken: Readon
     const called = cutText(name || (i === 0 ? 'Main' : `Part ${i + 1}`), LONGEST.part);
     const id = idFromName(called, ids);
     ids.add(id);
-    return { id, name: called, lines: lines.map((line) => lineFromText(cutText(line, LONGEST.line), index, servings)) };
+    return { id, name: called, lines: lines.map((line) => lineOf(line, index, servings)) };
   });
   return {
     id: idFromName(title, taken),
@@ -39,11 +40,16 @@ export function recipeFromRead(read: ReadRecipe, index: FoodIndex, taken: Readon
   };
 }
 
+/** A line matched as if it were typed; what is longer than any ingredient stays words, cut to what a line holds. */
+function lineOf(text: string, index: FoodIndex, servings: number): Line {
+  return text.length > LONGEST.line ? { text: cutText(text, LONGEST.line) } : lineFromText(text, index, servings);
+}
+
 /** Steps with the part each makes, where a section of the method is called like a part: "Sauce: soften the onions". */
 function stepsByPart(steps: readonly string[], parts: readonly Part[]): Step[] {
   let part: string | undefined;
   return steps.map((step) => {
-    const [, heading, rest = ''] = /^([^:.]{1,60}):\s+(.+)$/s.exec(step) ?? [];
+    const [, heading, rest = ''] = /^([^:.]{1,60}):\s(.+)$/s.exec(step) ?? [];
     if (heading === undefined) return stepFrom({ text: cutText(step, LONGEST.step), ...(part === undefined ? {} : { part }) });
     part = parts.find(({ name }) => name.toLowerCase() === heading.replace(/^for the /i, '').toLowerCase())?.id;
     return stepFrom({ text: cutText(part === undefined ? step : rest, LONGEST.step), ...(part === undefined ? {} : { part }) });

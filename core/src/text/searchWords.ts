@@ -1,3 +1,4 @@
+import { normalForm } from '../quantity/index.js';
 import pluralize from 'pluralize';
 import type { Food } from '../food/index.js';
 
@@ -7,11 +8,11 @@ import type { Food } from '../food/index.js';
  * @example searchWords('Crème fraîche, 30 % fat') // ['creme', 'fraiche', '30%', 'fat']
  */
 export function searchWords(text: string): string[] {
-  return text
-    .normalize('NFD')
+  return normalForm(text, 'NFD')
     .replace(/[\u0300-\u036f]/g, '')
     .toLowerCase()
-    .replace(/(\d)\s+%/g, '$1%')
+    .replace(/\s+/g, ' ')
+    .replace(/(\d) %/g, '$1%')
     .split(/[^a-z0-9%]+/)
     .filter(Boolean)
     .map(singularOf);
@@ -20,8 +21,11 @@ export function searchWords(text: string): string[] {
 /** Words met before: a pantry says the same few thousand again and again. */
 const SINGULARS = new Map<string, string>();
 const MOST_REMEMBERED = 20_000;
+/** Longer than a word of any language that is written in letters; it has no plural. */
+const LONGEST_WORD = 60;
 
 function singularOf(word: string): string {
+  if (word.length > LONGEST_WORD) return word;
   const known = SINGULARS.get(word);
   if (known !== undefined) return known;
   if (SINGULARS.size >= MOST_REMEMBERED) SINGULARS.clear();

@@ -9,17 +9,19 @@ export type StepSpan = { readonly from: number; readonly to: number } & (
   | { readonly kind: 'sign' }
 );
 
-const NUMBER = String.raw`(?:\d+(?:[.,]\d+)?(?:\s*[½¼¾])?|[½¼¾]|half an|an|one|two|three)`;
+const NUMBER = String.raw`(?:\d{1,5}(?:[.,]\d{1,5})?(?:\s?[½¼¾])?|[½¼¾]|half an|an|one|two|three)`;
+/** The space within what is said of a time: places in the text count, so it is not squeezed first. */
+const GAP = String.raw`\s{0,3}`;
 const TIME = new RegExp(
-  String.raw`(?<![\d°/.,])(${NUMBER})(?:\s*(?:-|–|to|or)\s*(${NUMBER}))?\s*(hours?|hrs?|h|minutes?|mins?|seconds?|secs?|s)\b(?:\s*(?:and\s*)?(\d+)\s*(?:minutes?|mins?)\b)?`,
+  String.raw`(?<![\d°/.,])(${NUMBER})(?:${GAP}(?:-|–|to|or)${GAP}(${NUMBER}))?${GAP}(hours?|hrs?|h|minutes?|mins?|seconds?|secs?|s)\b(?:${GAP}(?:and${GAP})?(\d{1,5})${GAP}(?:minutes?|mins?)\b)?`,
   'gi',
 );
 const TEMPERATURE =
-  /(?:(fan)\s*:?\s*)?(?:(\d{2,3})\s*(?:°|º|degrees?\s*)?\s*(C|F|celsius|fahrenheit)\b|\bgas(?:\s*mark)?\s*(\d½?|[¼½]))(?:\s*(fan)\b)?/gi;
-const BETWEEN = /^\s*(?:[/,(;]|or|,?\s*\()\s*$/;
-const SIGN = /\b(?:until|till)\b(?:(?!,\s*(?:about\s*|another\s*)?\d|,\s*(?:then|and then)\b)[^.;])*/gi;
+  /(?:(fan)\s{0,3}:?\s{0,3})?(?:(\d{2,3})\s{0,3}(?:°|º|degrees?)?\s{0,3}(C|F|celsius|fahrenheit)\b|\bgas(?:\s{0,3}mark)?\s{0,3}(\d½?|[¼½]))(?:\s{0,3}(fan)\b)?/gi;
+const BETWEEN = /^(?:[/,(;]|or|,?\s?\()$/;
+const SIGN = /\b(?:until|till)\b(?:(?!,\s{0,3}(?:about\s{0,3}|another\s{0,3})?\d|,\s{0,3}(?:then|and then)\b)[^.;])*/gi;
 /** "25 min: squash soft": what stands behind a time and a colon says when it is done. */
-const SIGN_BEHIND_TIME = /(?<=\b(?:h|hours?|min|mins|minutes?)(?:\s+(?:more|each|longer|in all))?\s*:\s*)\S[^.;]*/gi;
+const SIGN_BEHIND_TIME = /(?<=\b(?:h|hours?|min|mins|minutes?)(?:\s{1,3}(?:more|each|longer|in all))?\s{0,3}:\s{0,3})\S[^.;]*/gi;
 const WORD_NUMBERS: Readonly<Record<string, number>> = { 'half an': 0.5, an: 1, one: 1, two: 2, three: 3 };
 const FRACTIONS: Readonly<Record<string, number>> = { '¼': 0.25, '½': 0.5, '¾': 0.75 };
 
@@ -67,7 +69,7 @@ function temperaturesIn(text: string): StepSpan[] {
     const before = groups.at(-1);
     const last = before?.at(-1);
     const between = last && text.slice(last.index + last[0].length, found.index);
-    if (before && between !== undefined && BETWEEN.test(between)) before.push(found);
+    if (before && between !== undefined && BETWEEN.test(between.trim())) before.push(found);
     else groups.push([found]);
   }
   return groups.map((group): StepSpan => {

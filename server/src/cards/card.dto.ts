@@ -13,5 +13,6 @@ export class PublishedCardDto {
   @ApiProperty({ description: '1 for the first' }) issue: number;
   @ApiProperty({ description: 'ISO time' }) publishedAt: string;
   @ApiProperty({ type: [CardDriftDto], description: 'Empty: it holds, where it can be computed' }) drift: readonly CardDriftDto[];
-  @ApiProperty({ type: String, nullable: true, description: 'Why nobody can tell whether it holds; null where one can' }) uncomputed: string | null;
+  @ApiProperty({ type: String, nullable: true, description: 'Why nobody can tell whether it holds; null where one can' }) uncomputed:
+    string | null;
 }

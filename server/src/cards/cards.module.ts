@@ -7,6 +7,7 @@ import { CardsService } from './cards.service.js';
 @Module({
   imports: [KitchensModule, RecipesModule],
   controllers: [CardsController],
-  providers: [CardsService], exports: [CardsService],
+  providers: [CardsService],
+  exports: [CardsService],
 })
 export class CardsModule {}

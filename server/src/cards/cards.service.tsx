@@ -95,7 +95,9 @@ export class CardsService {
       if (!recipe) return [];
       const now = computed(() => asKept(cardContent(recipe, kitchen)));
       const card = { recipe: recipeId, issue, publishedAt: publishedAt.toISOString() };
-      return [now.ok ? { ...card, drift: cardDrift(content, now.made), uncomputed: null } : { ...card, drift: [], uncomputed: now.because }];
+      return [
+        now.ok ? { ...card, drift: cardDrift(content, now.made), uncomputed: null } : { ...card, drift: [], uncomputed: now.because },
+      ];
     });
   }
 

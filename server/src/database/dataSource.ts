@@ -24,9 +24,8 @@ import { RequestsDone1764900000009 } from './migrations/requestsDone.migration.j
 import { Receipts1764400000004 } from './migrations/receipts.migration.js';
 import { Refreshes1764500000005 } from './migrations/refreshes.migration.js';
 
-/** Connections of the server, and of each of its threads. */
-export const SERVER_CONNECTIONS = 10;
-export const THREAD_CONNECTIONS = 2;
+/** Connections of the server. */
+const SERVER_CONNECTIONS = 10;
 
 /** Milliseconds: for a connection, for one statement, for a row that another holds, for the next statement of a transaction. */
 const LONGEST = { connection: 8_000, statement: 20_000, lock: 15_000, idle: 60_000 };

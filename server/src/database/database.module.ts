@@ -1,7 +1,18 @@
 import { Global, Module } from '@nestjs/common';
+import { TypeOrmModule } from '@nestjs/typeorm';
 import { Database } from './database.js';
+import { dataSourceOptions } from './dataSource.js';
 import { Once } from './once.js';
+import { Pulse } from './pulse.js';
 
 @Global()
-@Module({ providers: [Database, Once], exports: [Database, Once] })
+@Module({
+  imports: [
+    TypeOrmModule.forRootAsync({
+      useFactory: () => ({ ...dataSourceOptions(process.env.DATABASE_URL), retryAttempts: 3, retryDelay: 1000 }),
+    }),
+  ],
+  providers: [Database, Once, Pulse],
+  exports: [Database, Once, Pulse],
+})
 export class DatabaseModule {}

@@ -97,7 +97,14 @@ export class Database {
       await commit();
     } catch (error) {
       // The database itself refused: nothing was written. No answer at all: who knows.
-      if (typeof error === 'object' && error !== null && 'code' in error && typeof error.code === 'string' && /^[0-9A-Z]{5}$/.test(error.code) && !/^(?:08|57P)/.test(error.code))
+      if (
+        typeof error === 'object' &&
+        error !== null &&
+        'code' in error &&
+        typeof error.code === 'string' &&
+        /^[0-9A-Z]{5}$/.test(error.code) &&
+        !/^(?:08|57P)/.test(error.code)
+      )
         throw error;
       throw new UncertainSaveError(error);
     }

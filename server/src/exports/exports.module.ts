@@ -9,6 +9,7 @@ import { ExportsService } from './exports.service.js';
 @Module({
   imports: [KitchensModule, FoodsModule, PacksModule, RecipesModule],
   controllers: [ExportsController],
-  providers: [ExportsService], exports: [ExportsService],
+  providers: [ExportsService],
+  exports: [ExportsService],
 })
 export class ExportsModule {}

@@ -55,7 +55,12 @@ export class ExportsService {
   #opened(id: string) {
     return this.database.read(async () => {
       const { document, bases } = (await this.recipes.open(id)) as { readonly document: Recipe; readonly bases: readonly Recipe[] };
-      return { recipe: document, bases, kitchen: await this.recipes.kitchenWith([document, ...bases]), settings: await this.kitchens.stated() };
+      return {
+        recipe: document,
+        bases,
+        kitchen: await this.recipes.kitchenWith([document, ...bases]),
+        settings: await this.kitchens.stated(),
+      };
     });
   }
 

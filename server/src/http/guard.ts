@@ -24,7 +24,8 @@ export function guard({ names }: ServedNames) {
     const { host, origin } = request.headers;
     // The port that is listened on is known only by then; loopback names go with it.
     const loopback = LOOPBACK.map((name) => `${name}:${request.socket.localPort}`);
-    const mine = (name: string | undefined) => name !== undefined && (served.has(name.toLowerCase()) || loopback.includes(name.toLowerCase()));
+    const mine = (name: string | undefined) =>
+      name !== undefined && (served.has(name.toLowerCase()) || loopback.includes(name.toLowerCase()));
     if (!mine(host)) throw new RefusedRequestError(421, 'this server is not reached by that name; open it by the address it has printed');
     const site = request.headers['sec-fetch-site'];
     const foreign = site !== undefined && site !== 'same-origin' && site !== 'none';
@@ -48,5 +49,10 @@ function hostOf(origin: string): string | undefined {
 
 /** Names configured besides loopback, separated by commas. */
 export function configuredNames(words: string | undefined): ServedNames {
-  return { names: (words ?? '').split(',').map((name) => name.trim()).filter(Boolean) };
+  return {
+    names: (words ?? '')
+      .split(',')
+      .map((name) => name.trim())
+      .filter(Boolean),
+  };
 }

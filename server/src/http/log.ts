@@ -15,7 +15,10 @@ let log: Logger | undefined;
  * without end; without one, on standard output. LOG_LEVEL=silent stills it. A log that cannot be written ends nothing.
  */
 export function makeLog(): Logger {
-  log ??= pino({ level: process.env.LOG_LEVEL ?? 'info' }, new SteadyStream(process.env.PORTIONA_LOG ? toFile(process.env.PORTIONA_LOG) : () => process.stdout));
+  log ??= pino(
+    { level: process.env.LOG_LEVEL ?? 'info' },
+    new SteadyStream(process.env.PORTIONA_LOG ? toFile(process.env.PORTIONA_LOG) : () => process.stdout),
+  );
   return log;
 }
 

@@ -25,4 +25,6 @@ export function rememberOnceKey(request: Request, digest: string): void {
 }
 
 /** What the request is known by when it is sent again; undefined where its sender gave it no key. */
-export const OnceKeyOf = createParamDecorator((_: unknown, context: ExecutionContext) => keys.get(context.switchToHttp().getRequest<Request>()));
+export const OnceKeyOf = createParamDecorator((_: unknown, context: ExecutionContext) =>
+  keys.get(context.switchToHttp().getRequest<Request>()),
+);

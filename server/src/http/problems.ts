@@ -84,7 +84,10 @@ export class TooLargeError extends Error {
 /** The database went away at the very end of a save: 503, and the truth about what is known. */
 export class UncertainSaveError extends Error {
   constructor(cause: unknown) {
-    super('the database went away while this was being saved: it is saved whole or not at all, and which is not known. Send it again, or look', { cause });
+    super(
+      'the database went away while this was being saved: it is saved whole or not at all, and which is not known. Send it again, or look',
+      { cause },
+    );
     this.name = 'UncertainSaveError';
   }
 }
@@ -114,7 +117,10 @@ export class TooMuchWorkError extends Error {
     readonly of: 'time' | 'memory',
     options: ErrorOptions,
   ) {
-    super(`this takes more ${of} than one request may have, and was ended; nothing was written. Ask for less at once, or make it smaller`, options);
+    super(
+      `this takes more ${of} than one request may have, and was ended; nothing was written. Ask for less at once, or make it smaller`,
+      options,
+    );
     this.name = 'TooMuchWorkError';
   }
 }

@@ -26,6 +26,12 @@ export class ImportsController {
   @ApiQuery({ name: 'there', required: false, enum: ['keep'], description: 'What is there already stays as it is' })
   @ApiCreatedResponse({ type: ImportedDto })
   kitchenFile(@Body() body: SentBody, @Query('name') name?: string, @Query('there') there?: string, @OnceKeyOf() once?: OnceKey) {
-    return this.threads.take('importKitchenFile', body, name === undefined ? undefined : cutText(tidyText(name), 200), there === 'keep', once);
+    return this.threads.take(
+      'importKitchenFile',
+      body,
+      name === undefined ? undefined : cutText(tidyText(name), 200),
+      there === 'keep',
+      once,
+    );
   }
 }

@@ -9,6 +9,7 @@ import { ImportsService } from './imports.service.js';
 @Module({
   imports: [KitchensModule, FoodsModule, PacksModule, RecipesModule],
   controllers: [ImportsController],
-  providers: [ImportsService], exports: [ImportsService],
+  providers: [ImportsService],
+  exports: [ImportsService],
 })
 export class ImportsModule {}

@@ -8,7 +8,6 @@ import { FoodsService } from '../foods/foods.service.js';
 import { TakenError, UnreadableError } from '../http/problems.js';
 import { KitchenEntity } from '../kitchens/kitchen.entity.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
-import { PackEntity } from '../packs/pack.entity.js';
 import { PacksService } from '../packs/packs.service.js';
 import { RecipesService } from '../recipes/recipes.service.js';
 import type { ImportedDto } from './import.dto.js';
@@ -96,7 +95,9 @@ export class ImportsService {
       ...(await this.recipes.faultsOf(recipes, paths)),
     ];
     if (faults.length > 0)
-      throw new UnreadableError(faults.map(({ path, message }) => ({ path, message: `${message} (what is there already stays, and is not as in this file)` })));
+      throw new UnreadableError(
+        faults.map(({ path, message }) => ({ path, message: `${message} (what is there already stays, and is not as in this file)` })),
+      );
   }
 
   /** What of a file is not there yet. A pack without an id is known by its food, shop, size and day. */

@@ -18,7 +18,9 @@ export class KitchensService implements OnModuleInit {
 
   /** There is a kitchen before anyone asks for it. */
   async onModuleInit(): Promise<void> {
-    await this.database.manager.query(`INSERT INTO kitchens (name, settings) SELECT 'Kitchen', '{}' WHERE NOT EXISTS (SELECT 1 FROM kitchens)`);
+    await this.database.manager.query(
+      `INSERT INTO kitchens (name, settings) SELECT 'Kitchen', '{}' WHERE NOT EXISTS (SELECT 1 FROM kitchens)`,
+    );
   }
 
   /** Id of the kitchen. */

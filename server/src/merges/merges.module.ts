@@ -5,5 +5,10 @@ import { RecipesModule } from '../recipes/recipes.module.js';
 import { MergesController } from './merges.controller.js';
 import { MergesService } from './merges.service.js';
 
-@Module({ imports: [KitchensModule, FoodsModule, RecipesModule], controllers: [MergesController], providers: [MergesService], exports: [MergesService], })
+@Module({
+  imports: [KitchensModule, FoodsModule, RecipesModule],
+  controllers: [MergesController],
+  providers: [MergesService],
+  exports: [MergesService],
+})
 export class MergesModule {}

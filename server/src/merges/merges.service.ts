@@ -76,8 +76,12 @@ export class MergesService {
     if (keptId === goneId) throw new UnreadableError([{ path: 'gone', message: 'is the food that stays; choose another' }]);
     const [kept, gone] = [await this.foods.get(keptId), await this.foods.get(goneId)];
     const away = await this.foods.away([keptId, goneId]);
-    for (const [path, { id }] of [['kept', kept], ['gone', gone]] as const)
-      if (away.has(id)) throw new UnreadableError([{ path, message: `"${id}" is put away already, or was merged into another; take it out again first` }]);
+    for (const [path, { id }] of [
+      ['kept', kept],
+      ['gone', gone],
+    ] as const)
+      if (away.has(id))
+        throw new UnreadableError([{ path, message: `"${id}" is put away already, or was merged into another; take it out again first` }]);
     const recipes = await this.recipes.known();
     const kitchen = await this.recipes.kitchenWith(recipes, [keptId, goneId]);
     return {

@@ -53,7 +53,13 @@ export class PacksService {
     return this.once.write(kitchenId, once, async () => {
       await this.#check(document);
       try {
-        await this.database.manager.insert(PackEntity, { kitchenId, id, foodId: document.food, revision: 1, document: { ...document, id } });
+        await this.database.manager.insert(PackEntity, {
+          kitchenId,
+          id,
+          foodId: document.food,
+          revision: 1,
+          document: { ...document, id },
+        });
       } catch (error) {
         if (isTaken(error)) throw new TakenError('pack', id);
         throw error;

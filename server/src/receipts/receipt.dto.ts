@@ -19,7 +19,9 @@ export class ReceiptNameDto {
 
 /** A price seen, and what the shop calls it. */
 export class SeenPriceDto {
-  @ApiProperty({ type: Object, description: 'A pack, as in the kitchen file' }) @IsObject({ message: 'must be an object as in the kitchen file' }) document: object;
+  @ApiProperty({ type: Object, description: 'A pack, as in the kitchen file' })
+  @IsObject({ message: 'must be an object as in the kitchen file' })
+  document: object;
   @ApiPropertyOptional({ description: 'As the shop prints it: remembered for the next receipt' })
   @Optional()
   @Text(400)

@@ -7,6 +7,7 @@ import { ReceiptsService } from './receipts.service.js';
 @Module({
   imports: [KitchensModule, PacksModule],
   controllers: [ReceiptsController],
-  providers: [ReceiptsService], exports: [ReceiptsService],
+  providers: [ReceiptsService],
+  exports: [ReceiptsService],
 })
 export class ReceiptsModule {}

@@ -46,7 +46,10 @@ export class ReceiptsService {
 
   /** Every name that was chosen a food for. */
   async remembered(): Promise<ReceiptNameDto[]> {
-    const rows = await this.database.manager.find(ReceiptNameEntity, { where: { kitchenId: await this.kitchens.id() }, order: { words: 'ASC' } });
+    const rows = await this.database.manager.find(ReceiptNameEntity, {
+      where: { kitchenId: await this.kitchens.id() },
+      order: { words: 'ASC' },
+    });
     return rows.map(({ words, foodId }) => ({ words, food: foodId }));
   }
 

@@ -45,7 +45,10 @@ export function toListedRecipe(head: RecipeEntity, recipe: Recipe, kitchen: Kitc
     : { ...listed, uncomputed: computed.because, ...NOTHING_KNOWN };
 }
 
-type ListedFigures = Omit<ListedRecipeDto, 'id' | 'title' | 'revision' | 'savedAt' | 'series' | 'number' | 'servings' | 'servingName' | 'uncomputed'>;
+type ListedFigures = Omit<
+  ListedRecipeDto,
+  'id' | 'title' | 'revision' | 'savedAt' | 'series' | 'number' | 'servings' | 'servingName' | 'uncomputed'
+>;
 
 const UNKNOWN: ListedFigureDto = { amount: null, atLeast: true };
 const NOTHING_KNOWN: ListedFigures = {

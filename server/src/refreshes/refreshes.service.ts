@@ -91,7 +91,8 @@ export class RefreshesService implements OnApplicationBootstrap {
     const refresh = await this.database.writeAlone(kitchenId, async () => {
       await this.#row(id);
       const { manager } = this.database;
-      if (await manager.existsBy(RefreshEntity, { kitchenId, state: 'running', id: Not(id) })) throw new BusyError('the shops are being asked');
+      if (await manager.existsBy(RefreshEntity, { kitchenId, state: 'running', id: Not(id) }))
+        throw new BusyError('the shops are being asked');
       await manager.update(RefreshItemEntity, { refreshId: id, state: 'failed' }, { state: 'waiting', message: null });
       await manager.update(RefreshEntity, { id }, { state: 'running' });
       return this.get(id);
@@ -193,12 +194,7 @@ export class RefreshesService implements OnApplicationBootstrap {
   }
 
   /** A price asked today is seen today, whether it moved or not; the ones before stay. */
-  async #add(
-    { foodId, shop, net, unit, currency }: RefreshItemEntity,
-    seen: string,
-    price: string,
-    promotion: boolean,
-  ) {
+  async #add({ foodId, shop, net, unit, currency }: RefreshItemEntity, seen: string, price: string, promotion: boolean) {
     const document: Pack = { food: foodId, net, unit, price, currency, shop, seen, ...(promotion ? { promotion } : {}) };
     await this.packs.addSeen([document], 'prices');
   }

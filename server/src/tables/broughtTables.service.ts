@@ -43,7 +43,11 @@ export class BroughtTablesService {
 
   /** Tables brought, newest first. */
   async list(): Promise<TableImportDto[]> {
-    const rows = await this.database.manager.find(TableImportEntity, { where: { kitchenId: await this.kitchens.id() }, order: { madeAt: 'DESC' }, take: 20 });
+    const rows = await this.database.manager.find(TableImportEntity, {
+      where: { kitchenId: await this.kitchens.id() },
+      order: { madeAt: 'DESC' },
+      take: 20,
+    });
     return rows.map((row) => this.#toDto(row));
   }
 
@@ -69,7 +73,10 @@ export class BroughtTablesService {
 
   /** The mappings kept, by name. */
   async mappingsKept(): Promise<NamedReadingDto[]> {
-    const rows = await this.database.manager.find(TableMappingEntity, { where: { kitchenId: await this.kitchens.id() }, order: { name: 'ASC' } });
+    const rows = await this.database.manager.find(TableMappingEntity, {
+      where: { kitchenId: await this.kitchens.id() },
+      order: { name: 'ASC' },
+    });
     return rows.map(({ name, mapping }) => ({ name, mapping }));
   }
 

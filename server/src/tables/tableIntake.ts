@@ -74,7 +74,9 @@ export class TableIntake {
 
   async #newId(code: string): Promise<string> {
     this.#taken ??= new Set(
-      (await this.database.manager.query<{ id: string }[]>('SELECT id FROM foods WHERE kitchen_id = $1', [this.kitchenId])).map(({ id }) => id),
+      (await this.database.manager.query<{ id: string }[]>('SELECT id FROM foods WHERE kitchen_id = $1', [this.kitchenId])).map(
+        ({ id }) => id,
+      ),
     );
     const id = idFromName(`${this.table} ${code}`, this.#taken);
     this.#taken.add(id);

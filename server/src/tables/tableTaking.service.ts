@@ -33,7 +33,8 @@ export class TableTakingService implements OnModuleInit, OnModuleDestroy {
   /** What was being taken in when the server went away wrote nothing: its transaction was never ended. */
   async onModuleInit(): Promise<void> {
     await forgetOldTables();
-    await this.database.manager.update(TableImportEntity, 
+    await this.database.manager.update(
+      TableImportEntity,
       { state: 'running' },
       { state: 'interrupted', message: 'The server went away while this was taken in. Nothing was written; start it again.' },
     );
@@ -52,7 +53,8 @@ export class TableTakingService implements OnModuleInit, OnModuleDestroy {
   async start(id: string, wanted: TakeTableDto): Promise<TableImportDto> {
     const { path } = await this.tables.file(id);
     await checkMapping(path, wanted.mapping);
-    const { affected } = await this.database.manager.update(TableImportEntity, 
+    const { affected } = await this.database.manager.update(
+      TableImportEntity,
       { id, state: In(['ready', 'failed', 'cancelled', 'interrupted']) },
       { state: 'running', tableName: wanted.name, message: null, result: null },
     );

@@ -71,6 +71,11 @@ export type MadeBy<Name extends keyof Jobs> = Awaited<ReturnType<Jobs[Name]>>;
 export type GivenBeside<Name extends BodyJob> = GivenTo<Name> extends [unknown, ...infer Rest] ? Rest : never;
 
 /** Jobs that write, which wait for their turn before a thread is taken for them. */
-export const WRITING: ReadonlySet<keyof Jobs> = new Set<keyof Jobs>([...(Object.keys(BODY_JOBS) as BodyJob[]), 'mergeFoods', 'publishCard', 'importStarterPantry']);
+export const WRITING: ReadonlySet<keyof Jobs> = new Set<keyof Jobs>([
+  ...(Object.keys(BODY_JOBS) as BodyJob[]),
+  'mergeFoods',
+  'publishCard',
+  'importStarterPantry',
+]);
 /** Jobs that draw pages and papers: slower than the rest, and given a thread of their own. */
 export const DRAWING: ReadonlySet<keyof Jobs> = new Set<keyof Jobs>(['cardPage', 'cardPdf']);

@@ -1,7 +1,5 @@
-import { DataSource } from 'typeorm';
 import { CardsService } from '../cards/cards.service.js';
-import { Database } from '../database/database.js';
-import { dataSourceOptions, THREAD_CONNECTIONS } from '../database/dataSource.js';
+import { openDatabase } from '../database/openDatabase.js';
 import { Once } from '../database/once.js';
 import { ExportsService } from '../exports/exports.service.js';
 import { FoodsService } from '../foods/foods.service.js';
@@ -16,9 +14,12 @@ import { RecipeFiguresService } from '../recipes/recipeFigures.service.js';
 import { RecipesService } from '../recipes/recipes.service.js';
 import { House } from './house.js';
 
+/** Connections of one thread, which does one job at a time. */
+const CONNECTIONS = 2;
+
 /** The services in a thread, with connections of their own; what the server has its framework put together is put together here by hand. */
 export async function makeHouse(url: string | undefined): Promise<House> {
-  const database = new Database(await new DataSource(dataSourceOptions(url, THREAD_CONNECTIONS)).initialize());
+  const database = await openDatabase(url, CONNECTIONS);
   const once = new Once(database);
   const kitchens = new KitchensService(database);
   const foods = new FoodsService(database, once, kitchens);

@@ -13,7 +13,17 @@ import { Threads } from './threads.js';
 
 @Global()
 @Module({
-  imports: [KitchensModule, FoodsModule, PacksModule, RecipesModule, ReceiptsModule, MergesModule, CardsModule, ImportsModule, ExportsModule],
+  imports: [
+    KitchensModule,
+    FoodsModule,
+    PacksModule,
+    RecipesModule,
+    ReceiptsModule,
+    MergesModule,
+    CardsModule,
+    ImportsModule,
+    ExportsModule,
+  ],
   providers: [House, Threads],
   exports: [Threads],
 })

@@ -83,7 +83,8 @@ export class Threads implements OnModuleDestroy {
       return await this.#pool(bounds).run(asked, { transferList, signal: AbortSignal.timeout(bounds.longest) });
     } catch (error) {
       if (error instanceof Error && error.name === 'AbortError') throw new TooMuchWorkError('time', { cause: error });
-      if (error instanceof Error && 'code' in error && error.code === 'ERR_WORKER_OUT_OF_MEMORY') throw new TooMuchWorkError('memory', { cause: error });
+      if (error instanceof Error && 'code' in error && error.code === 'ERR_WORKER_OUT_OF_MEMORY')
+        throw new TooMuchWorkError('memory', { cause: error });
       if (error instanceof Error && /queue/i.test(error.message)) throw new BusyError('too much is being worked out at once');
       throw error;
     }

@@ -23,7 +23,9 @@ function focusWhenThere(field: string, frames: number): void {
   requestAnimationFrame(() => {
     const found = document.querySelector<HTMLElement>(field);
     if (!found) return void (frames > 0 && focusWhenThere(field, frames - 1));
-    const target = found.matches('input, textarea, select') ? found : (found.querySelector<HTMLElement>('input, textarea, select') ?? found);
+    const target = found.matches('input, textarea, select')
+      ? found
+      : (found.querySelector<HTMLElement>('input, textarea, select') ?? found);
     target.scrollIntoView({ block: 'center' });
     if (target.isContentEditable || target.closest('[contenteditable="true"]')) {
       target.closest<HTMLElement>('[contenteditable="true"]')?.focus();

@@ -149,7 +149,7 @@ function FoodChoice({
   readonly onPick: (food: Food) => void;
 }) {
   const [open, setOpen] = useState(false);
-  const [words, setWords] = useState(item.replace(/\d.*$/, '').trim());
+  const [words, setWords] = useState((item.split(/\d/)[0] ?? '').trim());
   const found = here.index.find(words, 8);
   const pick = (chosen: Food) => {
     setOpen(false);

@@ -162,7 +162,10 @@ function RecipeRow({
           )}
           {look > 0 && <span className="chip warn ml-2">▲ {look} to look at</span>}
           {card && (
-            <Link className={`ml-2 hover:underline ${card.drift.length > 0 || card.uncomputed !== null ? 'warn' : 'ok'}`} to={`/recipes/${id}/card`}>
+            <Link
+              className={`ml-2 hover:underline ${card.drift.length > 0 || card.uncomputed !== null ? 'warn' : 'ok'}`}
+              to={`/recipes/${id}/card`}
+            >
               {card.uncomputed !== null ? '▲ card cannot be held against it' : card.drift.length > 0 ? '▲ card drifted' : '✓ card holds'}
             </Link>
           )}
@@ -290,7 +293,8 @@ function Trouble({ text, again }: { readonly text: string; readonly again: () =>
 
 function groupsOf(recipes: readonly ListedRecipeDto[], order: Order): [string, ListedRecipeDto[]][] {
   if (order !== 'series') {
-    const amountOf = (recipe: ListedRecipeDto) => (order === 'weight' ? recipe.weight : recipe[order].amount) ?? (order === 'protein' ? -Infinity : Infinity);
+    const amountOf = (recipe: ListedRecipeDto) =>
+      (order === 'weight' ? recipe.weight : recipe[order].amount) ?? (order === 'protein' ? -Infinity : Infinity);
     return recipes.length === 0
       ? []
       : [['', [...recipes].sort((a, b) => (order === 'protein' ? amountOf(b) - amountOf(a) : amountOf(a) - amountOf(b)))]];

@@ -69,7 +69,7 @@ export function withPart(text: string, part: TakeablePart, servings: number): Li
   if (asWritten) return asWritten;
   const weighed = amount !== undefined && unit !== undefined && partLineFromText(`${amountWords(amount, unit)} it`, part);
   const grams = amountWords(Math.round(part.portion * servings), 'g');
-  const called = part.called.replaceAll(/[,(].*$/g, '').trim();
+  const called = (part.called.split(/[,(]/)[0] ?? '').trim();
   const name = `${weighed ? amountWords(amount, unit) : grams} ${called.charAt(0).toLowerCase()}${called.slice(1)}`;
   const named = note === undefined || !isMeant ? name : `${name}, ${note}`;
   return partLineFromText(named, part) ?? { text: named };

@@ -22,7 +22,12 @@ export function faultPlace(path: string): FaultPlace | undefined {
   const part = /^parts\[(\d+)\]/.exec(at);
   if (part) return { station: 'build', side: 'lines', field: `[data-part="${part[1]}"]` };
   const step = /^steps(?:\[(\d+)\])?/.exec(at);
-  if (step) return { station: 'build', side: 'method', field: `.steps-field [data-node-view-wrapper]:nth-child(${Number(step[1] ?? 0) + 1}), .steps-field` };
+  if (step)
+    return {
+      station: 'build',
+      side: 'method',
+      field: `.steps-field [data-node-view-wrapper]:nth-child(${Number(step[1] ?? 0) + 1}), .steps-field`,
+    };
   const [key = ''] = at.split(/[.[]/);
   if (key === 'title') return { station: 'build', side: 'lines', field: '.title-field' };
   if (key === 'brief') return { station: 'brief', side: 'lines', field: '.bench input, .bench select' };

@@ -106,9 +106,7 @@ const slice = createSlice({
       id === state.id ? { ...state, revision, savedAt, saveState: state.present === sent ? 'saved' : 'unsaved' } : state,
     ),
     saveFailed: plainly<{ id: string; problem: Problem }>((state, { id, problem }) =>
-      id === state.id
-        ? { ...state, saveState: isPassing(problem) ? 'unreached' : problem.current ? 'stale' : 'refused', problem }
-        : state,
+      id === state.id ? { ...state, saveState: isPassing(problem) ? 'unreached' : problem.current ? 'stale' : 'refused', problem } : state,
     ),
     /** After a stale save: what the other wrote is taken; one's own stays one undo away. */
     theirsTaken: plainly<undefined>((state) => {

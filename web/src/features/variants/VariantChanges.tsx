@@ -22,7 +22,7 @@ export function VariantChanges({ recipe, here, variant: { changes }, onChange }:
   const old = lines.find(({ at }) => at === place)?.line;
   const textOf = (line: Line) => line.text ?? lineText(line, here.foodsById.get(line.food ?? ''));
   const weighed = place.startsWith(WEIGHED) ? place.slice(WEIGHED.length) : undefined;
-  const grams = Number(text.trim().replace(/\s*g$/, '').replace(',', '.'));
+  const grams = Number(text.trim().replace(/g$/, '').trim().replace(',', '.'));
   const cookedWeight = weighed !== undefined && grams > 0 && Number.isFinite(grams) ? grams : undefined;
   const read = text.trim() === '' || weighed !== undefined ? undefined : retyped(undefined, text, here, recipe.servings);
   const matched =

@@ -1,3 +1,4 @@
+import { LONGEST_LINE } from '@portiona/core';
 import { useMemo } from 'react';
 import { useStore } from 'react-redux';
 import type { Line, Recipe } from '@portiona/core';
@@ -10,7 +11,6 @@ import type { Caret } from './caret';
 import { keyAction } from './sheetKeys';
 
 /** What one line may hold, and one paste bring: more is no ingredient list. */
-const LONGEST_LINE = 500;
 const MOST_LINES = 200;
 
 /** What can be done to lines, by key or by press. */

@@ -1,0 +1,1 @@
+export function nastyShapes(length: number): readonly (readonly [name: string, text: string])[];

@@ -1,0 +1,60 @@
+import {
+  FoodIndex,
+  idFromName,
+  leadingAmount,
+  lineFromText,
+  parseLineText,
+  readLabelText,
+  readRecipe,
+  searchWords,
+  stepSpans,
+} from '../src/text/index.js';
+import { cutText, tidyText } from '../src/quantity/index.js';
+import { cellFigure, columnsOf, delimiterOf, guessMapping } from '../src/table/index.js';
+import { itemKey, packSizeText } from '../src/receipt/index.js';
+import { nastyShapes } from './nastyShapes.mjs';
+
+const index = new FoodIndex([{ id: 'leek', name: 'Leek' }]);
+const rows = (text: string) => [
+  ['code', 'name', 'fat (g)'],
+  ...text
+    .split('\n')
+    .slice(0, 20)
+    .map((line) => line.split(',').slice(0, 20)),
+];
+/** Once a run of 16,000 letters took seconds; now a megabyte takes less. A bound so wide that only that way back can break it. */
+const LONGEST = 1_500;
+const shapes = nastyShapes(24_000);
+
+test.each<[string, (text: string) => unknown]>([
+  ['parseLineText', parseLineText],
+  ['lineFromText', (text) => lineFromText(text, index, 4)],
+  ['leadingAmount', leadingAmount],
+  ['readLabelText', readLabelText],
+  ['readRecipe', readRecipe],
+  ['stepSpans', stepSpans],
+  ['searchWords', searchWords],
+  ['find', (text) => index.find(text, 5)],
+  ['idFromName', (text) => idFromName(text, new Set())],
+  ['cellFigure', (text) => cellFigure(text, '.')],
+  ['delimiterOf', (text) => delimiterOf(text)],
+  ['columnsOf', (text) => columnsOf(rows(text), 1)],
+  ['guessMapping', (text) => guessMapping(rows(text), 1)],
+  ['packSizeText', packSizeText],
+  ['itemKey', itemKey],
+  ['tidyText', tidyText],
+  ['cutText', (text) => cutText(text, 200)],
+])('%s takes time in proportion, whatever it is given', (_, read) => {
+  const slow = shapes.flatMap(([name, text]) => {
+    const started = performance.now();
+    read(text);
+    const took = performance.now() - started;
+    return took > LONGEST ? [`${name}: ${Math.round(took)} ms`] : [];
+  });
+  expect(slow).toEqual([]);
+});
+
+test('what is longer than any ingredient is none', () => {
+  expect(parseLineText(`3 leeks ${'x'.repeat(500)}`)).toMatchObject({ foodWords: expect.stringMatching(/^3 leeks/) as string });
+  expect(parseLineText(`3 leeks ${'x'.repeat(500)}`).amount).toBeUndefined();
+});
