@@ -1,4 +1,7 @@
-import { forgetOldTables } from '../src/tables/tableFile.js';
+import { readdirSync, statSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { BroughtTablesService } from '../src/tables/broughtTables.service.js';
+import { forgetLostTables } from '../src/tables/tableFile.js';
 import { testServer } from './testServer.js';
 import { madeUpFigureRows, madeUpTable } from './madeUpTable.js';
 
@@ -298,9 +301,9 @@ test('a table being taken in is stopped: nothing of it is there; another at the 
 
 test('a file that nobody took in is kept a week, no longer', async () => {
   const { id } = await bring(madeUpTable(3));
-  await forgetOldTables(Date.now() + 6 * 86_400_000);
+  await forgetLostTables(new Set([id]), Date.now() + 6 * 86_400_000);
   expect((await look(id)).columns.length).toBeGreaterThan(3);
-  await forgetOldTables(Date.now() + 8 * 86_400_000);
+  await forgetLostTables(new Set([id]), Date.now() + 8 * 86_400_000);
   await server.http.get(`/api/food-tables/${id}/look`).expect(404);
 });
 
@@ -359,4 +362,51 @@ test('whether a row is a food or a figure is the person’s to say, and wrong co
     .get(`/api/food-tables/${bomb.id}/look?rowsFor=figure&food=food&figure=figure&value=value`)
     .expect(422)) as { body: Problem };
   expect(answer.body.detail).toMatch(/more than 1000 names in “figure”/);
+});
+
+test('uploads that broke off, and files that belong to nothing, are taken away after a start; those that wait stay', async () => {
+  const folder = join(process.env.PORTIONA_HOME ?? '', 'tables');
+  const { id } = await bring(madeUpTable(3));
+  writeFileSync(join(folder, 'broken-off.part'), 'name;kcal');
+  writeFileSync(join(folder, 'nobody-knows.table'), 'name;kcal');
+  await server.app.get(BroughtTablesService).tidyUp();
+  expect(readdirSync(folder).filter((name) => /broken-off|nobody-knows/.test(name))).toEqual([]);
+  expect((await look(id)).columns.length).toBeGreaterThan(3);
+  await server.http.delete(`/api/food-tables/${id}`).expect(204);
+});
+
+test('all files brought together have a cap; one that is forgotten makes room', async () => {
+  const folder = join(process.env.PORTIONA_HOME ?? '', 'tables');
+  const held = readdirSync(folder).reduce((sum, name) => sum + statSync(join(folder, name)).size, 0);
+  process.env.PORTIONA_UPLOADS_MB = String(held / 1024 / 1024 + 0.5);
+  try {
+    const large = madeUpTable(6_000);
+    expect(large.length).toBeGreaterThan(262_144);
+    expect(large.length).toBeLessThan(524_288);
+    const { id } = await bring(large);
+    const refused = await server.http.post('/api/food-tables').set('content-type', 'text/csv').send(large);
+    expect(refused.status).toBe(507);
+    expect((refused.body as { detail: string }).detail).toMatch(/forget one of them/);
+    // Nothing of what was refused stays, and what does not say how large it is counts as the largest there may be.
+    expect(readdirSync(folder).filter((name) => name.endsWith('.part'))).toEqual([]);
+    await server.http.delete(`/api/food-tables/${id}`).expect(204);
+    const { id: second } = await bring(large);
+    await server.http.delete(`/api/food-tables/${second}`).expect(204);
+  } finally {
+    delete process.env.PORTIONA_UPLOADS_MB;
+  }
+});
+
+test('a name that is cut where a letter is two units is taken in whole, with its table', async () => {
+  const name = `${'x'.repeat(199)}🍲 and more`;
+  const { id } = await bring(`code;name;Energy (kcal);Protein (g)\na1;${name};100;5\na2;Cre\u0300me;200;3\n`);
+  const { mapping } = await look(id);
+  await server.http.post(`/api/food-tables/${id}/start`).send({ name: 'Cut', mapping }).expect(202);
+  expect(await ended(id)).toMatchObject({ state: 'done', result: { added: 2 } });
+  const { body } = (await server.http.get(`/api/foods/search?q=${'x'.repeat(199)}`)) as {
+    body: { food: { document: { name: string } } }[];
+  };
+  expect(body[0]?.food.document.name).toBe('x'.repeat(199));
+  const { body: creams } = (await server.http.get('/api/foods/search?q=creme')) as { body: { food: { document: { name: string } } }[] };
+  expect(creams.map(({ food }) => food.document.name)).toContain('Crème');
 });

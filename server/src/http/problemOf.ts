@@ -3,6 +3,7 @@ import { CircularPartError, UnknownFoodError, UnknownPartError, type Fault } fro
 import { databaseTrouble } from './databaseTrouble.js';
 import {
   BusyError,
+  FullError,
   InUseError,
   NotFoundError,
   RefusedFileError,
@@ -43,6 +44,7 @@ export function problemOf(error: unknown): ProblemDetails {
   if (error instanceof RefusedFileError) return problem(422, 'refused', 'Cannot be taken', error.message);
   if (error instanceof RefusedRequestError) return problem(error.status, 'request', 'Not possible', error.message);
   if (error instanceof TooLargeError) return problem(413, 'too-large', 'Too large', error.message);
+  if (error instanceof FullError) return problem(507, 'full', 'No room', error.message);
   if (error instanceof TooMuchWorkError) return problem(422, 'too-much', 'Too much', error.message);
   if (error instanceof UnknownFoodError || error instanceof UnknownPartError || error instanceof CircularPartError)
     return problem(422, 'unreadable', 'Cannot be computed', error.message);

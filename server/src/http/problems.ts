@@ -124,3 +124,13 @@ export class TooMuchWorkError extends Error {
     this.name = 'TooMuchWorkError';
   }
 }
+
+/** All that was brought would weigh too much together: 507. */
+export class FullError extends Error {
+  constructor(readonly most: number) {
+    super(
+      `as many files are kept as may be, or they would weigh more than ${Math.round(most / 1024 / 1024)} MB together; nothing was taken in. Take in or forget one of them first`,
+    );
+    this.name = 'FullError';
+  }
+}

@@ -5,6 +5,7 @@ import type { OnceKey } from '../database/once.js';
 import type { SentBody } from '../http/unreadBody.js';
 import { ONCE_HEADER, OnceKeyOf } from '../http/onceKeyOf.js';
 import { RefusedFileError } from '../http/problems.js';
+import { statedLength } from '../http/statedLength.js';
 import { Threads } from '../threads/threads.js';
 import { AddedPricesDto, ReceiptNameDto, ReceiptRowsDto, SeenPricesDto } from './receipt.dto.js';
 import { ReceiptsService } from './receipts.service.js';
@@ -30,7 +31,7 @@ export class ReceiptsController {
   read(@Req() request: Request, @Query('fileName') fileName = 'receipt.csv'): Promise<ReceiptRowsDto> {
     if (request.readableEnded) throw new RefusedFileError('send the receipt as text/csv, not as JSON');
     if (request.headers['content-encoding'] !== undefined) throw new RefusedFileError('send the receipt as it is, not packed');
-    return this.receipts.read(fileName, request);
+    return this.receipts.read(fileName, request, statedLength(request));
   }
 
   @Get('names')

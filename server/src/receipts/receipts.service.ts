@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { rm } from 'node:fs/promises';
 import type { Readable } from 'node:stream';
 import { Injectable } from '@nestjs/common';
-import { delimiterOf, itemKey, quoteOf } from '@portiona/core';
+import { cutText, delimiterOf, itemKey, quoteOf, tidyText } from '@portiona/core';
 import { Database } from '../database/database.js';
 import { Once, type OnceKey } from '../database/once.js';
 import { RefusedFileError } from '../http/problems.js';
@@ -26,19 +26,19 @@ export class ReceiptsService {
   ) {}
 
   /** The rows of a receipt, whatever its letters and delimiter; nothing is kept. @throws RefusedFileError, TooLargeError */
-  async read(fileName: string, from: Readable): Promise<ReceiptRowsDto> {
+  async read(fileName: string, from: Readable, stated?: number): Promise<ReceiptRowsDto> {
     const id = randomUUID();
     const path = tablePath(id);
-    const { encoding } = await receiveTable(id, from);
+    const { encoding } = await receiveTable(id, from, stated);
     try {
       const first = await firstLetters(path, encoding);
       const quote = quoteOf(first);
       const rows: (readonly string[])[] = [];
       for await (const { cells } of tableRows(path, { encoding, delimiter: delimiterOf(first, quote), quote })) {
         if (rows.length >= MOST_ROWS) throw new RefusedFileError(`more than ${MOST_ROWS} rows; bring it in parts`);
-        rows.push([...cells]);
+        rows.push(cells.map(tidyText));
       }
-      return { fileName: fileName.slice(0, 200), rows };
+      return { fileName: cutText(tidyText(fileName), 200), rows };
     } finally {
       await rm(path, { force: true });
     }

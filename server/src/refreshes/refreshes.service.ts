@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { Inject, Injectable, Logger, type OnApplicationBootstrap } from '@nestjs/common';
+import { Inject, Injectable, Logger, type OnApplicationBootstrap, type OnModuleDestroy } from '@nestjs/common';
 import { exactPrice, priceHistory, shareDearer, type Pack } from '@portiona/core';
 import { Not } from 'typeorm';
 import { Database } from '../database/database.js';
@@ -22,8 +22,10 @@ const GIVE_UP_AFTER = 4;
 
 /** Asks the shops what the packs of the pantry cost today, as a job beside other work. */
 @Injectable()
-export class RefreshesService implements OnApplicationBootstrap {
+export class RefreshesService implements OnApplicationBootstrap, OnModuleDestroy {
   readonly #log = new Logger('prices');
+  /** Set when the server is to end: what still waits is asked when it is back. */
+  #ending = false;
 
   constructor(
     private readonly database: Database,
@@ -39,6 +41,10 @@ export class RefreshesService implements OnApplicationBootstrap {
     await this.jobs.work<{ refreshId: string }>(QUEUE, ({ refreshId }) => this.#run(refreshId));
     const begun = await this.database.manager.findBy(RefreshEntity, { state: 'running' });
     for (const { id } of begun) await this.jobs.send(QUEUE, { refreshId: id });
+  }
+
+  onModuleDestroy(): void {
+    this.#ending = true;
   }
 
   /** Begins to ask; where that is under way already, what is under way. */
@@ -140,7 +146,8 @@ export class RefreshesService implements OnApplicationBootstrap {
   /** Asks for one pack after another until none waits. Given the same job twice, no pack is asked for twice. */
   async #run(refreshId: string): Promise<void> {
     const failures = new Map<string, number>();
-    while (await this.#next(refreshId, failures));
+    while (!this.#ending && (await this.#next(refreshId, failures)));
+    if (this.#ending) return;
     await this.database.manager.query(
       `UPDATE price_refreshes SET state = 'done' WHERE id = $1 AND state = 'running'
          AND NOT EXISTS (SELECT 1 FROM price_refresh_items WHERE refresh_id = $1 AND state = 'waiting')`,

@@ -3,12 +3,14 @@ import { existsSync } from 'node:fs';
 import { rm } from 'node:fs/promises';
 import type { Readable } from 'node:stream';
 import { Injectable } from '@nestjs/common';
+import { cutText, tidyText } from '@portiona/core';
+import { In, Not } from 'typeorm';
 import { Database } from '../database/database.js';
 import { isUuid } from '../http/isUuid.js';
-import { NotFoundError, TooLargeError } from '../http/problems.js';
+import { NotFoundError } from '../http/problems.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
 import type { Encoding, NamedReadingDto, TableImportDto, TableReadingDto } from './table.dto.js';
-import { MOST_BYTES, receiveTable, tablePath } from './tableFile.js';
+import { forgetLostTables, receiveTable, tablePath } from './tableFile.js';
 import { TableImportEntity } from './tableImport.entity.js';
 import { TableMappingEntity } from './tableMapping.entity.js';
 import { TableRuns } from './tableRun.js';
@@ -24,29 +26,45 @@ export class BroughtTablesService {
 
   /**
    * @param stated what the sender says it weighs, if it does
-   * @throws TooLargeError, RefusedFileError
+   * @throws TooLargeError, FullError, RefusedFileError
    */
   async bring(fileName: string, from: Readable, stated?: number): Promise<TableImportDto> {
-    if (stated !== undefined && stated > MOST_BYTES) throw new TooLargeError(MOST_BYTES);
     const id = randomUUID();
-    const { bytes, encoding } = await receiveTable(id, from);
-    await this.database.manager.insert(TableImportEntity, {
+    const { bytes, encoding } = await receiveTable(id, from, stated);
+    const row = {
       id,
       kitchenId: await this.kitchens.id(),
-      fileName: fileName.slice(0, 200),
+      fileName: cutText(tidyText(fileName), 200),
       bytes,
       encoding,
-      state: 'ready',
-    });
-    return this.get(id);
+      state: 'ready' as const,
+    };
+    try {
+      return await this.database.write(async () => {
+        await this.database.manager.insert(TableImportEntity, row);
+        return this.get(id);
+      });
+    } catch (error) {
+      await rm(tablePath(id), { force: true });
+      throw error;
+    }
   }
 
-  /** Tables brought, newest first. */
+  /** After a start: files that belong to nothing are taken away, and tables whose file is gone are not offered any more. */
+  async tidyUp(): Promise<void> {
+    const { manager } = this.database;
+    const brought = await manager.find(TableImportEntity, { select: { id: true }, where: { state: Not('done') } });
+    await forgetLostTables(new Set(brought.map(({ id }) => id)));
+    const lost = brought.filter(({ id }) => !existsSync(tablePath(id))).map(({ id }) => id);
+    if (lost.length > 0) await manager.delete(TableImportEntity, { id: In(lost) });
+  }
+
+  /** Tables brought, newest first: every one whose file is still here, and the last ones taken in. */
   async list(): Promise<TableImportDto[]> {
     const rows = await this.database.manager.find(TableImportEntity, {
       where: { kitchenId: await this.kitchens.id() },
       order: { madeAt: 'DESC' },
-      take: 20,
+      take: 200,
     });
     return rows.map((row) => this.#toDto(row));
   }

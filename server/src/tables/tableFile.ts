@@ -1,11 +1,11 @@
 import { createWriteStream } from 'node:fs';
-import { mkdir, readdir, rm, stat } from 'node:fs/promises';
+import { mkdir, readdir, rename, rm, stat } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { TextDecoder } from 'node:util';
 import { join } from 'node:path';
 import { Transform, type Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
-import { RefusedFileError, TooLargeError } from '../http/problems.js';
+import { FullError, RefusedFileError, TooLargeError } from '../http/problems.js';
 import type { Encoding } from './table.dto.js';
 
 /** Most that a table may weigh; the largest of whole countries are a tenth of it. */
@@ -21,22 +21,69 @@ const NOT_TEXT: readonly (readonly [bytes: readonly number[], what: string])[] =
   [[0x25, 0x50, 0x44, 0x46], 'a PDF; a table as CSV is needed'],
 ];
 
-/** Where a table's file is kept until it is taken in. */
-export function tablePath(id: string): string {
-  return join(process.env.PORTIONA_HOME ?? join(tmpdir(), 'portiona'), 'tables', `${id}.table`);
-}
-
+/** Most that all files brought may weigh together, megabytes; whoever has a small disk says less. */
+const MOST_HELD_MB = 400;
+/** And how many there may be. */
+const MOST_HELD = 100;
 /** Days a file is kept that was brought and never taken in. */
 const KEPT_DAYS = 7;
+const WHOLE = '.table';
+const COMING = '.part';
 
-/** Takes away files that nobody has taken in for long. */
-export async function forgetOldTables(now = Date.now()): Promise<void> {
-  const folder = join(tablePath('x'), '..');
-  const names = await readdir(folder).catch(() => []);
-  for (const name of names.filter((one) => one.endsWith('.table'))) {
-    const { mtimeMs } = await stat(join(folder, name)).catch(() => ({ mtimeMs: now }));
-    if (now - mtimeMs > KEPT_DAYS * 86_400_000) await rm(join(folder, name), { force: true });
+function folder(): string {
+  return join(process.env.PORTIONA_HOME ?? join(tmpdir(), 'portiona'), 'tables');
+}
+
+/** Where a table's file is kept until it is taken in. */
+export function tablePath(id: string): string {
+  return join(folder(), `${id}${WHOLE}`);
+}
+
+/**
+ * Takes away what nobody will ask for: uploads that broke off, files without a table, and those that nobody has taken in for long.
+ *
+ * @param known ids of the tables that were brought and not taken in
+ */
+export async function forgetLostTables(known: ReadonlySet<string>, now = Date.now()): Promise<void> {
+  for (const name of await namesHeld()) {
+    const { mtimeMs } = await stat(join(folder(), name)).catch(() => ({ mtimeMs: now }));
+    const wanted = name.endsWith(WHOLE) && known.has(name.slice(0, -WHOLE.length)) && now - mtimeMs <= KEPT_DAYS * 86_400_000;
+    if (!wanted) await rm(join(folder(), name), { force: true });
   }
+}
+
+async function namesHeld(): Promise<string[]> {
+  return (await readdir(folder()).catch(() => [])).filter((name) => name.endsWith(WHOLE) || name.endsWith(COMING));
+}
+
+/** Bytes of what is still coming in, as far as was said. */
+let promised = 0;
+
+/**
+ * Keeps room for a file that is to come.
+ *
+ * @param bytes that it will weigh at most
+ * @returns gives the room back
+ * @throws FullError when all that was brought would weigh too much together
+ */
+async function roomFor(bytes: number): Promise<() => void> {
+  const most = Number(process.env.PORTIONA_UPLOADS_MB ?? MOST_HELD_MB) * 1024 * 1024;
+  promised += bytes;
+  const sizes = await Promise.all(
+    (await namesHeld())
+      .filter((name) => name.endsWith(WHOLE))
+      .map((name) =>
+        stat(join(folder(), name)).then(
+          ({ size }) => size,
+          () => 0,
+        ),
+      ),
+  );
+  if (sizes.length >= MOST_HELD || sizes.reduce((sum, size) => sum + size, promised) > most) {
+    promised -= bytes;
+    throw new FullError(most);
+  }
+  return () => void (promised -= bytes);
 }
 
 /** What was found in a file while it was written. */
@@ -47,20 +94,28 @@ export interface ReceivedFile {
 
 /**
  * Writes a table's bytes to its place and finds out its encoding: by byte order mark, by the zeros of UTF-16, by whether all of it
- * is UTF-8; else Windows-1252. Nothing stays when it is refused.
+ * is UTF-8; else Windows-1252. Nothing stays when it is refused, or breaks off.
  *
- * @throws TooLargeError, RefusedFileError
+ * @param stated what the sender says it weighs, if it does
+ * @throws TooLargeError, FullError, RefusedFileError
  */
-export async function receiveTable(id: string, from: Readable): Promise<ReceivedFile> {
+export async function receiveTable(id: string, from: Readable, stated?: number): Promise<ReceivedFile> {
+  if (stated !== undefined && stated > MOST_BYTES) throw new TooLargeError(MOST_BYTES);
+  const giveBack = await roomFor(stated ?? MOST_BYTES);
   const path = tablePath(id);
-  await mkdir(join(path, '..'), { recursive: true });
+  const coming = join(folder(), `${id}${COMING}`);
   const sniffer = new Sniffer();
   try {
-    await pipeline(from, sniffer, createWriteStream(path));
-    return { bytes: sniffer.bytes, encoding: sniffer.encoding() };
+    await mkdir(folder(), { recursive: true });
+    await pipeline(from, sniffer, createWriteStream(coming));
+    const received = { bytes: sniffer.bytes, encoding: sniffer.encoding() };
+    await rename(coming, path);
+    return received;
   } catch (error) {
-    await rm(path, { force: true });
+    await rm(coming, { force: true });
     throw error;
+  } finally {
+    giveBack();
   }
 }
 

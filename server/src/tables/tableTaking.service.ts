@@ -8,7 +8,6 @@ import { KitchensService } from '../kitchens/kitchens.service.js';
 import { BroughtTablesService } from './broughtTables.service.js';
 import { checkMapping } from './checkMapping.js';
 import type { TableImportDto, TakeTableDto } from './table.dto.js';
-import { forgetOldTables } from './tableFile.js';
 import { TableImportEntity } from './tableImport.entity.js';
 import { TableIntake } from './tableIntake.js';
 import { TableMappingEntity } from './tableMapping.entity.js';
@@ -32,12 +31,12 @@ export class TableTakingService implements OnModuleInit, OnModuleDestroy {
 
   /** What was being taken in when the server went away wrote nothing: its transaction was never ended. */
   async onModuleInit(): Promise<void> {
-    await forgetOldTables();
     await this.database.manager.update(
       TableImportEntity,
       { state: 'running' },
       { state: 'interrupted', message: 'The server went away while this was taken in. Nothing was written; start it again.' },
     );
+    await this.tables.tidyUp();
   }
 
   async onModuleDestroy(): Promise<void> {

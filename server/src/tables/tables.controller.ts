@@ -12,6 +12,7 @@ import {
 } from '@nestjs/swagger';
 import type { Request } from 'express';
 import { RefusedFileError, UnreadableError } from '../http/problems.js';
+import { statedLength } from '../http/statedLength.js';
 import { ENCODINGS, NamedReadingDto, TableImportDto, TableLookDto, TablePreviewDto, TakeTableDto, type Encoding } from './table.dto.js';
 import { BroughtTablesService } from './broughtTables.service.js';
 import { TableTakingService } from './tableTaking.service.js';
@@ -42,8 +43,7 @@ export class TablesController {
   bring(@Req() request: Request, @Query('fileName') fileName = 'table.csv'): Promise<TableImportDto> {
     if (request.readableEnded) throw new RefusedFileError('send the table as text/csv, not as JSON');
     if (request.headers['content-encoding'] !== undefined) throw new RefusedFileError('send the table as it is, not packed');
-    const stated = Number(request.headers['content-length']);
-    return this.tables.bring(fileName, request, Number.isFinite(stated) ? stated : undefined);
+    return this.tables.bring(fileName, request, statedLength(request));
   }
 
   @Get('mappings')

@@ -10,7 +10,7 @@ export class RequestsDone1764900000009 implements MigrationInterface {
         kitchen_id uuid NOT NULL REFERENCES kitchens (id) ON DELETE CASCADE,
         key text NOT NULL,
         asks text NOT NULL,
-        answer jsonb NOT NULL,
+        answer json NOT NULL,
         done_at timestamptz NOT NULL DEFAULT now(),
         PRIMARY KEY (kitchen_id, key)
       )`);

@@ -6,6 +6,7 @@ import { agoText } from '@portiona/core';
 import {
   api,
   useBringTableMutation,
+  useCancelTableMutation,
   useGetKitchenQuery,
   useImportKitchenFileMutation,
   useListTablesQuery,
@@ -258,6 +259,16 @@ const STATES: Readonly<Record<TableImportDto['state'], string>> = {
 };
 
 function TableRow({ table }: { readonly table: TableImportDto }) {
+  const [cancel] = useCancelTableMutation();
+  const say = useToast();
+  const forget = async () => {
+    try {
+      await cancel({ id: table.id }).unwrap();
+      say(`The file “${table.fileName}” is forgotten. Nothing of it was taken in.`);
+    } catch (error) {
+      say(problemText(problemOf(error)));
+    }
+  };
   const today = useGetKitchenQuery().data?.date ?? table.madeAt.slice(0, 10);
   return (
     <div className="ledger-row">
@@ -271,7 +282,14 @@ function TableRow({ table }: { readonly table: TableImportDto }) {
       <span className="muted">
         {table.result && `${numberText(table.result.added, 0)} new, ${numberText(table.result.changed, 0)} changed`}
       </span>
-      <span className="faint">{agoText(table.madeAt.slice(0, 10), today)}</span>
+      <span className="faint">
+        {agoText(table.madeAt.slice(0, 10), today)}
+        {table.state !== 'done' && table.state !== 'running' && (
+          <button className="btn-quiet ml-2" aria-label={`Forget the file ${table.fileName}`} onClick={() => void forget()}>
+            Forget
+          </button>
+        )}
+      </span>
     </div>
   );
 }
