@@ -1,10 +1,14 @@
 import { defineConfig } from '@playwright/test';
 
-/** Drives the running whole at PORTIONA_ADDRESS, in Debian's Chromium. */
+/** Servers with the demo kitchen, one for each browser at work: what one spec does in its kitchen, no other sees meanwhile. */
+const addresses = (process.env.PORTIONA_ADDRESSES ?? process.env.PORTIONA_ADDRESS ?? 'http://127.0.0.1:4180').split(',');
+const address = addresses[Number(process.env.TEST_PARALLEL_INDEX ?? 0) % addresses.length];
+
+/** Drives the running whole at those addresses, in Debian's Chromium. */
 export default defineConfig({
   testDir: './tests',
   outputDir: './results',
-  workers: 1,
+  workers: addresses.length,
   // Once more after a failure, and the report says so: a machine that stands still for half a minute breaks nothing here.
   retries: 1,
   // Generous: a machine that is busy elsewhere is slow, not wrong.
@@ -12,7 +16,7 @@ export default defineConfig({
   expect: { timeout: 25_000 },
   reporter: [['list'], ['json', { outputFile: process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ?? './results/e2e.json' }]],
   use: {
-    baseURL: process.env.PORTIONA_ADDRESS ?? 'http://127.0.0.1:4180',
+    baseURL: address,
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
     launchOptions: {

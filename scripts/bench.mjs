@@ -2,8 +2,13 @@
 import { spawnSync } from 'node:child_process';
 import { startDatabase, startServer } from './throwaway.mjs';
 
+import { faults } from '../server/bench/faults.mjs';
+
+const USUAL_KILLS = 40;
 const root = new URL('..', import.meta.url).pathname;
 const run = (script, ...args) => spawnSync(process.execPath, [script, ...args], { cwd: root, stdio: 'inherit', timeout: 300_000 });
+
+if (process.argv[2] === 'faults') process.exit((await faults(Number(process.argv[3] ?? USUAL_KILLS))) ? 0 : 1);
 
 console.log('the engine');
 run('core/bench/engine.mjs');
@@ -11,6 +16,8 @@ console.log('\nwhat the page asks of core at every key press');
 run('core/bench/recompute.mjs');
 console.log('\nmake it fit');
 run('core/bench/fit.mjs');
+console.log('\nreaders of text, over nasty shapes of a megabyte');
+run('core/bench/nasty.mjs');
 console.log('\nslips in labels, over the starter pantry');
 run('core/bench/labelSlips.mjs');
 console.log('\nthe running product, in Chromium');

@@ -70,10 +70,16 @@ count(await lint);
 
 const database = startDatabase();
 try {
-  const jest = run('unit and server tests', 'npx', ['--no-install', 'jest', '--json', `--outputFile=${join(results, 'jest.json')}`], {
-    TEST_DATABASE_URL: database.url,
-    LOG_LEVEL: 'silent',
-  });
+  // As many as there are cores: many of the server's tests wait for something to start or to end.
+  const jest = run(
+    'unit and server tests',
+    'npx',
+    ['--no-install', 'jest', '--maxWorkers=100%', '--json', `--outputFile=${join(results, 'jest.json')}`],
+    {
+      TEST_DATABASE_URL: database.url,
+      LOG_LEVEL: 'silent',
+    },
+  );
   countSuite(
     jest,
     read('jest.json', ({ numPassedTests, numFailedTests, numFailedTestSuites }) => ({
@@ -82,10 +88,12 @@ try {
     })),
   );
 
-  const server = await startServer(database.url, { demo: true });
+  // Two browsers at once, each with a server and a kitchen of its own.
+  const second = startDatabase();
+  const servers = [await startServer(database.url, { demo: true }), await startServer(second.url, { demo: true })];
   try {
     const e2e = run('the running product', 'npx', ['--no-install', 'playwright', 'test', '--config', 'e2e/playwright.config.ts'], {
-      PORTIONA_ADDRESS: server.address,
+      PORTIONA_ADDRESSES: servers.map(({ address }) => address).join(','),
       PLAYWRIGHT_JSON_OUTPUT_NAME: join(results, 'e2e.json'),
     });
     countSuite(
@@ -93,7 +101,8 @@ try {
       read('e2e.json', ({ stats }) => ({ passed: stats.expected + stats.flaky, failed: stats.unexpected })),
     );
   } finally {
-    await server.stop();
+    for (const server of servers) await server.stop();
+    second.stop();
   }
 } finally {
   database.stop();

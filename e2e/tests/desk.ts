@@ -8,8 +8,8 @@ export const test = base.extend<{ quiet: void }>({
       const troubles: string[] = [];
       page.on('pageerror', (error) => troubles.push(`page: ${error.message}`));
       page.on('console', (message) => {
-        // A refused or stale save is told on the page; the browser notes its status as well.
-        if (message.type() === 'error' && !/status of (404|409|422|413)|ERR_FAILED|ERR_INTERNET/.test(message.text()))
+        // A refused, stale or failed save is told on the page; the browser notes its status as well.
+        if (message.type() === 'error' && !/status of (404|409|422|413|500|503|507)|ERR_FAILED|ERR_INTERNET/.test(message.text()))
           troubles.push(`console: ${message.text()}`);
       });
       page.on('request', (request) => {

@@ -1,4 +1,4 @@
-import { docketFigure, expect, expectSaved, startRecipe, test, typeLine } from './desk';
+import { docketFigure, expect, expectAccessible, expectSaved, startRecipe, test, typeLine } from './desk';
 
 test('two pages on one recipe: the second is told, sees what changed, and loses nothing', async ({ page, context }) => {
   const id = await startRecipe(page, 'Two at once');
@@ -114,4 +114,109 @@ test('an address with nothing behind it says so', async ({ page }) => {
   await expect(page.getByRole('alert')).toContainText('There is no recipe "no-such-dish"');
   await page.goto('/nothing');
   await expect(page.getByRole('heading', { name: 'Nothing here' })).toBeVisible();
+});
+
+test('a server that breaks, or whose disk is full, is told as such; work is kept, and saved when it is over', async ({ page }) => {
+  await startRecipe(page, 'Disk full');
+  let status = 500;
+  const detail = () =>
+    status === 507 ? 'the disk is full: this was not saved, and nothing that was saved before is lost' : 'the server could not do this';
+  await page.route('**/api/recipes/disk-full', (route) =>
+    route.request().method() === 'PUT' && status !== 0
+      ? route.fulfill({ status, contentType: 'application/problem+json', body: JSON.stringify({ status, title: 'x', detail: detail() }) })
+      : route.continue(),
+  );
+  await typeLine(page, '300 g red lentils');
+  await expect(page.locator('.saved')).toHaveText('Kept here, not saved yet');
+  await expect(page.getByRole('alert')).toContainText('Not saved yet. The server could not do this.');
+  status = 507;
+  await expect(page.getByRole('alert')).toContainText('The disk is full: this was not saved, and nothing that was saved before is lost.');
+  status = 0;
+  await expectSaved(page);
+  await expect(page.getByRole('alert')).toHaveCount(0);
+});
+
+test('what is at fault is one press away: the line, with the caret in it', async ({ page }) => {
+  await startRecipe(page, 'Where it is');
+  await typeLine(page, '2 onions');
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('1 pint milk');
+  await expect(page.getByRole('alert')).toContainText('there is no "pint" in metric measures');
+  await page.getByRole('tab', { name: 'Method and keeping' }).click();
+  await page.getByRole('button', { name: 'Show me where' }).click();
+  await expect(page.getByLabel('Ingredient: 1 pint milk')).toBeFocused();
+  await expect(page.getByRole('tab', { name: 'Ingredients' })).toHaveAttribute('aria-selected', 'true');
+});
+
+test('a letter that cannot be kept is told before it is sent, by its place', async ({ page }) => {
+  const id = await startRecipe(page, 'Nul');
+  await typeLine(page, '2 onions');
+  await expectSaved(page);
+  await page.getByRole('tab', { name: 'Method and keeping' }).click();
+  await page.getByRole('textbox', { name: /^Method/ }).focus();
+  await page.evaluate(() => {
+    const data = new DataTransfer();
+    data.setData('text/plain', 'Boil\u0000 it.');
+    document.activeElement?.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
+  });
+  const notice = page.getByRole('alert');
+  await expect(notice).toContainText('holds a NUL letter');
+  await page.getByRole('tab', { name: 'Ingredients' }).click();
+  await notice.getByRole('button', { name: 'Show me where' }).click();
+  await expect(page.getByRole('textbox', { name: /^Method/ })).toBeFocused();
+  await page.keyboard.press('Control+a');
+  await page.keyboard.type('Boil it.');
+  await expectSaved(page);
+  expect(((await (await page.request.get(`/api/recipes/${id}`)).json()) as { document: { steps: string[] } }).document.steps).toEqual([
+    'Boil it.',
+  ]);
+});
+
+test('a creation whose answer is lost is sent again, and made once', async ({ page }) => {
+  let lost = 0;
+  await page.route('**/api/recipes', async (route) => {
+    if (route.request().method() !== 'POST' || lost > 0) return route.continue();
+    lost++;
+    await route.fetch(); // the server has made it
+    await route.abort(); // and nobody hears of it
+  });
+  const id = await startRecipe(page, 'Made once');
+  expect(id).toBe('made-once');
+  expect(lost).toBe(1);
+  const list = (await (await page.request.get('/api/recipes')).json()) as { title: string }[];
+  expect(list.filter(({ title }) => title === 'Made once')).toHaveLength(1);
+});
+
+test('a recipe that cannot be computed stands in the list with its reason, and can be opened', async ({ page }) => {
+  const reason = 'the kitchen holds no part "rice" of a recipe "base"; add it or choose another';
+  await page.route('**/api/recipes', async (route) => {
+    const answer = await route.fetch();
+    const [first, ...others] = (await answer.json()) as Record<string, unknown>[];
+    const unknown = { amount: null, atLeast: true };
+    await route.fulfill({
+      response: answer,
+      json: [
+        {
+          ...first,
+          uncomputed: reason,
+          weight: null,
+          energyKcal: { ...unknown, band: null },
+          protein: { ...unknown, band: null },
+          carbohydrate: unknown,
+          fat: unknown,
+          usedCost: unknown,
+          tillCost: unknown,
+          energyShares: [],
+          withTopping: null,
+          brief: null,
+          wrong: 1,
+        },
+        ...others,
+      ],
+    });
+  });
+  await page.goto('/recipes');
+  await expect(page.getByText(`No figures: ${reason}.`)).toBeVisible();
+  await expect(page.getByText('at least unknown')).toHaveCount(0);
+  await expectAccessible(page, '.ledger');
 });

@@ -211,7 +211,7 @@ function FigureLink({
 }) {
   return (
     <Link className="num figure figbtn" to={to}>
-      {atLeast && <span className="least">at least </span>}
+      {amount !== null && atLeast && <span className="least">at least </span>}
       {amount === null ? <span className="faint">unknown</span> : numberText(amount, decimals)}
       {amount !== null && <small>{unit}</small>}
       {amount !== null && band && (
