@@ -19,7 +19,8 @@ export async function fullDisk() {
   }
   chmodSync(home, 0o755);
   const port = await freePort();
-  const { DATABASE_URL: _, ...inherited } = process.env;
+  const inherited = { ...process.env };
+  delete inherited.DATABASE_URL;
   const env = { ...inherited, PORTIONA_HOME: home, PORTIONA_PORT: String(port) };
   const api = `http://127.0.0.1:${port}/api`;
   const send = async (method, path, body) => {
@@ -48,7 +49,7 @@ export async function fullDisk() {
   for (const stream of [run.stdout, run.stderr]) stream.on('data', (text) => (said += text));
   const statuses = {};
   let acknowledged = 0;
-  let revision = 0;
+  let revision;
   try {
     for (let i = 0; i < 900 && !/is ready:/.test(said); i++) await pause(100);
     ({ revision } = (await send('POST', '/recipes', { document: document(0) })).body);

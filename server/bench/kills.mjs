@@ -29,7 +29,8 @@ export async function killSweep(kills) {
   const home = mkdtempSync(join(tmpdir(), 'portiona-kills-'));
   chmodSync(home, 0o755);
   const port = await freePort();
-  const { DATABASE_URL: _, ...inherited } = process.env;
+  const inherited = { ...process.env };
+  delete inherited.DATABASE_URL;
   const env = { ...inherited, PORTIONA_HOME: home, PORTIONA_PORT: String(port), LOG_LEVEL: 'silent', PORTIONA_PATIENCE: '10' };
   const api = `http://127.0.0.1:${port}/api/recipes`;
   const counts = { kills: 0, saves: 0, lost: 0, half: 0, unstarted: 0, ...Object.fromEntries(KINDS.map((kind) => [kind, 0])) };

@@ -158,6 +158,9 @@ test('text from outside is data: a title of markup reaches the page escaped', as
   const { text } = await server.http.get('/api/recipes/markup/card.html').expect(200);
   expect(text).toContain('&lt;script&gt;alert(1)&lt;/script&gt; &amp; &quot;soup&quot;');
   expect(text).not.toMatch(/<script>alert/);
+  const { text: data } = await server.http.get('/api/recipes/markup/recipe.jsonld').expect(200);
+  expect(data).not.toContain('<');
+  expect((JSON.parse(data) as { name: string }).name).toBe(title);
   const [, json = ''] = /<script type="application\/ld\+json">(.*?)<\/script>/s.exec(text) ?? [];
   expect(JSON.parse(json)).toMatchObject({ name: title });
 });

@@ -24,7 +24,7 @@ const KITCHEN_LOCKS = 0x706f7274;
 @Injectable()
 export class Database {
   readonly #opened = new AsyncLocalStorage<Opened>();
-  readonly #turns = new Turns();
+  readonly #turns = new Turns({ places: 1, waiting: 300, longest: 20_000 });
 
   constructor(@InjectDataSource() private readonly source: DataSource) {}
 

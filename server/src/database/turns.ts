@@ -1,51 +1,59 @@
 import { BusyError } from '../http/problems.js';
 
-/** Longest anyone waits for a turn, and how many may. */
-const LONGEST_WAIT = 20_000;
-const MOST_WAITING = 300;
+/** How turns are given: how many are taken at once, how many may wait, and for how long (milliseconds). */
+export interface TurnBounds {
+  readonly places: number;
+  readonly waiting: number;
+  readonly longest: number;
+}
 
-/** Turns at something that one at a time may do, in the order asked; waiting is bounded in number and time. */
+/** Those who wait, and how many have their turn. */
+interface Queue {
+  taken: number;
+  readonly waiting: (() => void)[];
+}
+
+/** Turns at something that only so many at a time may do, in the order asked; waiting is bounded in number and time. */
 export class Turns {
-  readonly #waiting = new Map<string, (() => void)[]>();
+  readonly #queues = new Map<string, Queue>();
 
-  constructor(
-    private readonly longest = LONGEST_WAIT,
-    private readonly most = MOST_WAITING,
-  ) {}
+  constructor(private readonly bounds: TurnBounds) {}
 
-  /** Does the work when its turn comes. @throws BusyError when too many wait, or for too long: the work was not begun then */
+  /**
+   * Does the work when its turn comes.
+   *
+   * @param of what the turn is at: each has a queue of its own
+   * @throws BusyError when too many wait, or for too long: the work was not begun then
+   */
   async take<Done>(of: string, work: () => Promise<Done>): Promise<Done> {
-    await this.#turn(of);
+    const queue = this.#queues.get(of) ?? { taken: 0, waiting: [] };
+    this.#queues.set(of, queue);
+    await this.#turn(queue);
     try {
       return await work();
     } finally {
-      this.#next(of);
+      const next = queue.waiting.shift();
+      if (next) next();
+      else if (--queue.taken === 0) this.#queues.delete(of);
     }
   }
 
-  #turn(of: string): Promise<void> {
-    const queue = this.#waiting.get(of);
-    if (!queue) {
-      this.#waiting.set(of, []);
+  #turn(queue: Queue): Promise<void> {
+    if (queue.taken < this.bounds.places) {
+      queue.taken++;
       return Promise.resolve();
     }
-    if (queue.length >= this.most) return Promise.reject(new BusyError('too much is being saved at once'));
+    if (queue.waiting.length >= this.bounds.waiting) return Promise.reject(new BusyError('too much is asked at once'));
     return new Promise((resolve, reject) => {
       const begin = () => {
         clearTimeout(timer);
         resolve();
       };
       const timer = setTimeout(() => {
-        queue.splice(queue.indexOf(begin), 1);
-        reject(new BusyError('what is being saved before this takes long'));
-      }, this.longest);
-      queue.push(begin);
+        queue.waiting.splice(queue.waiting.indexOf(begin), 1);
+        reject(new BusyError('what was asked before this takes long'));
+      }, this.bounds.longest);
+      queue.waiting.push(begin);
     });
-  }
-
-  #next(of: string): void {
-    const next = this.#waiting.get(of)?.shift();
-    if (next) next();
-    else this.#waiting.delete(of);
   }
 }

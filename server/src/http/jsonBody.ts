@@ -4,11 +4,14 @@ import { tidied } from '@portiona/core';
 import { BodyScan } from './bodyScan.js';
 import { UnreadBody, type SentBody } from './unreadBody.js';
 import { rememberOnceKey } from './onceKeyOf.js';
-import { RefusedRequestError, TooLargeError, UnreadableError } from './problems.js';
+import { BusyError, RefusedRequestError, TooLargeError, UnreadableError } from './problems.js';
+import { statedLength } from './statedLength.js';
 
 const KIB = 1024;
 /** More than this is not parsed beside other requests. */
 const MOST_HERE = 128 * KIB;
+/** Room made at first for a body; more as it comes. */
+const FIRST_ROOM = 256 * KIB;
 /** Most that one request may bring, by where it goes: a recipe is a few kilobytes, a kitchen file a few megabytes. */
 const MOST: readonly (readonly [path: RegExp, bytes: number])[] = [
   [/^\/api\/imports\/kitchen-file$/, 32 * KIB * KIB],
@@ -25,32 +28,49 @@ const AS_SENT = /^\/api\/imports\/kitchen-file$/;
  */
 export function jsonBody(request: Request, response: Response, next: NextFunction): void {
   if (!/^application\/json\b/i.test(request.headers['content-type'] ?? '')) return next();
-  read(request).then((body) => {
+  read(request, response).then((body) => {
     request.body = body;
     next();
   }, next);
 }
 
-async function read(request: Request): Promise<SentBody> {
+async function read(request: Request, response: Response): Promise<SentBody> {
   const most = MOST.find(([path]) => path.test(request.path))?.[1] ?? MOST_HERE;
   if (request.headers['content-encoding'] !== undefined) throw new RefusedRequestError(415, 'send the body as it is, not packed');
   if (!/^application\/json(?:\s*;\s*charset\s*=\s*"?utf-8"?)?\s*$/i.test(request.headers['content-type'] ?? ''))
     throw new RefusedRequestError(415, 'send JSON as UTF-8');
+  if (most > MOST_HERE) keepRoom(request, response, most);
   const bytes = await bytesOf(request, most);
   rememberOnceKey(request, createHash('sha256').update(bytes).digest('base64'));
   if (bytes.length === 0) return undefined;
   return bytes.length > MOST_HERE || AS_SENT.test(request.path) ? new UnreadBody(bytes) : parsed(new TextDecoder().decode(bytes));
 }
 
+/** Bytes of large bodies that are here at once, coming in or waiting to be read. */
+const MOST_AT_ONCE = 160 * KIB * KIB;
+let here = 0;
+
+/** Keeps room for a body until its request is answered. @throws BusyError when there is none: what is sent is let go by unread */
+function keepRoom(request: Request, response: Response, most: number): void {
+  const bytes = Math.min(most, statedLength(request) ?? most);
+  if (bytes <= MOST_HERE) return;
+  if (here + bytes > MOST_AT_ONCE) {
+    request.resume();
+    throw new BusyError('too much is being sent at once');
+  }
+  here += bytes;
+  response.once('close', () => (here -= bytes));
+}
+
 /** @throws TooLargeError, RefusedRequestError: the rest is let go by unread then */
 async function bytesOf(request: Request, most: number): Promise<Uint8Array<ArrayBuffer>> {
-  if (Number(request.headers['content-length']) > most) {
+  if ((statedLength(request) ?? 0) > most) {
     request.resume();
     throw new TooLargeError(most);
   }
   const scan = new BodyScan();
-  // As large as was said, and only then larger: what comes is kept once.
-  let bytes = new Uint8Array(Math.min(most, Number(request.headers['content-length']) || KIB));
+  // Room is made as it comes: what is said and never sent takes none.
+  let bytes = new Uint8Array(Math.min(FIRST_ROOM, statedLength(request) ?? KIB));
   let length = 0;
   try {
     // The connection outlives a refusal: what is refused is answered on it.
@@ -59,7 +79,9 @@ async function bytesOf(request: Request, most: number): Promise<Uint8Array<Array
       scan.add(chunk);
       if (scan.refusal !== undefined) throw new RefusedRequestError(422, scan.refusal);
       if (length + chunk.length > bytes.length) {
-        const larger = new Uint8Array(Math.min(most, 2 * (length + chunk.length)));
+        const larger = new Uint8Array(
+          Math.min(most, Math.max(length + chunk.length, Math.min(statedLength(request) ?? most, 2 * bytes.length))),
+        );
         larger.set(bytes);
         bytes = larger;
       }

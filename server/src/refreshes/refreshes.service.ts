@@ -16,7 +16,8 @@ import { RefreshEntity } from './refresh.entity.js';
 import { RefreshItemEntity } from './refreshItem.entity.js';
 
 const QUEUE = 'refresh-prices';
-const PATIENCE: Patience = { limit: 3_000, tries: 4, pause: Number(process.env.PORTIONA_SHOP_PAUSE ?? 150) };
+/** Asked for each time: whoever tries it may be less patient. */
+const patience = (): Patience => ({ limit: 3_000, tries: 4, pause: Number(process.env.PORTIONA_SHOP_PAUSE ?? 150) });
 /** Packs of a shop that may fail one after another before the shop is left alone. */
 const GIVE_UP_AFTER = 4;
 
@@ -188,7 +189,7 @@ export class RefreshesService implements OnApplicationBootstrap, OnModuleDestroy
     const failed = failures.get(item.shop) ?? 0;
     if (failed >= GIVE_UP_AFTER) return { state: 'failed', message: `${item.shop} does not answer; ask again later` };
     try {
-      const offer = await askShop(this.source, item, day, PATIENCE);
+      const offer = await askShop(this.source, item, day, patience());
       failures.set(item.shop, 0);
       if (!offer || offer.currency !== item.currency) return { state: 'unlisted', message: `${item.shop} does not sell it any more` };
       const same = exactPrice(offer.price).eq(exactPrice(item.beforePrice));

@@ -27,7 +27,11 @@ function handedOver(bytes: Uint8Array<ArrayBuffer>): Answered {
 }
 
 // This thread only, on Linux: who answers requests comes before who computes.
-setPriority(constants.priority.PRIORITY_BELOW_NORMAL);
+try {
+  setPriority(constants.priority.PRIORITY_BELOW_NORMAL);
+} catch {
+  // Where that may not be said, all come alike.
+}
 
 let house: Promise<House> | undefined;
 

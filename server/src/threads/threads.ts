@@ -2,6 +2,7 @@ import { fileURLToPath } from 'node:url';
 import { Injectable, Logger, type OnModuleDestroy } from '@nestjs/common';
 import { Piscina } from 'piscina';
 import { Database } from '../database/database.js';
+import { Turns, type TurnBounds } from '../database/turns.js';
 import { UnreadBody, type SentBody } from '../http/unreadBody.js';
 import { BusyError, ToldError, TooMuchWorkError } from '../http/problems.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
@@ -13,9 +14,13 @@ import type { Answered, Asked } from './thread.js';
 /** The built thread: it stands in the same place whether this file runs built or not. */
 const THREAD = fileURLToPath(new URL('../../dist/threads/thread.js', import.meta.url));
 
-/** Threads, the memory each may take (megabytes), how many may wait for one, and how long work may take before it is ended. */
-const COMPUTING = { threads: 2, memory: 768, waiting: 300, longest: 60_000 };
-const DRAWN = { threads: 1, memory: 512, waiting: 60, longest: 30_000 };
+/** Threads, the memory each may take (megabytes), how many may wait for one and how long, and how long work may take before it is ended (milliseconds). */
+interface Bounds extends TurnBounds {
+  readonly memory: number;
+  readonly work: number;
+}
+const COMPUTING: Bounds = { places: 2, memory: 768, waiting: 300, longest: 30_000, work: 60_000 };
+const DRAWN: Bounds = { places: 1, memory: 512, waiting: 60, longest: 30_000, work: 20_000 };
 /** A thread with nothing to do is let go after this long. */
 const IDLE = 120_000;
 
@@ -23,7 +28,7 @@ const IDLE = 120_000;
 @Injectable()
 export class Threads implements OnModuleDestroy {
   readonly #log = new Logger('threads');
-  readonly #pools = new Map<object, Piscina<Asked, Answered>>();
+  readonly #pools = new Map<Bounds, { readonly threads: Piscina<Asked, Answered>; readonly turns: Turns }>();
 
   constructor(
     private readonly database: Database,
@@ -65,7 +70,7 @@ export class Threads implements OnModuleDestroy {
   }
 
   async onModuleDestroy(): Promise<void> {
-    await Promise.all([...this.#pools.values()].map((pool) => pool.destroy()));
+    await Promise.all([...this.#pools.values()].map(({ threads }) => threads.destroy()));
   }
 
   async #run(job: ThreadJob | BodyJob, asked: Asked): Promise<Exclude<Answered, { kind: 'problem' }>> {
@@ -77,31 +82,37 @@ export class Threads implements OnModuleDestroy {
     throw new ToldError(answered.problem);
   }
 
-  async #answer(asked: Asked, bounds: typeof COMPUTING): Promise<Answered> {
+  #answer(asked: Asked, bounds: Bounds): Promise<Answered> {
+    const { threads, turns } = this.#pool(bounds);
+    // Whoever waits, waits here: the time that work may take is counted from when it is begun.
+    return turns.take('', () => this.#work(asked, threads, bounds));
+  }
+
+  async #work(asked: Asked, threads: Piscina<Asked, Answered>, { work }: Bounds): Promise<Answered> {
     try {
       const transferList = 'body' in asked && asked.body.buffer instanceof ArrayBuffer ? [asked.body.buffer] : [];
-      return await this.#pool(bounds).run(asked, { transferList, signal: AbortSignal.timeout(bounds.longest) });
+      return await threads.run(asked, { transferList, signal: AbortSignal.timeout(work) });
     } catch (error) {
       if (error instanceof Error && error.name === 'AbortError') throw new TooMuchWorkError('time', { cause: error });
       if (error instanceof Error && 'code' in error && error.code === 'ERR_WORKER_OUT_OF_MEMORY')
         throw new TooMuchWorkError('memory', { cause: error });
-      if (error instanceof Error && /queue/i.test(error.message)) throw new BusyError('too much is being worked out at once');
+      if (error instanceof Error && /terminating/i.test(error.message)) throw new BusyError('the server is about to end');
       throw error;
     }
   }
 
-  #pool(bounds: typeof COMPUTING): Piscina<Asked, Answered> {
+  #pool(bounds: Bounds) {
     const ready = this.#pools.get(bounds);
     if (ready) return ready;
-    const pool = new Piscina<Asked, Answered>({
+    const threads = new Piscina<Asked, Answered>({
       filename: THREAD,
       minThreads: 0,
-      maxThreads: bounds.threads,
-      maxQueue: bounds.waiting,
+      maxThreads: bounds.places,
       idleTimeout: IDLE,
       resourceLimits: { maxOldGenerationSizeMb: bounds.memory },
       workerData: { url: process.env.DATABASE_URL },
     });
+    const pool = { threads, turns: new Turns(bounds) };
     this.#pools.set(bounds, pool);
     return pool;
   }

@@ -32,7 +32,7 @@ export function KeysHelp({ open, onClose }: { readonly open: boolean; readonly o
     <Modal open={open} onClose={onClose} title="Keys">
       <dl className="grid grid-cols-[auto_1fr] gap-x-5 gap-y-1.5">
         {KEYS.map(([key, does]) => (
-          <div key={key} className="contents">
+          <div key={does} className="contents">
             <dt>
               <kbd>{key}</kbd>
             </dt>

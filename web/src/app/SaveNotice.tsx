@@ -1,5 +1,5 @@
 import { lineText, stepOf, type Recipe } from '@portiona/core';
-import { problemText } from '../api/problem';
+import { isPassing, problemText } from '../api/problem';
 import { faultPlace } from '../features/recipes/faultPlace';
 import { recipeActions } from '../features/recipes/recipeSlice';
 import { useAppDispatch, useRecipeState } from '../features/recipes/useRecipeState';
@@ -26,7 +26,7 @@ export function SaveNotice() {
       </div>
     );
   // An unreached server says nothing; one that is there says why, and it is tried again by itself.
-  if (saveState === 'unreached' && problem.status !== 0)
+  if (isPassing(problem) && problem.status !== 0)
     return (
       <div className="notice" role="alert">
         <p>

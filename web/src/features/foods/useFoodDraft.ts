@@ -2,10 +2,13 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { idFromName, type Food } from '@portiona/core';
 import { useCreateFoodMutation, useSaveFoodMutation, type SavedDto } from '../../api/api.gen';
 import { asDocument, asFood, type Saved } from '../../api/documents';
-import { problemOf, problemText } from '../../api/problem';
+import { isPassing, problemOf, problemText } from '../../api/problem';
 
 /** Long enough to finish a number. */
 const QUIET_MS = 600;
+/** Until a server that could not take it is tried again; each time in a row twice as long, up to the longest. */
+const AGAIN_MS = 2500;
+const LONGEST_AGAIN_MS = 40_000;
 
 export type DraftState = { readonly kind: 'saved' | 'waiting' | 'saving' } | { readonly kind: 'trouble'; readonly text: string };
 
@@ -24,6 +27,8 @@ export function useFoodDraft(saved: Saved<Food> | undefined, taken: ReadonlySet<
   const latest = useRef(food);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
   const busy = useRef<Promise<void>>(Promise.resolve());
+  const again = useRef(AGAIN_MS);
+  const retry = useRef<() => void>(undefined);
 
   const write = useCallback(async () => {
     const sent = latest.current;
@@ -31,9 +36,19 @@ export function useFoodDraft(saved: Saved<Food> | undefined, taken: ReadonlySet<
     try {
       const answer = asFood(await save({ id: sent.id, saveDto: { revision: revision.current, document: asDocument(sent) } }).unwrap());
       revision.current = answer.revision;
+      again.current = AGAIN_MS;
       setState(latest.current === sent ? { kind: 'saved' } : { kind: 'waiting' });
     } catch (error) {
-      setState({ kind: 'trouble', text: problemText(problemOf(error)) });
+      const problem = problemOf(error);
+      const passing = isPassing(problem);
+      setState({
+        kind: 'trouble',
+        text: `${problemText(problem)}${passing && problem.status !== 0 ? ' It is kept here, and sent again by itself.' : ''}`,
+      });
+      if (!passing) return;
+      clearTimeout(timer.current);
+      timer.current = setTimeout(() => retry.current?.(), again.current);
+      again.current = Math.min(LONGEST_AGAIN_MS, again.current * 2);
     }
   }, [save]);
 
@@ -43,6 +58,7 @@ export function useFoodDraft(saved: Saved<Food> | undefined, taken: ReadonlySet<
     // One save at a time: each is made on the revision the one before left.
     busy.current = busy.current.then(write);
   }, [write]);
+  useEffect(() => void (retry.current = flush), [flush]);
 
   const change = (next: Partial<Food>) => {
     const changed = Object.fromEntries(

@@ -100,10 +100,17 @@ const slice = createSlice({
       const past = [...state.past, state.present];
       return { ...state, past, present: next, future, mergeKey: undefined, saveState: unsaved(state.saveState) };
     }),
-    savingStarted: plainly<string>((state, id) => (id === state.id ? { ...state, saveState: 'saving', problem: undefined } : state)),
+    /** What keeps a save from landing stays told while it is tried again. */
+    savingStarted: plainly<string>((state, id) =>
+      id === state.id
+        ? { ...state, saveState: 'saving', problem: state.problem && isPassing(state.problem) ? state.problem : undefined }
+        : state,
+    ),
     /** The server has a revision; what was written meanwhile is still to be sent. */
     saved: plainly<{ saved: Saved<Recipe>; sent: Recipe }>((state, { saved: { id, revision, savedAt }, sent }) =>
-      id === state.id ? { ...state, revision, savedAt, saveState: state.present === sent ? 'saved' : 'unsaved' } : state,
+      id === state.id
+        ? { ...state, revision, savedAt, saveState: state.present === sent ? 'saved' : 'unsaved', problem: undefined }
+        : state,
     ),
     saveFailed: plainly<{ id: string; problem: Problem }>((state, { id, problem }) =>
       id === state.id ? { ...state, saveState: isPassing(problem) ? 'unreached' : problem.current ? 'stale' : 'refused', problem } : state,
