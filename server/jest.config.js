@@ -15,7 +15,6 @@ const swcJs = ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'ecmasc
 export default {
   displayName: 'server',
   testEnvironment: 'node',
-  testTimeout: 30_000,
   roots: ['<rootDir>/src', '<rootDir>/test'],
   moduleNameMapper: {
     '^(\\.{1,2}/.*)\\.js$': '$1',

@@ -1,6 +1,7 @@
 import { lineText, stepOf, type Recipe } from '@portiona/core';
 import { isPassing, problemText } from '../api/problem';
 import { faultPlace } from '../features/recipes/faultPlace';
+import { faultWords } from '../features/recipes/faultWords';
 import { recipeActions } from '../features/recipes/recipeSlice';
 import { useAppDispatch, useRecipeState } from '../features/recipes/useRecipeState';
 import { useShowFault } from './useShowFault';
@@ -16,7 +17,7 @@ export function SaveNotice() {
     return (
       <div className="notice" role="alert">
         <p>
-          <b>Not saved.</b> {problemText(problem)} What you wrote is kept here; mend it and it is saved.
+          <b>Not saved.</b> {faultWords(problem, present)} What you wrote is kept here; mend it and it is saved.
         </p>
         {at !== undefined && (
           <button className="btn" onClick={() => show(at)}>
