@@ -95,6 +95,8 @@ start() {
   port=$(as cat "$dir/port")
   secret=$(as cat "$dir/secret")
   ask() { PGPASSWORD=$secret "$programs/psql" -h 127.0.0.1 -p "$port" -U portiona -d postgres -qtAc "$1"; }
+  # One whose connection was killed mends itself first, and takes nobody until then.
+  for _ in $(seq 300); do ask 'select 1' >/dev/null 2>&1 && break; sleep 0.2; done
   [ "$(ask "select 1 from pg_database where datname = 'portiona'")" = 1 ] || ask 'create database portiona'
   address
 }
