@@ -52,14 +52,16 @@ function read(file, pick) {
   }
 }
 
-// Two things at a time, as many as there are cores on the smallest machine: the browser's tests, and everything else.
+// The browsers' tests, and everything else beside them: each waits often enough for the other to go on.
 const database = startDatabase();
-const browsers = startDatabase();
+const browsers = [startDatabase(), startDatabase()];
 try {
-  const server = await startServer(browsers.url, { demo: true });
+  // Two browsers, each with a server and a kitchen of its own.
+  const servers = [];
+  for (const { url } of browsers) servers.push(await startServer(url, { demo: true }));
   try {
     const e2e = runBeside('the running product', 'npx', ['--no-install', 'playwright', 'test', '--config', 'e2e/playwright.config.ts'], {
-      PORTIONA_ADDRESSES: server.address,
+      PORTIONA_ADDRESSES: servers.map(({ address }) => address).join(','),
       PLAYWRIGHT_JSON_OUTPUT_NAME: join(results, 'e2e.json'),
     });
     const jest = await runBeside(
@@ -84,11 +86,10 @@ try {
       read('e2e.json', ({ stats }) => ({ passed: stats.expected + stats.flaky, failed: stats.unexpected })),
     );
   } finally {
-    await server.stop();
+    for (const server of servers) await server.stop();
   }
 } finally {
-  database.stop();
-  browsers.stop();
+  for (const one of [database, ...browsers]) one.stop();
 }
 
 console.log(`\n${passed} passed, ${failed} failed`);

@@ -1,7 +1,6 @@
 import { useEffect, useMemo, useState } from 'react';
 import { NavLink, Outlet, useNavigate, useMatch, useParams, useSearchParams } from 'react-router';
 import { sameDocument, snappedAmounts, type Recipe, type RecipeFigures } from '@portiona/core';
-import { api } from '../api/api.gen';
 import { asRecipe, asRecipes } from '../api/documents';
 import { problemOf, problemText } from '../api/problem';
 import { Docket } from '../docket/Docket';
@@ -12,6 +11,7 @@ import { useKitchen, type KitchenHere } from '../features/kitchen/useKitchen';
 import { ScalePanel } from '../features/scaling/ScalePanel';
 import { saveNow } from '../features/recipes/autosave';
 import { keptHere } from '../features/recipes/keptHere';
+import { openedRecipe } from '../features/recipes/openedRecipe';
 import { recipeActions } from '../features/recipes/recipeSlice';
 import { TracingProvider, type Traced } from '../features/recipes/tracing';
 import { useFigures } from '../features/recipes/useFigures';
@@ -186,7 +186,7 @@ function useOpenRecipe(id: string): string | undefined {
     let here = true;
     const open = async () => {
       try {
-        const opened = await dispatch(api.endpoints.openRecipe.initiate({ id }, { forceRefetch: true, subscribe: false })).unwrap();
+        const opened = await openedRecipe(id, dispatch);
         if (!here) return;
         dispatch(recipeActions.opened({ saved: asRecipe(opened), bases: asRecipes(opened.bases), usedIn: opened.usedIn }));
         const kept = keptHere(id);

@@ -1,8 +1,8 @@
 import type { TakeablePart } from '@portiona/core';
-import { api } from '../../api/api.gen';
 import { asRecipe, asRecipes } from '../../api/documents';
 import { problemOf, problemText } from '../../api/problem';
 import { useToast } from '../../ui/Toasts';
+import { openedRecipe } from '../recipes/openedRecipe';
 import { recipeActions } from '../recipes/recipeSlice';
 import { useAppDispatch, useRecipeState } from '../recipes/useRecipeState';
 
@@ -14,7 +14,7 @@ export function useTakePart(): (part: TakeablePart) => Promise<boolean> {
   return async ({ recipe }) => {
     if (bases.some(({ id }) => id === recipe)) return true;
     try {
-      const found = await dispatch(api.endpoints.openRecipe.initiate({ id: recipe }, { forceRefetch: true, subscribe: false })).unwrap();
+      const found = await openedRecipe(recipe, dispatch);
       dispatch(recipeActions.basesKnown([asRecipe(found).document, ...asRecipes(found.bases)]));
       return true;
     } catch (error) {

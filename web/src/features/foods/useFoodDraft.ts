@@ -1,8 +1,9 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { idFromName, type Food } from '@portiona/core';
+import type { Food } from '@portiona/core';
 import { useCreateFoodMutation, useSaveFoodMutation, type SavedDto } from '../../api/api.gen';
 import { asDocument, asFood, type Saved } from '../../api/documents';
 import { isPassing, problemOf, problemText } from '../../api/problem';
+import { underFreeId } from '../../api/underFreeId';
 
 /** Long enough to finish a number. */
 const QUIET_MS = 600;
@@ -73,9 +74,9 @@ export function useFoodDraft(saved: Saved<Food> | undefined, taken: ReadonlySet<
   };
 
   const add = async () => {
-    const named = { ...latest.current, id: idFromName(latest.current.name, taken) };
+    const food = latest.current;
     try {
-      onAdded(await create({ newDto: { document: asDocument(named) } }).unwrap());
+      onAdded(await underFreeId(food.name, taken, (id) => create({ newDto: { document: asDocument({ ...food, id }) } }).unwrap()));
     } catch (error) {
       setState({ kind: 'trouble', text: problemText(problemOf(error)) });
     }

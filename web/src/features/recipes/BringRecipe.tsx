@@ -4,6 +4,7 @@ import { readRecipe, recipeFromRead } from '@portiona/core';
 import { useCreateRecipeMutation, useListRecipesQuery } from '../../api/api.gen';
 import { asDocument } from '../../api/documents';
 import { problemOf, problemText } from '../../api/problem';
+import { underFreeId } from '../../api/underFreeId';
 import { useKitchen } from '../kitchen/useKitchen';
 
 const MOST_BYTES = 5 * 1024 * 1024;
@@ -34,7 +35,11 @@ export function BringRecipe({ onClose }: { readonly onClose: () => void }) {
   const begin = async () => {
     if (!recipe) return;
     try {
-      const { id } = await create({ newDto: { document: asDocument(recipe) } }).unwrap();
+      const { id } = await underFreeId(
+        recipe.title,
+        (taken ?? []).map((one) => one.id),
+        (free) => create({ newDto: { document: asDocument({ ...recipe, id: free }) } }).unwrap(),
+      );
       onClose();
       await navigate(`/recipes/${id}/build`);
     } catch (error) {

@@ -1,9 +1,10 @@
 import { useState, type FormEvent } from 'react';
 import { useNavigate } from 'react-router';
-import { idFromName, type Recipe } from '@portiona/core';
+import type { Recipe } from '@portiona/core';
 import { useCreateRecipeMutation, useListRecipesQuery } from '../../api/api.gen';
 import { asDocument } from '../../api/documents';
 import { problemOf, problemText } from '../../api/problem';
+import { underFreeId } from '../../api/underFreeId';
 import { Modal } from '../../ui/Modal';
 import { BringRecipe } from './BringRecipe';
 
@@ -51,15 +52,16 @@ function NewRecipeForm({ onClose }: { readonly onClose: () => void }) {
     const boxes = Number(servings);
     if (title.trim() === '') return setTrouble('Give it a name first.');
     if (!Number.isFinite(boxes) || boxes < 1) return setTrouble('Boxes must be 1 or more.');
-    const recipe: Recipe = {
-      id: idFromName(title, new Set((taken ?? []).map(({ id }) => id))),
+    const recipe = (id: string): Recipe => ({
+      id,
       title: title.trim(),
       servings: boxes,
       servingName: 'box',
       parts: [{ id: 'main', name: 'Main', lines: [] }],
-    };
+    });
     try {
-      const { id } = await create({ newDto: { document: asDocument(recipe) } }).unwrap();
+      const known = (taken ?? []).map((one) => one.id);
+      const { id } = await underFreeId(title, known, (free) => create({ newDto: { document: asDocument(recipe(free)) } }).unwrap());
       onClose();
       await navigate(`/recipes/${id}/build`);
     } catch (error) {

@@ -1,7 +1,7 @@
 import { Fragment, useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { Copy, Archive } from 'lucide-react';
-import { cutText, idFromName } from '@portiona/core';
+import { cutText } from '@portiona/core';
 import {
   useArchiveRecipeMutation,
   useCreateRecipeMutation,
@@ -9,13 +9,14 @@ import {
   useListPublishedCardsQuery,
   useListRecipesQuery,
   useRestoreRecipeMutation,
-  api,
   type BandedFigureDto,
   type ListedFigureDto,
   type ListedRecipeDto,
 } from '../../api/api.gen';
 import { asDocument, asRecipe } from '../../api/documents';
 import { problemOf, problemText } from '../../api/problem';
+import { underFreeId } from '../../api/underFreeId';
+import { openedRecipe } from './openedRecipe';
 import { useAppDispatch } from './useRecipeState';
 import { EnergySplit } from '../../ui/EnergySplit';
 import { numberText, priceText } from '../../ui/numberText';
@@ -251,11 +252,14 @@ function useCopy(recipe: ListedRecipeDto, taken: readonly ListedRecipeDto[]) {
   const say = useToast();
   return async () => {
     try {
-      const open = await dispatch(api.endpoints.openRecipe.initiate({ id: recipe.id }, { forceRefetch: true, subscribe: false })).unwrap();
+      const open = await openedRecipe(recipe.id, dispatch);
       const title = cutText(`${recipe.title}, copy`, LONGEST_TITLE);
       const { number: _, ...document } = asRecipe(open).document;
-      const copy = { ...document, id: idFromName(title, new Set(taken.map(({ id }) => id))), title };
-      const { id } = await create({ newDto: { document: asDocument(copy) } }).unwrap();
+      const { id } = await underFreeId(
+        title,
+        taken.map((one) => one.id),
+        (free) => create({ newDto: { document: asDocument({ ...document, id: free, title }) } }).unwrap(),
+      );
       await navigate(`/recipes/${id}/build`);
     } catch (error) {
       say(problemText(problemOf(error)));
