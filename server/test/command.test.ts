@@ -1,6 +1,7 @@
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
 import { chmodSync, existsSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { get } from 'node:http';
 import { connect } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -63,12 +64,17 @@ async function ready(started: Run): Promise<Run> {
 
 const started = () => ready(begin('start'));
 
-/** The status of an answer; 0 where there is none. Each time over a connection of its own: one kept from before may be closed by now. */
-async function statusOf(path: string): Promise<number> {
-  return fetch(`http://127.0.0.1:${port}/api${path}`, { headers: { connection: 'close' } }).then(
-    ({ status }) => status,
-    () => 0,
-  );
+/** The status of an answer; 0 where nobody answers, not even after a moment. Each time over a connection of its own. */
+async function statusOf(path: string, tries = 10): Promise<number> {
+  const status = await new Promise<number>((resolve) => {
+    get({ host: '127.0.0.1', port, path: `/api${path}`, agent: false }, (answer) => {
+      answer.resume();
+      resolve(answer.statusCode ?? 0);
+    }).on('error', () => resolve(0));
+  });
+  if (status !== 0 || tries <= 1) return status;
+  await new Promise((resolve) => setTimeout(resolve, 200));
+  return statusOf(path, tries - 1);
 }
 
 const health = () => statusOf('/health');

@@ -1,4 +1,6 @@
+import { setTimeout as wait } from 'node:timers/promises';
 import { DataSource, type DataSourceOptions } from 'typeorm';
+import { databaseTrouble } from '../http/databaseTrouble.js';
 
 import { PublishedCardEntity } from '../cards/publishedCard.entity.js';
 import { FoodRevisionEntity } from '../foods/foodRevision.entity.js';
@@ -88,10 +90,21 @@ export function schemaOptions(url: string | undefined): Extract<DataSourceOption
   };
 }
 
-/** Brings the schema of a database up to date. */
+/** How often a database that does not answer yet is asked again, and the pause before each time, milliseconds. */
+const TRIES = 3;
+const PAUSE = 1_000;
+
+/** Brings the schema of a database up to date; one that is only starting is waited for. */
 export async function migrate(url: string | undefined): Promise<void> {
-  const source = await new DataSource({ ...schemaOptions(url), poolSize: 1 }).initialize();
-  await source.destroy();
+  for (let left = TRIES; ; left--) {
+    try {
+      const source = await new DataSource({ ...schemaOptions(url), poolSize: 1 }).initialize();
+      return await source.destroy();
+    } catch (error) {
+      if (left === 0 || databaseTrouble(error)?.status !== 503) throw error;
+      await wait(PAUSE);
+    }
+  }
 }
 
 export default new DataSource(schemaOptions(process.env.DATABASE_URL));
