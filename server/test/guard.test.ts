@@ -99,3 +99,8 @@ test('large bodies that are promised take no more room than there is, and give i
   await new Promise((resolve) => setTimeout(resolve, 200));
   await server.http.post('/api/imports/kitchen-file?there=keep').send({ format: 'portiona/1' }).expect(201);
 });
+
+test('a removal brings no body, and takes no room for one', async () => {
+  const removals = Array.from({ length: 150 }, (_, i) => server.http.delete(`/api/packs/nothing-${i}`));
+  expect(new Set((await Promise.all(removals)).map(({ status }) => status))).toEqual(new Set([404]));
+});

@@ -410,3 +410,15 @@ test('a name that is cut where a letter is two units is taken in whole, with its
   const { body: creams } = (await server.http.get('/api/foods/search?q=creme')) as { body: { food: { document: { name: string } } }[] };
   expect(creams.map(({ food }) => food.document.name)).toContain('Crème');
 });
+
+test('many files brought at once are no more than may be, and a receipt is read beside them', async () => {
+  const before = ((await server.http.get('/api/food-tables')).body as Table[]).filter(({ state }) => state !== 'done').map(({ id }) => id);
+  const send = () => server.http.post('/api/food-tables').set('content-type', 'text/csv').send('code;name;Energy (kcal)\na;Sorrel;22\n');
+  const answers = await Promise.all(Array.from({ length: 130 }, send));
+  const brought = answers.filter(({ status }) => status === 201).map(({ body }) => (body as Table).id);
+  expect(new Set(answers.map(({ status }) => status))).toEqual(new Set([201, 507]));
+  expect(readdirSync(join(process.env.PORTIONA_HOME ?? '', 'tables')).length).toBeLessThanOrEqual(100);
+  expect(brought.length + before.length).toBeLessThanOrEqual(100);
+  for (const id of brought) await server.http.delete(`/api/food-tables/${id}`).expect(204);
+  await server.http.post('/api/receipts/read').set('content-type', 'text/csv').send('item;price\nLeek;1.20\n').expect(200);
+});

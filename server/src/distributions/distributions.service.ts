@@ -32,9 +32,9 @@ export class DistributionsService implements OnModuleDestroy {
 
   /** @throws NotFoundError, BusyError */
   async start(recipeId: string, { figure, draws = USUAL_DRAWS, seed = 1, choices = false }: DrawDto): Promise<DrawingDto> {
+    this.#expectRoom();
     const model = await this.threads.made('errorModel', recipeId, figure, choices);
-    const running = [...this.#drawings.values()].filter(({ state }) => state === 'running').length;
-    if (running >= MOST_AT_ONCE) throw new BusyError(`${running} runs are being drawn`);
+    this.#expectRoom();
     const id = randomUUID();
     const drawing = this.#begin({ model, seed, draws });
     this.#drawings.set(id, drawing);
@@ -59,6 +59,12 @@ export class DistributionsService implements OnModuleDestroy {
 
   async onModuleDestroy(): Promise<void> {
     await Promise.all([...this.#drawings.values()].map(({ thread }) => thread.terminate()));
+  }
+
+  /** Asked before anything is worked out for a run, and again before it is begun: others may have begun meanwhile. */
+  #expectRoom(): void {
+    const running = [...this.#drawings.values()].filter(({ state }) => state === 'running').length;
+    if (running >= MOST_AT_ONCE) throw new BusyError(`${running} runs are being drawn`);
   }
 
   #begin(workerData: Drawn): Drawing {

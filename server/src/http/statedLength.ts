@@ -1,7 +1,8 @@
 import type { IncomingMessage } from 'node:http';
 
-/** What the sender says its body weighs, bytes; undefined where it does not. */
-export function statedLength({ headers }: IncomingMessage): number | undefined {
+/** What the sender says its body weighs, bytes: 0 where it sends none, undefined where it does not say. */
+export function statedLength({ headers }: Pick<IncomingMessage, 'headers'>): number | undefined {
   const stated = headers['content-length'];
-  return stated === undefined ? undefined : Number(stated);
+  if (stated !== undefined) return Number(stated);
+  return headers['transfer-encoding'] === undefined ? 0 : undefined;
 }

@@ -1,5 +1,4 @@
 import { randomUUID } from 'node:crypto';
-import { rm } from 'node:fs/promises';
 import type { Readable } from 'node:stream';
 import { Injectable } from '@nestjs/common';
 import { cutText, delimiterOf, itemKey, quoteOf, tidyText } from '@portiona/core';
@@ -8,7 +7,7 @@ import { Once, type OnceKey } from '../database/once.js';
 import { RefusedFileError } from '../http/problems.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
 import { PacksService } from '../packs/packs.service.js';
-import { receiveTable, tablePath } from '../tables/tableFile.js';
+import { receiveTable, removeTable, tablePath } from '../tables/tableFile.js';
 import { firstLetters, tableRows } from '../tables/tableRows.js';
 import type { AddedPricesDto, ReceiptNameDto, ReceiptRowsDto, SeenPriceDto } from './receipt.dto.js';
 import { ReceiptNameEntity } from './receiptName.entity.js';
@@ -40,7 +39,7 @@ export class ReceiptsService {
       }
       return { fileName: cutText(tidyText(fileName), 200), rows };
     } finally {
-      await rm(path, { force: true });
+      await removeTable(id);
     }
   }
 

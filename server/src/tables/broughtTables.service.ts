@@ -1,6 +1,5 @@
 import { randomUUID } from 'node:crypto';
 import { existsSync } from 'node:fs';
-import { rm } from 'node:fs/promises';
 import type { Readable } from 'node:stream';
 import { Injectable } from '@nestjs/common';
 import { cutText, tidyText } from '@portiona/core';
@@ -10,7 +9,7 @@ import { isUuid } from '../http/isUuid.js';
 import { NotFoundError } from '../http/problems.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
 import type { Encoding, NamedReadingDto, TableImportDto, TableReadingDto } from './table.dto.js';
-import { forgetLostTables, receiveTable, tablePath } from './tableFile.js';
+import { forgetLostTables, receiveTable, removeTable, tablePath } from './tableFile.js';
 import { TableImportEntity } from './tableImport.entity.js';
 import { TableMappingEntity } from './tableMapping.entity.js';
 import { TableRuns } from './tableRun.js';
@@ -45,7 +44,7 @@ export class BroughtTablesService {
         return this.get(id);
       });
     } catch (error) {
-      await rm(tablePath(id), { force: true });
+      await removeTable(id);
       throw error;
     }
   }
@@ -85,7 +84,7 @@ export class BroughtTablesService {
   /** Forgets a table's file; what was taken in of it stays, and is still said. @throws NotFoundError */
   async forget(id: string): Promise<void> {
     const { state } = await this.#row(id);
-    await rm(tablePath(id), { force: true });
+    await removeTable(id);
     if (state !== 'done') await this.database.manager.delete(TableImportEntity, { id });
   }
 

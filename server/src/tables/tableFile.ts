@@ -56,34 +56,61 @@ async function namesHeld(): Promise<string[]> {
   return (await readdir(folder()).catch(() => [])).filter((name) => name.endsWith(WHOLE) || name.endsWith(COMING));
 }
 
-/** Bytes of what is still coming in, as far as was said. */
-let promised = 0;
+/** Room kept for a file: until it is given up, or until a look at the folder that was begun after it arrived has seen it. */
+interface Room {
+  readonly bytes: number;
+  arrived: number | undefined;
+}
+const rooms = new Set<Room>();
+
+/** What lay in the folder when it was looked at last; many who ask at once look once. */
+let look: { readonly begun: number; readonly held: Promise<{ readonly files: number; readonly bytes: number }> } | undefined;
+/** Milliseconds that a look holds. */
+const LOOK_HOLDS = 1_000;
+
+async function held(): Promise<{ readonly files: number; readonly bytes: number }> {
+  const now = performance.now();
+  if (!look || now - look.begun > LOOK_HOLDS) look = { begun: now, held: weighed() };
+  const { begun, held: seen } = look;
+  const found = await seen;
+  for (const room of rooms) if (room.arrived !== undefined && room.arrived < begun) rooms.delete(room);
+  return found;
+}
+
+async function weighed(): Promise<{ readonly files: number; readonly bytes: number }> {
+  let bytes = 0;
+  const names = (await namesHeld()).filter((name) => name.endsWith(WHOLE));
+  for (const name of names)
+    bytes += await stat(join(folder(), name)).then(
+      ({ size }) => size,
+      () => 0,
+    );
+  return { files: names.length, bytes };
+}
+
+/** Takes a table's file away, and makes its room free at once. */
+export async function removeTable(id: string): Promise<void> {
+  await rm(tablePath(id), { force: true });
+  look = undefined;
+}
 
 /**
  * Keeps room for a file that is to come.
  *
  * @param bytes that it will weigh at most
- * @returns gives the room back
- * @throws FullError when all that was brought would weigh too much together
+ * @throws FullError when all that was brought would weigh too much together, or be too many
  */
-async function roomFor(bytes: number): Promise<() => void> {
+async function roomFor(bytes: number): Promise<Room> {
+  const room: Room = { bytes, arrived: undefined };
+  rooms.add(room);
   const most = Number(process.env.PORTIONA_UPLOADS_MB ?? MOST_HELD_MB) * 1024 * 1024;
-  promised += bytes;
-  const sizes = await Promise.all(
-    (await namesHeld())
-      .filter((name) => name.endsWith(WHOLE))
-      .map((name) =>
-        stat(join(folder(), name)).then(
-          ({ size }) => size,
-          () => 0,
-        ),
-      ),
-  );
-  if (sizes.length >= MOST_HELD || sizes.reduce((sum, size) => sum + size, promised) > most) {
-    promised -= bytes;
+  const there = await held();
+  const sum = [...rooms].reduce((total, one) => total + one.bytes, there.bytes);
+  if (there.files + rooms.size > MOST_HELD || sum > most) {
+    rooms.delete(room);
     throw new FullError(most);
   }
-  return () => void (promised -= bytes);
+  return room;
 }
 
 /** What was found in a file while it was written. */
@@ -101,7 +128,7 @@ export interface ReceivedFile {
  */
 export async function receiveTable(id: string, from: Readable, stated?: number): Promise<ReceivedFile> {
   if (stated !== undefined && stated > MOST_BYTES) throw new TooLargeError(MOST_BYTES);
-  const giveBack = await roomFor(stated ?? MOST_BYTES);
+  const room = await roomFor(stated ?? MOST_BYTES);
   const path = tablePath(id);
   const coming = join(folder(), `${id}${COMING}`);
   const sniffer = new Sniffer();
@@ -110,12 +137,12 @@ export async function receiveTable(id: string, from: Readable, stated?: number):
     await pipeline(from, sniffer, createWriteStream(coming));
     const received = { bytes: sniffer.bytes, encoding: sniffer.encoding() };
     await rename(coming, path);
+    room.arrived = performance.now();
     return received;
   } catch (error) {
     await rm(coming, { force: true });
+    rooms.delete(room);
     throw error;
-  } finally {
-    giveBack();
   }
 }
 

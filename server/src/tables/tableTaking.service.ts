@@ -1,4 +1,3 @@
-import { rm } from 'node:fs/promises';
 import { Injectable, Logger, type OnModuleDestroy, type OnModuleInit } from '@nestjs/common';
 import { In } from 'typeorm';
 import { Database } from '../database/database.js';
@@ -8,6 +7,7 @@ import { KitchensService } from '../kitchens/kitchens.service.js';
 import { BroughtTablesService } from './broughtTables.service.js';
 import { checkMapping } from './checkMapping.js';
 import type { TableImportDto, TakeTableDto } from './table.dto.js';
+import { removeTable } from './tableFile.js';
 import { TableImportEntity } from './tableImport.entity.js';
 import { TableIntake } from './tableIntake.js';
 import { TableMappingEntity } from './tableMapping.entity.js';
@@ -79,7 +79,7 @@ export class TableTakingService implements OnModuleInit, OnModuleDestroy {
     try {
       await this.#takeIn(id, path, wanted, run);
       await this.foods.settle();
-      await rm(path, { force: true });
+      await removeTable(id);
     } catch (error) {
       if (!(error instanceof CancelledError || error instanceof RefusedFileError)) this.#log.error(error);
       await this.database.manager.update(TableImportEntity, { id }, endOf(error)).catch(() => undefined);
