@@ -12,6 +12,7 @@ import {
 import { cutText, tidyText } from '../src/quantity/index.js';
 import { cellFigure, columnsOf, delimiterOf, guessMapping } from '../src/table/index.js';
 import { itemKey, packSizeText } from '../src/receipt/index.js';
+import { growth, IN_PROPORTION } from './growth.js';
 import { nastyShapes } from './nastyShapes.mjs';
 
 const index = new FoodIndex([{ id: 'leek', name: 'Leek' }]);
@@ -22,9 +23,8 @@ const rows = (text: string) => [
     .slice(0, 20)
     .map((line) => line.split(',').slice(0, 20)),
 ];
-/** Once a run of 16,000 letters took seconds; now a megabyte takes less. A bound so wide that only that way back can break it. */
-const LONGEST = 1_500;
-const shapes = nastyShapes(24_000);
+const LENGTH = 24_000;
+const lengths = new Map([LENGTH, LENGTH / 8].map((length) => [length, nastyShapes(length)]));
 
 test.each<[string, (text: string) => unknown]>([
   ['parseLineText', parseLineText],
@@ -45,11 +45,9 @@ test.each<[string, (text: string) => unknown]>([
   ['tidyText', tidyText],
   ['cutText', (text) => cutText(text, 200)],
 ])('%s takes time in proportion, whatever it is given', (_, read) => {
-  const slow = shapes.flatMap(([name, text]) => {
-    const started = performance.now();
-    read(text);
-    const took = performance.now() - started;
-    return took > LONGEST ? [`${name}: ${Math.round(took)} ms`] : [];
+  const slow = nastyShapes(1).flatMap(([name], at) => {
+    const grew = growth(LENGTH, (length) => lengths.get(length)?.[at]?.[1] ?? '', read);
+    return grew >= IN_PROPORTION ? [`${name}: ${Math.round(grew)} times as much for 8 times the length`] : [];
   });
   expect(slow).toEqual([]);
 });

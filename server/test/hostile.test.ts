@@ -24,8 +24,10 @@ test('a thousand hostile requests break nothing, and the server answers beside t
     };
     await Promise.all(Array.from({ length: AT_ONCE }, ask));
     expect(broken).toEqual([]);
-    // A second is the bound, and `bench faults` judges by it; here a machine busy elsewhere must not fail it.
-    expect(await watch.stop()).toBeLessThan(4000);
+    // How long a wait may be is judged by `bench faults`; here it is that it answers while they are being answered.
+    const { answered, beside } = await watch.stop();
+    expect(answered.filter((status) => status !== 200)).toEqual([]);
+    expect(beside).toBeGreaterThan(10);
     await server.http.get('/api/recipes').expect(200);
   } finally {
     await server.close();
@@ -49,23 +51,24 @@ async function answerOf(address: string, { method, url, body, type, name }: Host
   }
 }
 
-/** Asks for health again and again; the longest wait for it, milliseconds. */
+/** Asks for health again and again; what it answered, and how often before it was told to stop. */
 function watchHealth(url: string) {
-  let longest = 0;
+  const answered: number[] = [];
   let watching = true;
   const watch = (async () => {
     while (watching) {
-      const asked = performance.now();
-      await (await fetch(url)).arrayBuffer();
-      longest = Math.max(longest, performance.now() - asked);
+      const answer = await fetch(url, { signal: AbortSignal.timeout(30_000) });
+      await answer.arrayBuffer();
+      answered.push(answer.status);
       await new Promise((resolve) => setTimeout(resolve, 25));
     }
   })();
   return {
     stop: async () => {
       watching = false;
+      const beside = answered.length;
       await watch;
-      return longest;
+      return { answered, beside };
     },
   };
 }

@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import { plainToInstance } from 'class-transformer';
 import { validateSync, type ValidationError } from 'class-validator';
 import fc from 'fast-check';
+import { growth, IN_PROPORTION } from '../../test/growth.js';
 import { KitchenFile } from './kitchenFile.js';
 import { entryFaults, isSoundEntry, joined } from './entryFaults.js';
 import { MOST_FAULTS } from './fault.js';
@@ -117,26 +118,18 @@ test('a fault says what is missing, what stands there instead, and what was mean
   ]);
 });
 
-test.each<[string, object]>([
-  [
-    '700,000 empty parts',
-    { format: 'portiona/1', recipes: [{ id: 'a', title: 'A', servings: 1, parts: Array<object>(700_000).fill({}) }] },
-  ],
-  ['a million empty foods', { format: 'portiona/1', foods: Array<object>(1_000_000).fill({}) }],
-  ['900 unknown keys', Object.fromEntries(Array.from({ length: 900 }, (_, i) => [`key ${i}`, 1]))],
-  ['160,000 unknown keys', Object.fromEntries(Array.from({ length: 160_000 }, (_, i) => [`key ${i}`, 1]))],
-  [
-    'lines that are no objects',
-    {
-      format: 'portiona/1',
-      recipes: [{ id: 'a', title: 'A', servings: 1, parts: [{ id: 'p', name: 'P', lines: Array<number>(500_000).fill(7) }] }],
-    },
-  ],
-])('%s are read to the hundredth fault and no further', (_, found) => {
-  const started = performance.now();
-  const read = readEntry(KitchenFile, found);
+const keyed = (count: number) => Object.fromEntries(Array.from({ length: count }, (_, i) => [`key ${i}`, 1]));
+const partsOf = (parts: object[]) => ({ format: 'portiona/1', recipes: [{ id: 'a', title: 'A', servings: 1, parts }] });
+
+test.each<[string, number, (count: number) => object]>([
+  ['empty parts', 700_000, (count) => partsOf(Array<object>(count).fill({}))],
+  ['empty foods', 1_000_000, (count) => ({ format: 'portiona/1', foods: Array<object>(count).fill({}) })],
+  ['a few unknown keys', 900, keyed],
+  ['unknown keys', 160_000, keyed],
+  ['lines that are no objects', 500_000, (count) => partsOf([{ id: 'p', name: 'P', lines: Array<number>(count).fill(7) }])],
+])('%s (%d) are read to the hundredth fault and no further, in proportion', (_, most, file) => {
+  const read = readEntry(KitchenFile, file(most));
   expect(read.ok).toBe(false);
   expect(read.ok ? 0 : read.faults.length).toBeLessThanOrEqual(MOST_FAULTS);
-  // Once it was quadratic, and took half a minute: a bound so wide that only that can miss it.
-  expect(performance.now() - started).toBeLessThan(5_000);
+  expect(growth(most, file, (given) => readEntry(KitchenFile, given))).toBeLessThan(IN_PROPORTION);
 });
