@@ -43,7 +43,15 @@ export async function startServer(url, { demo }) {
   const port = await freePort();
   const home = mkdtempSync(join(tmpdir(), 'portiona-test-home-'));
   const child = spawn(process.execPath, [join(root, 'server/dist/main.js')], {
-    env: { ...QUICK_SHOPS, ...process.env, DATABASE_URL: url, PORTIONA_HOME: home, PORTIONA_PORT: String(port), LOG_LEVEL: 'error' },
+    env: {
+      ...QUICK_SHOPS,
+      MALLOC_ARENA_MAX: '2', // as the command starts it
+      ...process.env,
+      DATABASE_URL: url,
+      PORTIONA_HOME: home,
+      PORTIONA_PORT: String(port),
+      LOG_LEVEL: 'error',
+    },
     stdio: ['ignore', 'inherit', 'inherit'],
   });
   const address = `http://127.0.0.1:${port}`;

@@ -22,7 +22,13 @@ export function growth<Given>(size: number, given: (size: number) => Given, work
   const took = processorTime(() => work(large));
   if (took < TOO_SHORT) return 0;
   // The first is the one that is not warm: the better of two small ones.
-  const beside = Math.max(TOO_SHORT / TIMES, Math.min(processorTime(() => work(small)), processorTime(() => work(small))));
+  const beside = Math.max(
+    TOO_SHORT / TIMES,
+    Math.min(
+      processorTime(() => work(small)),
+      processorTime(() => work(small)),
+    ),
+  );
   const ratio = took / beside;
   return ratio < IN_PROPORTION ? ratio : Math.min(ratio, processorTime(() => work(large)) / beside);
 }

@@ -419,6 +419,6 @@ test('many files brought at once are no more than may be, and a receipt is read 
   expect(new Set(answers.map(({ status }) => status))).toEqual(new Set([201, 507]));
   expect(readdirSync(join(process.env.PORTIONA_HOME ?? '', 'tables')).length).toBeLessThanOrEqual(100);
   expect(brought.length + before.length).toBeLessThanOrEqual(100);
-  for (const id of brought) await server.http.delete(`/api/food-tables/${id}`).expect(204);
   await server.http.post('/api/receipts/read').set('content-type', 'text/csv').send('item;price\nLeek;1.20\n').expect(200);
+  for (const id of brought) await server.http.delete(`/api/food-tables/${id}`).expect(204);
 });

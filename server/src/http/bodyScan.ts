@@ -26,20 +26,31 @@ export class BodyScan {
   #escaped = false;
 
   add(chunk: Uint8Array): void {
-    this.#bytes += chunk.length;
+    // Kept in locals while it goes: this is done for every byte of what may be tens of megabytes.
+    let depth = this.#depth;
+    let deepest = this.#deepest;
+    let values = this.#values;
+    let inText = this.#inText;
+    let escaped = this.#escaped;
     for (const byte of chunk) {
-      if (this.#inText) {
-        if (this.#escaped) this.#escaped = false;
-        else if (byte === BACKSLASH) this.#escaped = true;
-        else if (byte === QUOTE) this.#inText = false;
-      } else if (byte === QUOTE) this.#inText = true;
-      else if (byte === COMMA) this.#values++;
+      if (inText) {
+        if (escaped) escaped = false;
+        else if (byte === BACKSLASH) escaped = true;
+        else if (byte === QUOTE) inText = false;
+      } else if (byte === QUOTE) inText = true;
+      else if (byte === COMMA) values++;
       else if (byte === OPEN_LIST || byte === OPEN_OBJECT) {
-        this.#values++;
-        this.#depth++;
-        if (this.#depth > this.#deepest) this.#deepest = this.#depth;
-      } else if (byte === CLOSE_LIST || byte === CLOSE_OBJECT) this.#depth--;
+        values++;
+        depth++;
+        if (depth > deepest) deepest = depth;
+      } else if (byte === CLOSE_LIST || byte === CLOSE_OBJECT) depth--;
     }
+    this.#bytes += chunk.length;
+    this.#depth = depth;
+    this.#deepest = deepest;
+    this.#values = values;
+    this.#inText = inText;
+    this.#escaped = escaped;
   }
 
   /** Why what came so far is not to be parsed; undefined where it may be. */

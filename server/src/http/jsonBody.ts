@@ -1,4 +1,5 @@
-import { createHash } from 'node:crypto';
+import { createHash, type Hash } from 'node:crypto';
+import { setImmediate } from 'node:timers/promises';
 import type { NextFunction, Request, Response } from 'express';
 import { tidied } from '@portiona/core';
 import { BodyScan } from './bodyScan.js';
@@ -10,6 +11,8 @@ import { statedLength } from './statedLength.js';
 const KIB = 1024;
 /** More than this is not parsed beside other requests. */
 const MOST_HERE = 128 * KIB;
+/** After so many bytes gone over, others have their turn. */
+const AT_A_TIME = 128 * KIB;
 /** Room made at first for a body; more as it comes. */
 const FIRST_ROOM = 256 * KIB;
 /** Most that one request may bring, by where it goes: a recipe is a few kilobytes, a kitchen file a few megabytes. */
@@ -40,8 +43,9 @@ async function read(request: Request, response: Response): Promise<SentBody> {
   if (!/^application\/json(?:\s*;\s*charset\s*=\s*"?utf-8"?)?\s*$/i.test(request.headers['content-type'] ?? ''))
     throw new RefusedRequestError(415, 'send JSON as UTF-8');
   if (most > MOST_HERE) keepRoom(request, response, most);
-  const bytes = await bytesOf(request, most);
-  rememberOnceKey(request, createHash('sha256').update(bytes).digest('base64'));
+  const hash = createHash('sha256');
+  const bytes = await bytesOf(request, most, hash);
+  rememberOnceKey(request, hash.digest('base64'));
   if (bytes.length === 0) return undefined;
   return bytes.length > MOST_HERE || AS_SENT.test(request.path) ? new UnreadBody(bytes) : parsed(new TextDecoder().decode(bytes));
 }
@@ -63,7 +67,7 @@ function keepRoom(request: Request, response: Response, most: number): void {
 }
 
 /** @throws TooLargeError, RefusedRequestError: the rest is let go by unread then */
-async function bytesOf(request: Request, most: number): Promise<Uint8Array<ArrayBuffer>> {
+async function bytesOf(request: Request, most: number, hash: Hash): Promise<Uint8Array<ArrayBuffer>> {
   if ((statedLength(request) ?? 0) > most) {
     request.resume();
     throw new TooLargeError(most);
@@ -72,6 +76,7 @@ async function bytesOf(request: Request, most: number): Promise<Uint8Array<Array
   // Room is made as it comes: what is said and never sent takes none.
   let bytes = new Uint8Array(Math.min(FIRST_ROOM, statedLength(request) ?? KIB));
   let length = 0;
+  let gone = 0;
   try {
     // The connection outlives a refusal: what is refused is answered on it.
     for await (const chunk of request.iterator({ destroyOnReturn: false }) as AsyncIterable<Buffer>) {
@@ -87,6 +92,11 @@ async function bytesOf(request: Request, most: number): Promise<Uint8Array<Array
       }
       bytes.set(chunk, length);
       length += chunk.length;
+      hash.update(chunk);
+      gone += chunk.length;
+      if (gone < AT_A_TIME) continue;
+      gone = 0;
+      await setImmediate();
     }
   } catch (error) {
     request.resume();

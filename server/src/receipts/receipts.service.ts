@@ -28,7 +28,7 @@ export class ReceiptsService {
   async read(fileName: string, from: Readable, stated?: number): Promise<ReceiptRowsDto> {
     const id = randomUUID();
     const path = tablePath(id);
-    const { encoding } = await receiveTable(id, from, stated);
+    const { encoding } = await receiveTable(id, from, { stated, kept: false });
     try {
       const first = await firstLetters(path, encoding);
       const quote = quoteOf(first);

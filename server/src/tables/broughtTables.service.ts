@@ -29,7 +29,7 @@ export class BroughtTablesService {
    */
   async bring(fileName: string, from: Readable, stated?: number): Promise<TableImportDto> {
     const id = randomUUID();
-    const { bytes, encoding } = await receiveTable(id, from, stated);
+    const { bytes, encoding } = await receiveTable(id, from, { stated, kept: true });
     const row = {
       id,
       kitchenId: await this.kitchens.id(),

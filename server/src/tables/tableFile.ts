@@ -59,6 +59,8 @@ async function namesHeld(): Promise<string[]> {
 /** Room kept for a file: until it is given up, or until a look at the folder that was begun after it arrived has seen it. */
 interface Room {
   readonly bytes: number;
+  /** Whether what comes is kept for somebody to take in; what is read at once and taken away is not one of the many. */
+  readonly kept: boolean;
   arrived: number | undefined;
 }
 const rooms = new Set<Room>();
@@ -98,15 +100,17 @@ export async function removeTable(id: string): Promise<void> {
  * Keeps room for a file that is to come.
  *
  * @param bytes that it will weigh at most
+ * @param kept whether it is one of the many that are kept
  * @throws FullError when all that was brought would weigh too much together, or be too many
  */
-async function roomFor(bytes: number): Promise<Room> {
-  const room: Room = { bytes, arrived: undefined };
+async function roomFor(bytes: number, kept: boolean): Promise<Room> {
+  const room: Room = { bytes, kept, arrived: undefined };
   rooms.add(room);
   const most = Number(process.env.PORTIONA_UPLOADS_MB ?? MOST_HELD_MB) * 1024 * 1024;
   const there = await held();
   const sum = [...rooms].reduce((total, one) => total + one.bytes, there.bytes);
-  if (there.files + rooms.size > MOST_HELD || sum > most) {
+  const files = there.files + [...rooms].filter((one) => one.kept).length;
+  if ((kept && files > MOST_HELD) || sum > most) {
     rooms.delete(room);
     throw new FullError(most);
   }
@@ -124,11 +128,16 @@ export interface ReceivedFile {
  * is UTF-8; else Windows-1252. Nothing stays when it is refused, or breaks off.
  *
  * @param stated what the sender says it weighs, if it does
+ * @param kept whether it is kept until somebody takes it in, and not read at once and taken away
  * @throws TooLargeError, FullError, RefusedFileError
  */
-export async function receiveTable(id: string, from: Readable, stated?: number): Promise<ReceivedFile> {
+export async function receiveTable(
+  id: string,
+  from: Readable,
+  { stated, kept }: { readonly stated: number | undefined; readonly kept: boolean },
+): Promise<ReceivedFile> {
   if (stated !== undefined && stated > MOST_BYTES) throw new TooLargeError(MOST_BYTES);
-  const room = await roomFor(stated ?? MOST_BYTES);
+  const room = await roomFor(stated ?? MOST_BYTES, kept);
   const path = tablePath(id);
   const coming = join(folder(), `${id}${COMING}`);
   const sniffer = new Sniffer();
