@@ -12,6 +12,8 @@ import {
   readKitchen,
   recipeFigures,
   RecipeEntry,
+  variantRecipe,
+  withIds,
   type WrittenKitchen,
 } from '../src/index.js';
 import { anyDish, dishOf } from './kitchens.js';
@@ -130,6 +132,90 @@ test('a circle of parts is refused at the line that closes it', () => {
   const faults = faultsIn({ format: 'portiona/1', recipes: [recipe('a', 'b'), recipe('b', 'c'), recipe('c', 'a')] });
   expect(faults).toHaveLength(1);
   expect(faults[0]).toMatch(/^recipes\[2\]\.parts\[0\]\.lines\[0\]: part "a\/p" would hold itself: a\/p -> b\/p -> c\/p -> a\/p/);
+});
+
+test('a variant that takes what is built on its own part is refused, and one that does not is none of it', () => {
+  const taking = (recipe: string) => ({ recipe, part: 'p', amount: 1, unit: 'g' });
+  const dish = (id: string, lines: object[], changes: object[]) => ({
+    id,
+    title: id,
+    servings: 1,
+    parts: [{ id: 'p', name: 'P', lines }],
+    variants: [{ name: 'v', changes }],
+  });
+  const oats = { food: 'oats', amount: 1, unit: 'g' };
+  const circle = faultsIn({
+    format: 'portiona/1',
+    foods: [FOOD],
+    recipes: [dish('a', [oats], [{ part: 'p', line: taking('b') }]), dish('b', [taking('a')], [])],
+  });
+  expect(circle).toEqual([expect.stringMatching(/^recipes\[0\]\.variants\[0\]\.changes\[0\]\.line: part "b\/p" is built on "a\/p"/)]);
+  // Each takes the other in a variant only: each variant is made of the other dish as it is.
+  const crossed = {
+    format: 'portiona/1',
+    foods: [FOOD],
+    recipes: [dish('a', [oats], [{ at: 'p/1', line: taking('b') }]), dish('b', [oats], [{ at: 'p/1', line: taking('a') }])],
+  };
+  expect(faultsIn(crossed)).toEqual([]);
+  const read = readKitchen(crossed, '2031-03-10');
+  if (!read.ok) throw new Error('not read');
+  const kitchen = new Kitchen(read.entry);
+  for (const recipe of read.entry.recipes)
+    expect(recipeFigures(variantRecipe(recipe, recipe.variants?.[0] ?? { changes: [] }), kitchen).perServing.weight).toBe(1);
+});
+
+test('a ratio that goes round through a variant is refused', () => {
+  const ratio = (ratioTo: string) => ({ food: 'oats', amount: 1, unit: 'g', scaling: { ratioTo, share: 1 } });
+  const file = (line: object) => ({
+    format: 'portiona/1',
+    foods: [FOOD],
+    recipes: [
+      {
+        id: 'd',
+        title: 'D',
+        servings: 1,
+        parts: [{ id: 'p', name: 'P', lines: [{ food: 'oats', amount: 1, unit: 'g' }, ratio('p/1')] }],
+        variants: [{ name: 'v', changes: [{ at: 'p/1', line }] }],
+      },
+    ],
+  });
+  expect(faultsIn(file(ratio('p/2')))).toEqual([expect.stringMatching(/^recipes\[0\]\.variants\[0\]: p\/1 would be a ratio of itself/)]);
+  expect(faultsIn(file({ food: 'oats', amount: 5, unit: 'g' }))).toEqual([]);
+});
+
+test('a line has an id of its own in its part, which is no number, and is referred to by it', () => {
+  const file = (ids: readonly unknown[], steps: readonly unknown[] = []) => ({
+    format: 'portiona/1',
+    foods: [FOOD],
+    recipes: [
+      {
+        id: 'd',
+        title: 'D',
+        servings: 1,
+        parts: [{ id: 'p', name: 'P', lines: ids.map((id) => ({ id, food: 'oats', amount: 1, unit: 'g' })) }],
+        steps,
+      },
+    ],
+  });
+  expect(faultsIn(file(['plain', 'more'], ['Stir {p/plain oats} into {p/2 oats}.']))).toEqual([]);
+  expect(faultsIn(file(['plain', 'plain']))[0]).toMatch(/^recipes\[0\]\.parts\[0\]\.lines\[1\]\.id: "plain" is already the id/);
+  expect(faultsIn(file(['12']))[0]).toMatch(
+    /lines\[0\]\.id: must be lower-case letters, digits and hyphens, at least one of them a letter/,
+  );
+  expect(faultsIn(file(['plain'], ['Stir {p/plane oats}.']))[0]).toMatch(
+    /steps\[0\]: mentions an unknown line "p\/plane"; did you mean "p\/plain"/,
+  );
+  expect(faultsIn(file(['plain'], [{ id: '7', text: 'Stir.' }]))[0]).toMatch(/steps/);
+});
+
+test('a kitchen comes out as it came, whatever ids its lines are given in between', () => {
+  const text = readFileSync(join(__dirname, '../../demo/saltmarsh-suppers.json'), 'utf8');
+  const read = readKitchen(JSON.parse(text), '2031-03-10');
+  if (!read.ok) throw new Error('not read');
+  const { stated = {}, foods, packs, recipes } = read.entry;
+  const before = kitchenFileText({ settings: stated, foods, packs, recipes });
+  expect(kitchenFileText({ settings: stated, foods, packs, recipes: recipes.map((recipe) => withIds(recipe)) })).toBe(before);
+  expect(JSON.parse(before)).toMatchObject({ recipes: (JSON.parse(text) as { recipes: object[] }).recipes });
 });
 
 test('ratios that go round in a circle are refused', () => {

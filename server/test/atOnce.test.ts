@@ -216,7 +216,7 @@ test('half a letter, and an accent on its own, are put in order at the door', as
       '{"document":{"id":"tidy","title":"Cre\\u0300me \\ud83c","servings":1,"parts":[{"id":"p","name":"P","lines":[]}],"steps":["Stir \\udf72."]}}',
     )
     .expect(201)) as { body: { document: object } };
-  expect(body.document).toMatchObject({ title: 'Crème \ufffd', steps: ['Stir \ufffd.'] });
+  expect(body.document).toMatchObject({ title: 'Crème \ufffd', steps: [{ text: 'Stir \ufffd.' }] });
 });
 
 test('limits of parts and steps are told at reading', async () => {

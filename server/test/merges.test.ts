@@ -59,3 +59,25 @@ test('a food is not merged with itself, nor with one that is not there', async (
   await server.http.post('/api/merges/preview').send({ kept: 'leek', gone: 'nowhere' }).expect(404);
   await server.http.post('/api/merges').send({ kept: 'leek' }).expect(422);
 });
+
+test('a variant that holds the food that is gone holds the one that stays', async () => {
+  const gone = { id: 'sorrel-own', name: 'Sorrel, own', nutrients: { energyKcal: 22 } };
+  await server.http.post('/api/foods').send({ document: gone }).expect(201);
+  const dish = {
+    id: 'sorrel-dish',
+    title: 'Sorrel dish',
+    servings: 2,
+    parts: [{ id: 'm', name: 'M', lines: [{ food: 'leek', amount: 100, unit: 'g' }] }],
+    variants: [{ name: 'sour', changes: [{ at: 'm/1', line: { food: 'sorrel-own', amount: 90, unit: 'g' } }] }],
+  };
+  await server.http.post('/api/recipes').send({ document: dish }).expect(201);
+  const { body: preview } = (await server.http.post('/api/merges/preview').send({ kept: 'leek', gone: 'sorrel-own' }).expect(200)) as {
+    body: Preview;
+  };
+  expect(preview.recipes.map(({ id }) => id)).toEqual(['sorrel-dish']);
+  await server.http.post('/api/merges').send({ kept: 'leek', gone: 'sorrel-own' }).expect(201);
+  const { document } = (await server.http.get('/api/recipes/sorrel-dish').expect(200)).body as Saved;
+  expect(JSON.stringify(document)).not.toContain('sorrel-own');
+  // Put away, it is in the way of nothing.
+  await server.http.put('/api/recipes/sorrel-dish').send({ revision: 2, document }).expect(200);
+});

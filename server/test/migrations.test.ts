@@ -1,3 +1,4 @@
+import type { Recipe } from '@portiona/core';
 import { DataSource } from 'typeorm';
 import { schemaOptions } from '../src/database/dataSource.js';
 import { freshDatabase } from './testServer.js';
@@ -43,6 +44,60 @@ test('cards published before steps had runs say after it what they said', async 
     ]);
     await undoTo(database, /^CardSteps/);
     expect(await steps()).toEqual(['Boil.', 'Salt <it>.']);
+  } finally {
+    await database.destroy();
+  }
+});
+
+test('lines and steps without ids have them after it, the same from one revision to the next, and numbers again when it is undone', async () => {
+  const database = await new DataSource(schemaOptions(await freshDatabase())).initialize();
+  const documents = async () =>
+    (await database.query<{ document: Recipe }[]>('SELECT document FROM recipe_revisions ORDER BY revision')).map(
+      ({ document }) => document,
+    );
+  try {
+    await undoTo(database, /^LineIds/);
+    const [leek, salt] = [
+      { food: 'leek', amount: 100, unit: 'g' },
+      { food: 'salt', amount: 1, unit: 'g', scaling: { ratioTo: 'p/1', share: 0.01 } },
+    ];
+    const before = {
+      id: 'soup',
+      title: 'Soup',
+      servings: 1,
+      parts: [{ id: 'p', name: 'P', lines: [leek, salt] }],
+      steps: ['Boil {p/1 leek}.'],
+    };
+    const after = {
+      ...before,
+      parts: [
+        {
+          id: 'p',
+          name: 'P',
+          lines: [
+            { food: 'pepper', amount: 1, unit: 'g' },
+            { ...leek, amount: 90 },
+          ],
+        },
+      ],
+      steps: ['Boil {p/2 leek}.'],
+    };
+    await database.query(
+      `WITH kitchen AS (INSERT INTO kitchens (name) VALUES ('K') RETURNING id),
+            head AS (INSERT INTO recipes (kitchen_id, id, title, revision) SELECT id, 'soup', 'Soup', 2 FROM kitchen RETURNING kitchen_id)
+       INSERT INTO recipe_revisions (kitchen_id, recipe_id, revision, document)
+       SELECT kitchen_id, 'soup', revision, document FROM head, (VALUES (1, $1::jsonb), (2, $2::jsonb)) AS written (revision, document)`,
+      [JSON.stringify(before), JSON.stringify(after)],
+    );
+    await database.runMigrations();
+    const [first, second] = await documents();
+    const id = first?.parts[0]?.lines[0]?.id;
+    expect(id).toMatch(/^l--/);
+    expect(first?.parts[0]?.lines[1]?.scaling).toEqual({ ratioTo: `p/${id}`, share: 0.01 });
+    expect(second?.parts[0]?.lines.map((line) => line.id === id)).toEqual([false, true]);
+    expect(second?.steps).toEqual([{ id: expect.stringMatching(/^s--/) as string, text: `Boil {p/${id} leek}.` }]);
+    await undoTo(database, /^LineIds/);
+    expect(await documents()).toEqual([before, after]);
   } finally {
     await database.destroy();
   }

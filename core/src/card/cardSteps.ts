@@ -1,4 +1,4 @@
-import { piecesOf, stepOf, type Kitchen, type LineFigures, type Mention, type RecipeFigures } from '../recipe/index.js';
+import { piecesOf, placesByReference, stepOf, type Kitchen, type LineFigures, type Mention, type RecipeFigures } from '../recipe/index.js';
 import { lineWords, speaksOfOven, stepSpans, temperatureText } from '../text/index.js';
 
 /** A stretch of a step's text, as a card prints it. */
@@ -23,7 +23,8 @@ export interface CardStep {
  */
 export function cardSteps(figures: RecipeFigures, kitchen: Kitchen): CardStep[] {
   const { recipe } = figures;
-  const lines = new Map(figures.lines.map((line) => [line.at, line]));
+  const byPlace = new Map(figures.lines.map((line) => [line.at, line]));
+  const lines = new Map([...placesByReference(recipe)].flatMap(([reference, at]) => [[reference, byPlace.get(at)] as const]));
   const names = new Map(recipe.parts.map(({ id, name }) => [id, name]));
   const steps = (recipe.steps ?? []).map(stepOf).filter(({ text }) => text.trim() !== '');
   const fahrenheitFirst = (recipe.measures ?? kitchen.settings.measures) === 'us';
@@ -38,7 +39,7 @@ export function stepTextOf({ runs }: CardStep): string {
   return runs.map(({ text }) => text).join('');
 }
 
-function runsOf(text: string, lines: ReadonlyMap<string, LineFigures>, fahrenheitFirst: boolean): CardRun[] {
+function runsOf(text: string, lines: ReadonlyMap<string, LineFigures | undefined>, fahrenheitFirst: boolean): CardRun[] {
   const oven = speaksOfOven(text);
   return piecesOf(text).map((piece, i, all) => {
     if (typeof piece === 'string') return { text: withSystems(piece, fahrenheitFirst, oven) };

@@ -1,6 +1,6 @@
 import { measureOf, per100gOf, type Food } from '../food/index.js';
 import { packGrams, type Pack } from '../price/index.js';
-import { computedFigures, Kitchen, type Line, type Recipe } from '../recipe/index.js';
+import { computedFigures, Kitchen, withEveryFood, type Recipe } from '../recipe/index.js';
 import { FoodIndex } from '../text/index.js';
 
 /**
@@ -41,17 +41,9 @@ export function movedPack(pack: Pack, gone: Food, kept: Food): Pack {
   return { ...pack, food: kept.id, ...(same ? {} : { net: Number(before.toPrecision(12)), unit: 'g' }) };
 }
 
-/** A recipe with one food in another's place wherever it stands, everything else as written. */
+/** A recipe with one food in another's place wherever it stands, in its variants too; everything else as written. */
 export function withFoodMerged(recipe: Recipe, gone: string, kept: string): Recipe {
-  const moved = <Named extends { readonly food?: string }>(one: Named): Named => (one.food === gone ? { ...one, food: kept } : one);
-  return {
-    ...recipe,
-    parts: recipe.parts.map((part) => ({
-      ...part,
-      lines: part.lines.map((line): Line => moved(line)),
-      ...(part.discards ? { discards: part.discards.map(moved) } : {}),
-    })),
-  };
+  return withEveryFood(recipe, (food) => (food === gone ? kept : food));
 }
 
 /** What a merge changes in a serving of a recipe; undefined where nobody knows. */
@@ -84,7 +76,7 @@ export function mergeEffects(kitchen: Kitchen, goneId: string, keptId: string): 
   });
   return content.recipes.flatMap((recipe, i) => {
     const merged = recipes[i];
-    if (!merged || JSON.stringify(merged) === JSON.stringify(recipe)) return [];
+    if (!merged || merged === recipe) return [];
     const [before, now] = [computedFigures(recipe, kitchen), computedFigures(merged, after)];
     if (!before.ok || !now.ok) return [{ recipe, merged, energyKcal: undefined, protein: undefined, usedCost: undefined }];
     const [was, is] = [before.made.perServing, now.made.perServing];

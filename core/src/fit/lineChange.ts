@@ -1,5 +1,5 @@
 import { midpointOf, timesAmount, type Amount } from '../quantity/index.js';
-import { placeOf, timesWritten, type Line, type Recipe } from '../recipe/index.js';
+import { placeOf, placesByReference, timesWritten, withEveryLine, type Line, type Recipe } from '../recipe/index.js';
 import { lineText } from '../text/index.js';
 
 /** A line's amount changed. */
@@ -38,25 +38,36 @@ export function changesOf(recipe: Recipe, factors: ReadonlyMap<string, number>):
   );
 }
 
-/** The recipe with some changes taken: each line says its new amount, in its structure and in its text. */
+/**
+ * The recipe with some changes taken: each line says its new amount, in its structure and in its text. What stands in a changed
+ * line's place in a variant changes by the same factor.
+ */
 export function withChanges(recipe: Recipe, changes: readonly LineChange[]): Recipe {
   const byPlace = new Map(changes.map((change) => [change.at, change]));
+  const places = placesByReference(recipe);
+  return withEveryLine(recipe, (line, where) => {
+    if ('at' in where) {
+      const change = byPlace.get(where.at);
+      return change ? worded(changedTo(line, change.to, change.factor)) : line;
+    }
+    const stands = recipe.variants?.[where.variant]?.changes[where.change];
+    const change = stands && 'at' in stands ? byPlace.get(places.get(stands.at) ?? '') : undefined;
+    const amount = line.amount ?? line.toTaste;
+    return change && amount !== undefined ? worded(changedTo(line, cleanAmount(timesAmount(amount, change.factor)), change.factor)) : line;
+  });
+}
+
+function changedTo(line: Line, to: Amount, factor: number): Line {
   return {
-    ...recipe,
-    parts: recipe.parts.map((part) => ({
-      ...part,
-      lines: part.lines.map((line, i) => {
-        const change = byPlace.get(placeOf(part, i));
-        if (!change) return line;
-        const changed: Line = {
-          ...line,
-          ...(line.amount === undefined ? { toTaste: midpointOf(change.to) } : { amount: change.to }),
-          ...(line.also ? { also: { ...line.also, amount: clean(line.also.amount * change.factor) } } : {}),
-        };
-        return changed.text === undefined ? changed : { ...changed, text: lineText(changed, undefined) };
-      }),
-    })),
+    ...line,
+    ...(line.amount === undefined ? { toTaste: midpointOf(to) } : { amount: to }),
+    ...(line.also ? { also: { ...line.also, amount: clean(line.also.amount * factor) } } : {}),
   };
+}
+
+/** A line whose text, where it has one, says what it holds. */
+export function worded(line: Line): Line {
+  return line.text === undefined ? line : { ...line, text: lineText(line, undefined) };
 }
 
 /** Smaller changes are the solver's last digits. */

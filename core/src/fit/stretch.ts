@@ -1,6 +1,7 @@
 import { bestPack, candidatePacks } from '../price/index.js';
 import { gramsOfMassUnit, isVolumeWord, midpointOf } from '../quantity/index.js';
 import {
+  placesByReference,
   servedOf,
   timesWritten,
   type FitBound,
@@ -37,18 +38,26 @@ export const USUAL_STRETCH = 0.5;
 
 /** Every line of a recipe with how far it may move. */
 export function stretchedLines({ recipe, parts }: RecipeFigures, kitchen: Kitchen): StretchedLine[] {
+  const places = placesByReference(recipe);
   return parts.flatMap(({ part, lines }) =>
     lines.map((figures) => ({
       at: figures.at,
       line: figures.line,
       figures,
-      stretch: servedOf(part) === 'box' ? stretchOf(figures, recipe, kitchen) : stays('not in the box'),
+      stretch: servedOf(part) === 'box' ? stretchOf(figures, { recipe, kitchen, places }) : stays('not in the box'),
       weight: figures.line.fit?.weight ?? 1,
     })),
   );
 }
 
-function stretchOf(figures: LineFigures, recipe: Recipe, kitchen: Kitchen): Stretch {
+/** What a line's bound is read against. */
+interface Bounding {
+  readonly recipe: Recipe;
+  readonly kitchen: Kitchen;
+  readonly places: ReadonlyMap<string, string>;
+}
+
+function stretchOf(figures: LineFigures, bounding: Bounding): Stretch {
   const { line, weights } = figures;
   const bound = line.fit?.bound;
   if (bound === 'locked') return stays('locked');
@@ -57,13 +66,13 @@ function stretchOf(figures: LineFigures, recipe: Recipe, kitchen: Kitchen): Stre
   if (line.amount === undefined && bound === undefined) return stays('to taste');
   if (!weights) return stays('no weight');
   if (weights.grams === 0) return stays('nothing of it');
-  return boundStretch(bound ?? usualBound(line, recipe), figures, recipe, kitchen);
+  return boundStretch(bound ?? usualBound(line, bounding.recipe), figures, bounding);
 }
 
-function boundStretch(bound: Exclude<FitBound, 'locked'>, { line, weights }: LineFigures, recipe: Recipe, kitchen: Kitchen): Stretch {
+function boundStretch(bound: Exclude<FitBound, 'locked'>, { line, weights }: LineFigures, { recipe, kitchen, places }: Bounding): Stretch {
   if (typeof bound === 'object')
     return 'withLine' in bound
-      ? { kind: 'with', at: bound.withLine }
+      ? { kind: 'with', at: places.get(bound.withLine) ?? bound.withLine }
       : { kind: 'free', low: Math.max(0, 1 - bound.within), high: 1 + bound.within };
   if (bound === 'whole') return steps(batchAmount(line, recipe));
   const food = line.food === undefined ? undefined : kitchen.food(line.food);

@@ -30,12 +30,14 @@ export function circleFaults(recipes: readonly Recipe[], paths: readonly string[
   );
   const walk = new Walk(parts);
   for (const key of parts.keys()) walk.extentOf(key, []);
+  recipes.forEach((recipe, r) => walk.variantsOf(recipe, paths[r] ?? `recipes[${r}]`));
   return walk.faults;
 }
 
 class Walk {
   readonly faults: Fault[] = [];
   readonly #done = new Map<string, Extent>();
+  readonly #reached = new Map<string, ReadonlySet<string>>();
 
   constructor(readonly parts: ReadonlyMap<string, Entry>) {}
 
@@ -62,6 +64,32 @@ class Walk {
     }
     this.#done.set(key, { depth, lines });
     return { depth, lines };
+  }
+
+  /** A variant's lines that take what is built on the part they stand in: only its own dish would hold itself. */
+  variantsOf({ id, variants = [] }: Recipe, path: string): void {
+    for (const [v, { changes }] of variants.entries())
+      for (const [c, change] of changes.entries()) {
+        if (!('line' in change) || change.line.recipe === undefined) continue;
+        const part = 'part' in change ? change.part : (change.at.split('/')[0] ?? '');
+        const taken = `${change.line.recipe}/${change.line.part}`;
+        if (this.#builtOn(taken).has(`${id}/${part}`))
+          this.#tell(
+            `${path}.variants[${v}].changes[${c}].line`,
+            `part "${taken}" is built on "${id}/${part}", which would hold itself; take this change out`,
+          );
+      }
+  }
+
+  /** A part and all that it is built on. */
+  #builtOn(key: string): ReadonlySet<string> {
+    const ready = this.#reached.get(key);
+    if (ready) return ready;
+    const reached = new Set([key]);
+    for (const next of reached)
+      for (const line of this.parts.get(next)?.part.lines ?? []) if (line.recipe !== undefined) reached.add(`${line.recipe}/${line.part}`);
+    this.#reached.set(key, reached);
+    return reached;
   }
 
   #innerExtent(next: string, chain: readonly string[], path: string): Extent {

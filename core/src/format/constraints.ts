@@ -18,6 +18,8 @@ import { noteClass, noteOptional, noteSchema, schemaRef, type SchemaPiece } from
 const MOST = 1e9;
 /** Texts in a list of them. */
 const MOST_TEXTS = 100;
+/** Digits and hyphens, then a letter, then any of them. */
+export const LINE_ID = /^[0-9-]*[a-z][a-z0-9-]*$/;
 const PRICE_TEXT = /^\d{1,10}(\.\d{1,20})?$/;
 
 /** The key may be left out; null does not stand for that. */
@@ -57,6 +59,16 @@ export function Id(): PropertyDecorator {
     MaxLength(120, { message: 'is longer than 120 characters; shorten it' }),
     Matches(/^[a-z0-9-]+$/, { message: 'must be lower-case letters, digits and hyphens, such as "red-lentils"' }),
     noteSchema({ type: 'string', maxLength: 120, pattern: '^[a-z0-9-]+$' }),
+  );
+}
+
+/** What a line is known by in its part: an id with a letter in it, so that it is no number. */
+export function LineId(): PropertyDecorator {
+  return all(
+    IsString({ message: 'must be a text of lower-case letters, digits and hyphens' }),
+    MaxLength(120, { message: 'is longer than 120 characters; shorten it' }),
+    Matches(LINE_ID, { message: 'must be lower-case letters, digits and hyphens, at least one of them a letter, such as "plums"' }),
+    noteSchema({ type: 'string', maxLength: 120, pattern: LINE_ID.source }),
   );
 }
 

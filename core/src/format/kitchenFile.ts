@@ -52,6 +52,7 @@ import {
   Day,
   Flag,
   Id,
+  LineId,
   ListOf,
   Many,
   must,
@@ -139,6 +140,7 @@ export class LineFitEntry implements LineFit {
 }
 
 export class LineEntry implements Line {
+  @Optional() @LineId() id?: string;
   @Optional() @Id() food?: string;
   @Optional() @Id() recipe?: string;
   @Optional() @Id() part?: string;

@@ -12,7 +12,18 @@ import {
   VOLUME_UNITS,
   type MeasuringSystem,
 } from '../quantity/index.js';
-import { mentionsIn, placeOf, stepOf, type KitchenContent, type Line, type Recipe, type Settings } from '../recipe/index.js';
+import {
+  mentionsIn,
+  placedLines,
+  placesByReference,
+  stepOf,
+  variantRecipe,
+  type KitchenContent,
+  type Line,
+  type Recipe,
+  type Settings,
+  type Variant,
+} from '../recipe/index.js';
 import type { Pack } from '../price/index.js';
 import { didYouMean, firstOf, type Fault } from './fault.js';
 import { KitchenFile, type KitchenSettings } from './kitchenFile.js';
@@ -123,9 +134,11 @@ function* eachRecipeFault(
     yield { path: `${path}.parts`, message: `hold ${lines} lines; a recipe has ${MOST_LINES} at most: split it` };
     return;
   }
-  const places = new Set(recipe.parts.flatMap((part) => [part.id, ...part.lines.map((_, i) => placeOf(part, i))]));
+  const places = new Set([...recipe.parts.map(({ id }) => id), ...placesByReference(recipe).keys()]);
   yield* twice(recipe.parts, `${path}.parts`);
-  yield* ratioCircleFaults(recipe, path);
+  for (const [p, part] of recipe.parts.entries()) yield* twice(part.lines, `${path}.parts[${p}].lines`);
+  yield* twice((recipe.steps ?? []).map(stepOf), `${path}.steps`);
+  yield* ratioCircleFaults(recipe, (p, l) => `${path}.parts[${p}].lines[${l}].scaling.ratioTo`);
   yield* variantFaults(recipe, { foods, recipes, places, system }, path);
   yield* stepFaults(recipe, places, path);
   for (const [p, part] of recipe.parts.entries()) {
@@ -148,8 +161,12 @@ function* stepFaults({ steps = [], parts }: Recipe, places: ReadonlySet<string>,
 }
 
 /** Faults of variants: changes that are of no kind, of lines that are not there, or whose lines name what nobody holds. */
-function* variantFaults({ variants = [] }: Recipe, known: Known, path: string): Generator<Fault> {
-  for (const [v, { changes }] of variants.entries())
+function* variantFaults(recipe: Recipe, { places, ...beside }: Known, path: string): Generator<Fault> {
+  for (const [v, variant] of (recipe.variants ?? []).entries()) {
+    const { changes } = variant;
+    const known = { ...beside, places: new Set([...places, ...ownPlaces(variant)]) };
+    const added = new Set<string>();
+    let sound = true;
     for (const [c, change] of changes.entries()) {
       const at = `${path}.variants[${v}].changes[${c}]`;
       const {
@@ -170,13 +187,36 @@ function* variantFaults({ variants = [] }: Recipe, known: Known, path: string): 
       )
         yield { path: at, message: 'must be {"at", "line"}, {"at", "out": true}, {"part", "line"} or {"part", "cookedWeight"}' };
       const where = place ?? part;
-      if (typeof where === 'string' && !known.places.has(where))
+      if (typeof where === 'string' && !places.has(where))
         yield {
           path: `${at}.${place === undefined ? 'part' : 'at'}`,
-          message: `unknown line or part "${where}"${didYouMean(where, [...known.places])}`,
+          message: `unknown line or part "${where}"${didYouMean(where, [...places])}`,
         };
-      if (line) yield* lineFaults(line, known, `${at}.line`);
+      if (typeof part === 'string' && line?.id !== undefined) {
+        const own = `${part}/${line.id}`;
+        if (places.has(own) || added.has(own))
+          yield { path: `${at}.line.id`, message: `"${line.id}" is already the id of a line of this part; give one of them another` };
+        added.add(own);
+      }
+      const faults = line ? lineFaults(line, known, `${at}.line`) : [];
+      sound &&= faults.length === 0 && kinds === 1;
+      yield* faults;
     }
+    // A ratio goes round through a variant only where one of its own lines is a ratio.
+    if (sound && changes.some((change) => 'line' in change && isRatio(change.line)))
+      yield* ratioCircleFaults(variantRecipe(recipe, variant), () => `${path}.variants[${v}]`);
+  }
+}
+
+/** Lines that a variant adds, by their ids: its other lines may refer to them. */
+function ownPlaces({ changes }: Variant): string[] {
+  return changes.flatMap((change) =>
+    'part' in change && 'line' in change && change.line.id !== undefined ? [`${change.part}/${change.line.id}`] : [],
+  );
+}
+
+function isRatio({ scaling }: Line): boolean {
+  return typeof scaling === 'object' && 'ratioTo' in scaling;
 }
 
 /** More than any recipe has. */
@@ -268,15 +308,19 @@ function unitFaults(unit: string, food: Food, system: MeasuringSystem, path: str
   return [{ path, message: `unknown unit "${unit}"${didYouMean(unit, known) || `; use g, ml, or a measure that ${food.name} has`}` }];
 }
 
-/** Ratios that go round in a circle: a line's weight would depend on itself. */
-function ratioCircleFaults(recipe: Recipe, path: string): Fault[] {
+/**
+ * Ratios that go round in a circle: a line's weight would depend on itself.
+ *
+ * @param pathOf a line, by the index of its part and its own
+ */
+function ratioCircleFaults(recipe: Recipe, pathOf: (p: number, l: number) => string): Fault[] {
+  const places = placesByReference(recipe);
   const ratios = new Map<string, { readonly to: string; readonly part: string; readonly path: string }>();
-  recipe.parts.forEach((part, p) =>
-    part.lines.forEach(({ scaling }, l) => {
-      if (typeof scaling === 'object' && 'ratioTo' in scaling)
-        ratios.set(placeOf(part, l), { to: scaling.ratioTo, part: part.id, path: `${path}.parts[${p}].lines[${l}].scaling.ratioTo` });
-    }),
-  );
+  for (const { part, p, l, line, at } of placedLines(recipe))
+    if (typeof line.scaling === 'object' && 'ratioTo' in line.scaling) {
+      const to = line.scaling.ratioTo;
+      ratios.set(at, { to: places.get(to) ?? to, part: part.id, path: pathOf(p, l) });
+    }
   const ofPart = new Map<string, string[]>();
   for (const [place, { part }] of ratios) {
     const places = ofPart.get(part);
@@ -309,9 +353,10 @@ function unknownFood(id: string, foods: ReadonlyMap<string, Food>, path: string)
   return { path, message: `unknown food "${id}"${didYouMean(id, [...foods.keys()])}` };
 }
 
-function* twice(entries: readonly { readonly id: string }[], path: string): Generator<Fault> {
+function* twice(entries: readonly { readonly id?: string }[], path: string): Generator<Fault> {
   const first = new Map<string, number>();
   for (const [i, { id }] of entries.entries()) {
+    if (id === undefined) continue;
     const before = first.get(id);
     if (before === undefined) first.set(id, i);
     else yield { path: `${path}[${i}].id`, message: `"${id}" is already the id of ${path}[${before}]; give one of them another` };

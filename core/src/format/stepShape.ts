@@ -1,3 +1,5 @@
+import { LINE_ID } from './constraints.js';
+
 /** Characters a step has at most, and steps a method. */
 const LONGEST_STEP = 2000;
 const MOST_STEPS = 200;
@@ -12,8 +14,9 @@ export function areSteps(found: unknown): boolean {
 function isStep(found: unknown): boolean {
   if (typeof found === 'string') return found.length <= LONGEST_STEP;
   if (typeof found !== 'object' || found === null || Array.isArray(found)) return false;
-  const { text, part, ...rest } = found as { readonly [key: string]: unknown };
+  const { id, text, part, ...rest } = found as { readonly [key: string]: unknown };
   if (Object.keys(rest).length > 0 || typeof text !== 'string' || text.length > LONGEST_STEP) return false;
+  if (id !== undefined && (typeof id !== 'string' || id.length > 120 || !LINE_ID.test(id))) return false;
   return part === undefined || (typeof part === 'string' && /^[a-z0-9-]{1,120}$/.test(part));
 }
 
@@ -28,7 +31,11 @@ export const STEPS_SCHEMA = {
       text,
       {
         type: 'object',
-        properties: { text, part: { type: 'string', maxLength: 120, pattern: '^[a-z0-9-]+$' } },
+        properties: {
+          id: { type: 'string', maxLength: 120, pattern: LINE_ID.source },
+          text,
+          part: { type: 'string', maxLength: 120, pattern: '^[a-z0-9-]+$' },
+        },
         required: ['text'],
         additionalProperties: false,
       },

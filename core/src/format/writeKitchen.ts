@@ -1,6 +1,6 @@
 import type { Food } from '../food/index.js';
 import type { Pack } from '../price/index.js';
-import type { Recipe, Settings } from '../recipe/index.js';
+import { withNumbers, type Recipe, type Settings } from '../recipe/index.js';
 
 /** What a kitchen file is written from. */
 export interface WrittenKitchen {
@@ -11,8 +11,8 @@ export interface WrittenKitchen {
 }
 
 /**
- * A kitchen as a kitchen file, without loss: what is read back is what was written, key for key. An entry a line, so that two
- * files can be compared.
+ * A kitchen as a kitchen file, without loss: what is read back is what was written, key for key, but for ids that lines were given
+ * here. An entry a line, so that two files can be compared.
  */
 export function kitchenFileText({ settings, foods, packs, recipes }: WrittenKitchen): string {
   const list = (entries: readonly object[]) =>
@@ -23,7 +23,7 @@ export function kitchenFileText({ settings, foods, packs, recipes }: WrittenKitc
     `  "settings": ${JSON.stringify(settings)},`,
     `  "foods": ${list(foods)},`,
     `  "packs": ${list(packs)},`,
-    `  "recipes": ${list(recipes)}`,
+    `  "recipes": ${list(recipes.map(withNumbers))}`,
     '}\n',
   ].join('\n');
 }

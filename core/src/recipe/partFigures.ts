@@ -5,8 +5,9 @@ import { UnknownPartError, type FoodBasis, type Kitchen } from './kitchen.js';
 import { cookedPerEaten, lineWeights, type LineWeights } from './lineWeights.js';
 import { Memo } from './memo.js';
 import { addNutrientFigures, eachKey, figuresOfGrams, figuresOfShare, noFigures, type NutrientFigures } from './nutrientAmounts.js';
-import { placeOf, type Discard, type Line, type Part, type Recipe } from './recipe.js';
+import type { Discard, Line, Part, Recipe } from './recipe.js';
 import { divide, type Share } from './share.js';
+import { placeOf } from './walk.js';
 
 /** Grams of a food to buy for a line. */
 export interface Purchase {

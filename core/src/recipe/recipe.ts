@@ -33,6 +33,8 @@ export interface LineFit {
 
 /** One ingredient: a food, or a part of another recipe. */
 export interface Line {
+  /** What it is known by in its part, wherever it stands. */
+  readonly id?: string;
   readonly food?: string;
   readonly recipe?: string;
   readonly part?: string;
@@ -146,9 +148,4 @@ export interface Recipe {
   readonly variants?: readonly Variant[];
   /** Where it was taken from, where it was. */
   readonly source?: string;
-}
-
-/** Where a line stands: part id and number from 1. */
-export function placeOf(part: Part, index: number): string {
-  return `${part.id}/${index + 1}`;
 }

@@ -1,8 +1,10 @@
 /** A step with what is said of it beside its words. */
 export interface StepWithPart {
+  /** What it is known by, wherever it stands. */
+  readonly id?: string;
   /**
-   * As it is read, ingredients mentioned as `{part/1 plums}`: a place and what to call it where no line stands there any more;
-   * `{~part/1 plums}` is one by its name alone.
+   * As it is read, ingredients mentioned as `{part/1 plums}` or `{part/id plums}`: a line and what to call it where it is not
+   * there any more; `{~part/1 plums}` is one by its name alone.
    */
   readonly text: string;
   /** Id of the part that it makes. */
@@ -18,13 +20,13 @@ export function stepOf(step: Step): StepWithPart {
 }
 
 /** A step as it is written shortest. */
-export function stepFrom({ text, part }: StepWithPart): Step {
-  return part === undefined ? text : { text, part };
+export function stepFrom(step: StepWithPart): Step {
+  return Object.keys(step).length === 1 ? step.text : step;
 }
 
 /** An ingredient mentioned in a step. */
 export interface Mention {
-  /** Part id and number from 1. */
+  /** Part id, and the line's id or its number from 1. */
   readonly at: string;
   /** By its name alone, without the amount. */
   readonly bare: boolean;
@@ -32,7 +34,9 @@ export interface Mention {
   readonly words: string;
 }
 
-const MENTION = /\{(~?)([a-z0-9-]+\/[1-9]\d*)(?: ([^{}]*))?\}/g;
+const MENTION = /\{(~?)([a-z0-9-]+\/[a-z0-9-]+)(?: ([^{}]*))?\}/g;
+/** What stands behind the part's id: a number from 1, or an id, which has a letter. */
+const LINE = /\/(?:[1-9]\d*$|[^/]*[a-z])/;
 
 /** A step's text as words and mentions, in order; no words are empty. */
 export function piecesOf(text: string): (string | Mention)[] {
@@ -40,6 +44,7 @@ export function piecesOf(text: string): (string | Mention)[] {
   let from = 0;
   for (const found of text.matchAll(MENTION)) {
     const [whole, tilde, at = '', words = ''] = found;
+    if (!LINE.test(at)) continue;
     if (found.index > from) pieces.push(text.slice(from, found.index));
     pieces.push({ at, bare: tilde !== '', words });
     from = found.index + whole.length;
@@ -60,41 +65,17 @@ export function mentionText({ at, bare, words }: Mention): string {
 }
 
 /**
- * Steps after lines have moved: each mention follows its line; one whose line is gone becomes the words for it.
- *
- * @param moved places before, and after; undefined for a line that is gone, and for a part
- */
-export function followedSteps(steps: readonly Step[], moved: ReadonlyMap<string, string | undefined>): Step[] {
-  return steps.map((step) => {
-    const { text, part } = stepOf(step);
-    const stays = part !== undefined && (!moved.has(part) || moved.get(part) !== undefined);
-    return stepFrom({
-      text: piecesOf(text)
-        .map((piece) => (typeof piece === 'string' ? piece : followedMention(piece, moved)))
-        .join(''),
-      ...(stays ? { part } : {}),
-    });
-  });
-}
-
-/**
  * Steps in which only lines that are there are mentioned: of any other, the words stay. Text that comes from elsewhere may hold
  * anything.
  *
- * @param places of the recipe's lines
+ * @param places of the recipe's lines, in every way they may be referred to
  */
 export function withKnownMentions(steps: readonly Step[], places: ReadonlySet<string>): Step[] {
   return steps.map((step) => {
-    const { text, part } = stepOf(step);
+    const { text, ...rest } = stepOf(step);
     const said = piecesOf(text).map((piece) =>
       typeof piece === 'string' ? piece : places.has(piece.at) ? mentionText(piece) : piece.words,
     );
-    return stepFrom({ text: said.join(''), ...(part === undefined ? {} : { part }) });
+    return stepFrom({ ...rest, text: said.join('') });
   });
-}
-
-function followedMention(mention: Mention, moved: ReadonlyMap<string, string | undefined>): string {
-  if (!moved.has(mention.at)) return mentionText(mention);
-  const at = moved.get(mention.at);
-  return at === undefined ? mention.words : mentionText({ ...mention, at });
 }

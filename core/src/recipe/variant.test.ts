@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { recipeOf } from '../../test/kitchens.js';
-import { keptReferences } from './keptReferences.js';
+import { withIds, withNumbers } from './lineIds.js';
+import { movedLines } from './movedLines.js';
 import type { Line, Recipe, Variant, VariantChange } from './recipe.js';
 import { promotedVariant, variantRecipe } from './variant.js';
 
@@ -31,7 +32,7 @@ test('a variant is its base with its changes', () => {
   ]);
   expect(made.parts[0]?.cookedWeight).toBe(850);
   expect(made).not.toHaveProperty('variants');
-  expect(variantRecipe(BASE, { changes: [{ at: 'pot/9', out: true }] })).toEqual(BASE);
+  expect(withNumbers(variantRecipe(BASE, { changes: [{ at: 'pot/9', out: true }] }))).toEqual(BASE);
 });
 
 test('promoted, it is the base, the old base is a variant of it, and others stay about their lines', () => {
@@ -49,18 +50,36 @@ test('promoted, it is the base, the old base is a variant of it, and others stay
   ]);
   expect(next.variants?.map(({ name }) => name)).toEqual(['as it was', 'cheaper']);
   // The oil is gone, so what was said of it is too.
-  expect(next.variants?.[1]?.changes).toEqual([{ at: 'pot/2', line: line('onion', 300) }]);
+  expect(withNumbers(next).variants?.[1]?.changes).toEqual([{ at: 'pot/2', line: line('onion', 300) }]);
   const back = variantRecipe(next, next.variants?.[0] ?? { changes: [] });
   expect(foods(back)).toEqual([['beef', 'onion', 'oil'], ['cheese']]);
   expect(back.parts[0]?.cookedWeight).toBe(900);
 });
 
-test('changes follow their lines when the base is rearranged', () => {
-  const before = { ...BASE, variants: [VEGETARIAN] };
-  const [pot, top] = before.parts;
+test('changes follow their lines when the base is rearranged, within a part and into another', () => {
+  const before = withIds({ ...BASE, variants: [VEGETARIAN] });
+  const turned = movedLines(before, [{ part: 0, line: 0 }], { part: 0, line: 2 });
+  expect(foods(turned)[0]).toEqual(['onion', 'oil', 'beef']);
+  expect(foods(variantRecipe(turned, turned.variants?.[0] ?? { changes: [] }))[0]).toEqual(['onion', 'beans']);
+  const across = movedLines(before, [{ part: 0, line: 0 }], { part: 1, line: 1 });
+  expect(foods(variantRecipe(across, across.variants?.[0] ?? { changes: [] }))).toEqual([['onion'], ['cheese', 'beans', 'seeds']]);
+});
+
+test('a ratio of a line that has another in its place is of that; of one that is left out there is none', () => {
+  const salt: Line = { food: 'salt', amount: 9, unit: 'g', scaling: { ratioTo: 'pot/1', share: 0.01 } };
+  const [pot, top] = BASE.parts;
   if (!pot || !top) throw new Error('no parts');
-  const after = keptReferences(before, { ...before, parts: [{ ...pot, lines: [...pot.lines].reverse() }, top] });
-  expect(foods(variantRecipe(after, after.variants?.[0] ?? { changes: [] }))[0]).toEqual(['onion', 'beans']);
+  const dish: Recipe = { ...BASE, parts: [{ ...pot, lines: [...pot.lines, salt] }, top] };
+  const scalings = (changes: readonly VariantChange[]) =>
+    withNumbers(variantRecipe(dish, { changes })).parts[0]?.lines.map(({ food, scaling }) => [food, scaling]);
+  expect(scalings([{ at: 'pot/2', out: true }])?.at(-1)).toEqual(['salt', { ratioTo: 'pot/1', share: 0.01 }]);
+  expect(
+    scalings([
+      { at: 'pot/1', line: line('beans') },
+      { at: 'pot/2', out: true },
+    ])?.at(-1),
+  ).toEqual(['salt', { ratioTo: 'pot/1', share: 0.01 }]);
+  expect(scalings([{ at: 'pot/1', out: true }])?.at(-1)).toEqual(['salt', undefined]);
 });
 
 test('promoting and promoting back brings the same lines, whatever the changes', () => {

@@ -1,31 +1,14 @@
-import { followedSteps } from './step.js';
-import { placeOf, type Line, type Recipe, type Variant, type VariantChange } from './recipe.js';
+import { countedIds, withIds, withoutLostReferences } from './lineIds.js';
+import type { Line, Part, Recipe, Variant, VariantChange } from './recipe.js';
+import { referenceTo, withEveryReference } from './walk.js';
 
 /**
  * The recipe that a variant's changes make of its base, without variants of its own. A change of a line that is not there changes
- * nothing.
+ * nothing. Lines have ids, those of the base where they are of the base; what refers to a line that is left out falls away.
  */
 export function variantRecipe(recipe: Recipe, { changes }: Pick<Variant, 'changes'>): Recipe {
-  const { variants: _, ...base } = recipe;
-  const at = new Map(changes.flatMap((change) => ('at' in change ? [[change.at, change] as const] : [])));
-  const next: Recipe = {
-    ...base,
-    parts: base.parts.map((part) => {
-      const lines = part.lines.flatMap((line, i) => {
-        const change = at.get(placeOf(part, i));
-        if (!change) return [line];
-        return 'out' in change ? [] : [change.line];
-      });
-      const added = changes.flatMap((change) => ('part' in change && 'line' in change && change.part === part.id ? [change.line] : []));
-      const weighed = changes.find((change) => 'cookedWeight' in change && change.part === part.id);
-      return {
-        ...part,
-        lines: [...lines, ...added],
-        ...(weighed && 'cookedWeight' in weighed ? { cookedWeight: weighed.cookedWeight } : {}),
-      };
-    }),
-  };
-  return base.steps ? { ...next, steps: followedSteps(base.steps, movedPlaces(recipe, { changes }, next)) } : next;
+  const { variants: _, ...base } = changed({ ...recipe, variants: [{ name: '', changes }] }, 0).next;
+  return withoutLostReferences(base);
 }
 
 /**
@@ -36,66 +19,68 @@ export function variantRecipe(recipe: Recipe, { changes }: Pick<Variant, 'change
  * @param nameOfOld what the old base is called among the variants
  */
 export function promotedVariant(recipe: Recipe, index: number, nameOfOld: string): Recipe {
-  const variant = recipe.variants?.[index];
-  if (!variant) return recipe;
-  const next = variantRecipe(recipe, variant);
-  const moved = movedPlaces(recipe, variant, next);
-  const others = (recipe.variants ?? []).filter((_, i) => i !== index);
-  return {
+  if (!recipe.variants?.[index]) return recipe;
+  const { before, next, standsFor } = changed(recipe, index);
+  const variant = before.variants?.[index] ?? { name: '', changes: [] };
+  const others = (next.variants ?? []).filter((_, i) => i !== index);
+  return withoutLostReferences({
     ...next,
-    variants: [
-      { name: nameOfOld, changes: undoing(recipe, variant, next, moved) },
-      ...others.map((other) => ({ ...other, changes: followedChanges(other.changes, moved) })),
-    ],
-  };
-}
-
-/** Changes of a variant after lines have moved: each about the line it was about. */
-export function followedChanges(changes: readonly VariantChange[], moved: ReadonlyMap<string, string | undefined>): VariantChange[] {
-  return changes.flatMap((change): VariantChange[] => {
-    if ('part' in change) return moved.has(change.part) && moved.get(change.part) === undefined ? [] : [change];
-    const at = moved.get(change.at);
-    return at === undefined ? [] : [{ ...change, at }];
+    variants: [{ name: nameOfOld, changes: undoing(before, variant, standsFor) }, ...others],
   });
 }
 
-/** Where each line of the base stands in the variant; undefined for one that is left out. */
-function movedPlaces(recipe: Recipe, { changes }: Pick<Variant, 'changes'>, next: Recipe): Map<string, string | undefined> {
-  const out = new Set(changes.flatMap((change) => ('out' in change ? [change.at] : [])));
-  const moved = new Map<string, string | undefined>();
-  recipe.parts.forEach((part, p) => {
-    const now = next.parts[p] ?? part;
-    let stands = 0;
-    moved.set(part.id, part.id);
-    part.lines.forEach((_, i) => {
-      const at = placeOf(part, i);
-      moved.set(at, out.has(at) ? undefined : placeOf(now, stands));
-      if (!out.has(at)) stands++;
+interface Changed {
+  /** The recipe with ids for all its lines. */
+  readonly before: Recipe;
+  /** With the variant's lines in its parts, what refers to a line that has another in its place referring to that. */
+  readonly next: Recipe;
+  /** What refers to a line of the base, and what refers to the line in its place. */
+  readonly standsFor: ReadonlyMap<string, string>;
+}
+
+function changed(recipe: Recipe, index: number): Changed {
+  const before = withIds(recipe, countedIds());
+  const changes = before.variants?.[index]?.changes ?? [];
+  const at = new Map(changes.flatMap((change) => ('at' in change ? [[change.at, change] as const] : [])));
+  const standsFor = new Map<string, string>();
+  const parts = before.parts.map((part): Part => {
+    const lines = part.lines.flatMap((line, i) => {
+      const reference = referenceTo(part, line, i);
+      const change = at.get(reference);
+      if (!change) return [line];
+      if ('out' in change) return [];
+      const stands: Line = { ...change.line, id: change.line.id ?? line.id ?? '' };
+      standsFor.set(reference, referenceTo(part, stands, i));
+      return [stands];
     });
+    const added = changes.flatMap((change) => ('part' in change && 'line' in change && change.part === part.id ? [change.line] : []));
+    const weighed = changes.find((change) => 'cookedWeight' in change && change.part === part.id);
+    return {
+      ...part,
+      lines: [...lines, ...added],
+      ...(weighed && 'cookedWeight' in weighed ? { cookedWeight: weighed.cookedWeight } : {}),
+    };
   });
-  return moved;
+  return { before, next: withEveryReference({ ...before, parts }, (to) => standsFor.get(to) ?? to), standsFor };
 }
 
-function undoing(recipe: Recipe, { changes }: Variant, next: Recipe, moved: ReadonlyMap<string, string | undefined>): VariantChange[] {
-  const before = new Map<string, { readonly line: Line; readonly part: string }>();
-  for (const part of recipe.parts) part.lines.forEach((line, i) => before.set(placeOf(part, i), { line, part: part.id }));
-  const addedSoFar = new Map<string, number>();
+/** What makes the base of the variant again. */
+function undoing(base: Recipe, { changes }: Variant, standsFor: ReadonlyMap<string, string>): VariantChange[] {
+  const lines = new Map(
+    base.parts.flatMap((part) => part.lines.map((line, i) => [referenceTo(part, line, i), { line, part: part.id }] as const)),
+  );
   return changes.flatMap((change): VariantChange[] => {
     if ('cookedWeight' in change) {
-      const cookedWeight = recipe.parts.find(({ id }) => id === change.part)?.cookedWeight;
+      const cookedWeight = base.parts.find(({ id }) => id === change.part)?.cookedWeight;
       return cookedWeight === undefined ? [] : [{ part: change.part, cookedWeight }];
     }
     if ('part' in change) {
-      const part = next.parts.find(({ id }) => id === change.part);
-      if (!part) return [];
-      const added = changes.filter((one) => 'part' in one && 'line' in one && one.part === change.part).length;
-      const nth = addedSoFar.get(change.part) ?? 0;
-      addedSoFar.set(change.part, nth + 1);
-      return [{ at: placeOf(part, part.lines.length - added + nth), out: true }];
+      if (!base.parts.some(({ id }) => id === change.part)) return [];
+      return [{ at: referenceTo({ id: change.part }, change.line, 0), out: true }];
     }
-    const old = before.get(change.at);
+    const old = lines.get(change.at);
     if (!old) return [];
-    const at = moved.get(change.at);
-    return at === undefined ? [{ part: old.part, line: old.line }] : [{ at, line: old.line }];
+    if ('out' in change) return [{ part: old.part, line: old.line }];
+    return [{ at: standsFor.get(change.at) ?? change.at, line: old.line }];
   });
 }

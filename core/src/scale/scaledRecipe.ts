@@ -1,8 +1,14 @@
 import { compensatedSum, midpointOf, roundHalfAway, timesAmount } from '../quantity/index.js';
 import {
+  countedIds,
+  lineAt,
   lineWeights,
+  placedLines,
   placeOf,
+  placesByReference,
   timesWritten,
+  variantRecipe,
+  withIds,
   type Discard,
   type Kitchen,
   type Line,
@@ -11,6 +17,7 @@ import {
   type Portion,
   type Recipe,
   type Scaling,
+  type Variant,
 } from '../recipe/index.js';
 
 /** A recipe at another size. */
@@ -31,47 +38,82 @@ export class CircularRatioError extends Error {
 
 /**
  * A recipe scaled to a number of servings, each line by its own rule (domain page, section 6). Cooked weights and pieces
- * made follow in proportion; portions per serving stay.
+ * made follow in proportion; portions per serving stay. Its variants are scaled as the dish is: each as it would be made.
  *
  * @param servings 1 or more; the recipe's own number returns it as it is
  * @throws CircularRatioError
  */
 export function scaledRecipe(recipe: Recipe, servings: number, kitchen: Kitchen): ScaledRecipe {
   if (servings === recipe.servings) return { recipe, proportional: new Map() };
-  const scaler = new LineScaler(recipe, servings / recipe.servings, kitchen);
+  // A variant's lines are found again by their ids.
+  const written = recipe.variants ? withIds(recipe, countedIds()) : recipe;
+  const scaler = new LineScaler(written, servings / recipe.servings, kitchen);
+  const { variants } = written;
   return {
     recipe: {
-      ...recipe,
-      servings,
-      amountsPer: 'batch',
-      parts: recipe.parts.map((part) => ({
-        ...part,
-        lines: part.lines.map((line, i) => scaler.scaledLine(line, placeOf(part, i))),
-        ...(part.discards ? { discards: part.discards.map((discard) => scaledDiscard(discard, recipe, servings)) } : {}),
-        ...(part.cookedWeight === undefined ? {} : { cookedWeight: part.cookedWeight * scaler.factor }),
-        ...(part.portion ? { portion: scaledPortion(part.portion, scaler.factor) } : {}),
-      })),
+      ...scaler.scaled(servings),
+      ...(variants ? { variants: variants.map((variant) => scaledVariant(variant, written, servings, kitchen)) } : {}),
     },
     proportional: scaler.proportional(),
   };
+}
+
+/** A variant whose lines and cooked weights are those of its own dish, scaled. */
+function scaledVariant(variant: Variant, recipe: Recipe, servings: number, kitchen: Kitchen): Variant {
+  const factor = servings / recipe.servings;
+  const made = new LineScaler(variantRecipe(recipe, variant), factor, kitchen).scaled(servings);
+  const standing = new Map(placedLines(recipe).map(({ part, line }) => [`${part.id}/${line.id}`, line]));
+  return {
+    ...variant,
+    changes: variant.changes.map((change) => {
+      if ('cookedWeight' in change) return { ...change, cookedWeight: change.cookedWeight * factor };
+      if (!('line' in change)) return change;
+      const part = 'part' in change ? change.part : (change.at.split('/')[0] ?? '');
+      const id = change.line.id ?? ('at' in change ? standing.get(change.at)?.id : undefined);
+      const scaled = id === undefined ? undefined : lineAt(made, `${part}/${id}`);
+      // One that stands in another's place goes by the other's id: it has none of its own.
+      return scaled ? { ...change, line: change.line.id === undefined ? withoutId(scaled) : scaled } : change;
+    }),
+  };
+}
+
+function withoutId({ id: _, ...line }: Line): Line {
+  return line;
 }
 
 /** Works out each line's factor once, ratios after what they refer to. */
 class LineScaler {
   readonly #factors = new Map<string, number | 'pending'>();
   readonly #byPlace = new Map<string, { readonly part: Part; readonly line: Line; readonly weights: LineWeights | undefined }>();
+  readonly #places: ReadonlyMap<string, string>;
 
   constructor(
     readonly recipe: Recipe,
     readonly factor: number,
     kitchen: Kitchen,
   ) {
-    for (const part of recipe.parts)
-      part.lines.forEach((line, i) => this.#byPlace.set(placeOf(part, i), { part, line, weights: weightsOf(line, recipe, kitchen) }));
+    this.#places = placesByReference(recipe);
+    for (const { part, line, at } of placedLines(recipe)) this.#byPlace.set(at, { part, line, weights: weightsOf(line, recipe, kitchen) });
   }
 
-  /** The line at the new size, its amount for the batch. */
-  scaledLine(line: Line, at: string): Line {
+  /** The recipe at the new size, its amounts for the batch; its variants as they are. */
+  scaled(servings: number): Recipe {
+    const { recipe, factor } = this;
+    return {
+      ...recipe,
+      servings,
+      amountsPer: 'batch',
+      parts: recipe.parts.map((part) => ({
+        ...part,
+        lines: part.lines.map((line, i) => this.#scaledLine(line, placeOf(part, i))),
+        ...(part.discards ? { discards: part.discards.map((discard) => scaledDiscard(discard, recipe, servings)) } : {}),
+        ...(part.cookedWeight === undefined ? {} : { cookedWeight: part.cookedWeight * factor }),
+        ...(part.portion ? { portion: scaledPortion(part.portion, factor) } : {}),
+      })),
+    };
+  }
+
+  #scaledLine(line: Line, at: string): Line {
     const factor = this.#factorOf(at);
     const written = timesWritten(this.recipe);
     const weights = this.#byPlace.get(at)?.weights;
@@ -117,8 +159,9 @@ class LineScaler {
   /** Edible grams a ratio asks for: a share of another line, or of a part's other lines, at the new size. */
   #ratioGrams(rule: Scaling | undefined, at: string): number | undefined {
     if (!isRatio(rule)) return undefined;
+    const to = this.#places.get(rule.ratioTo);
     const targets = [...this.#byPlace].filter(
-      ([place, { part, line }]) => place !== at && (place === rule.ratioTo || (part.id === rule.ratioTo && line.optional !== true)),
+      ([place, { part, line }]) => place !== at && (place === to || (part.id === rule.ratioTo && line.optional !== true)),
     );
     const edible = targets.flatMap(([place, { weights }]) => (weights ? [weights.edible * this.#factorOf(place)] : []));
     return edible.length === 0 ? undefined : rule.share * compensatedSum(edible);

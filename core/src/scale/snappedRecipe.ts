@@ -1,5 +1,5 @@
 import { midpointOf, snapAmount, type Amount } from '../quantity/index.js';
-import { placeOf, recipeFigures, timesWritten, type Kitchen, type Line, type Recipe, type RecipeFigures } from '../recipe/index.js';
+import { recipeFigures, timesWritten, withEveryLine, type Kitchen, type Line, type Recipe, type RecipeFigures } from '../recipe/index.js';
 
 /** One line's amount made measurable. */
 export interface SnapDrift {
@@ -31,24 +31,18 @@ export interface SnappedRecipe extends SnappedAmounts {
 
 /**
  * Snaps every amount to what people can measure (domain page, section 6). Amounts "to taste" and parts of other recipes
- * taken by weight are snapped in grams; ranges at both ends.
+ * taken by weight are snapped in grams; ranges at both ends; the lines of variants as the dish's own.
  */
 export function snappedAmounts(recipe: Recipe): SnappedAmounts {
   const times = timesWritten(recipe);
   const lines: SnapDrift[] = [];
-  const snapped: Recipe = {
-    ...recipe,
-    parts: recipe.parts.map((part) => ({
-      ...part,
-      lines: part.lines.map((line, i) => {
-        const next = snappedLine(line, times);
-        const [from, to] = [line.amount ?? line.toTaste, next.amount ?? next.toTaste];
-        if (from !== undefined && to !== undefined && Math.abs(midpointOf(to) - midpointOf(from)) > 1e-9 * midpointOf(from))
-          lines.push({ at: placeOf(part, i), from, to, drift: midpointOf(to) / midpointOf(from) - 1 });
-        return next;
-      }),
-    })),
-  };
+  const snapped = withEveryLine(recipe, (line, where) => {
+    const next = snappedLine(line, times);
+    const [from, to] = [line.amount ?? line.toTaste, next.amount ?? next.toTaste];
+    if (from === undefined || to === undefined || Math.abs(midpointOf(to) - midpointOf(from)) <= 1e-9 * midpointOf(from)) return line;
+    if ('at' in where) lines.push({ at: where.at, from, to, drift: midpointOf(to) / midpointOf(from) - 1 });
+    return next;
+  });
   return { recipe: snapped, lines };
 }
 

@@ -21,6 +21,7 @@ import { CardSteps1764800000008 } from './migrations/cardSteps.migration.js';
 import { Kitchens1764000000001 } from './migrations/kitchens.migration.js';
 import { Pantry1764200000002 } from './migrations/pantry.migration.js';
 import { PublishedCards1764600000006 } from './migrations/publishedCards.migration.js';
+import { LineIds1765000000010 } from './migrations/lineIds.migration.js';
 import { RecipeBases1764700000007 } from './migrations/recipeBases.migration.js';
 import { RequestsDone1764900000009 } from './migrations/requestsDone.migration.js';
 import { Receipts1764400000004 } from './migrations/receipts.migration.js';
@@ -81,6 +82,7 @@ export function schemaOptions(url: string | undefined): Extract<DataSourceOption
       RecipeBases1764700000007,
       CardSteps1764800000008,
       RequestsDone1764900000009,
+      LineIds1765000000010,
     ],
     migrationsRun: true,
     migrationsTransactionMode: 'all',

@@ -1,12 +1,11 @@
 import { Injectable } from '@nestjs/common';
-import { computed, computedFigures, takeableParts, type Kitchen, type Recipe } from '@portiona/core';
+import { computed, computedFigures, takeableParts, type Kitchen, type Recipe, recipesTaken } from '@portiona/core';
 import { Database } from '../database/database.js';
 import { NotFoundError } from '../http/problems.js';
 import { BasisService } from './basis.service.js';
 import type { DishDto, TakeablePartDto } from './bases.dto.js';
 import { toDish, toTakeablePart } from './bases.mapper.js';
 import { RecipesService } from './recipes.service.js';
-import { basesOf } from './usedBy.js';
 
 /** Recipes whose parts are lines of others: what can be taken of them, and what is built on them. */
 @Injectable()
@@ -53,7 +52,7 @@ export class BasesService {
     if (!base) throw new NotFoundError('recipe', id);
     const away = await this.recipes.away();
     const kitchen = await this.recipes.kitchenWith(recipes);
-    const using = recipes.filter((recipe) => !away.has(recipe.id) && basesOf(recipe).includes(id));
+    const using = recipes.filter((recipe) => !away.has(recipe.id) && recipesTaken(recipe).includes(id));
     const dishes: DishDto[] = [];
     for (const dish of using) dishes.push(toDish(dish, takenOf(dish, id, kitchen), await this.basis.get(dish.id)));
     return dishes.sort((a, b) => (a.title < b.title ? -1 : 1));
@@ -74,7 +73,7 @@ function builtOn(id: string, recipes: readonly Recipe[]): ReadonlySet<string> {
   const above = new Set<string>();
   let below = [id];
   while (below.length > 0) {
-    const next = recipes.filter((recipe) => !above.has(recipe.id) && basesOf(recipe).some((base) => below.includes(base)));
+    const next = recipes.filter((recipe) => !above.has(recipe.id) && recipesTaken(recipe).some((base) => below.includes(base)));
     for (const recipe of next) above.add(recipe.id);
     below = next.map((recipe) => recipe.id);
   }

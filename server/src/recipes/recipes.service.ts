@@ -1,5 +1,20 @@
 import { Injectable } from '@nestjs/common';
-import { circleFaults, Kitchen, MOST_FAULTS, recipeFaults, RecipeEntry, type Fault, type Recipe } from '@portiona/core';
+import {
+  carriedIds,
+  circleFaults,
+  everyLine,
+  foodsOf,
+  Kitchen,
+  MOST_FAULTS,
+  partsTaken,
+  recipeFaults,
+  RecipeEntry,
+  recipesTaken,
+  stepOf,
+  withIds,
+  type Fault,
+  type Recipe,
+} from '@portiona/core';
 import { In, IsNull, Not, type SelectQueryBuilder } from 'typeorm';
 import { Database } from '../database/database.js';
 import { Once, type OnceKey } from '../database/once.js';
@@ -16,7 +31,6 @@ import { toRecipe, toSavedRecipe } from './recipe.mapper.js';
 import { RecipeBaseEntity } from './recipeBase.entity.js';
 import { RecipeFoodEntity } from './recipeFood.entity.js';
 import { RecipeRevisionEntity } from './recipeRevision.entity.js';
-import { basesOf, foodsOf, partsTaken } from './usedBy.js';
 
 /** Recipes as they are kept: opened, saved, put away. What they come to is asked of RecipeFiguresService. */
 @Injectable()
@@ -60,7 +74,7 @@ export class RecipesService {
     const heads = await this.heads();
     const own = await this.known(heads.map(({ id }) => id));
     const there = new Set(own.map(({ id }) => id));
-    const wanted = [...new Set(own.flatMap(basesOf))].filter((id) => !there.has(id));
+    const wanted = [...new Set(own.flatMap(recipesTaken))].filter((id) => !there.has(id));
     const bases = wanted.length === 0 ? [] : await this.#withBases(wanted);
     return { heads, recipes: [...own, ...bases.filter(({ id }) => !there.has(id))] };
   }
@@ -153,7 +167,7 @@ export class RecipesService {
 
   /** Recipes that recipes take parts of, and those they take parts of. */
   basesOf(...recipes: readonly Recipe[]): Promise<Recipe[]> {
-    return this.#withBases([...new Set(recipes.flatMap(basesOf))]);
+    return this.#withBases([...new Set(recipes.flatMap(recipesTaken))]);
   }
 
   async #withBases(ids: readonly string[]): Promise<Recipe[]> {
@@ -162,7 +176,7 @@ export class RecipesService {
     while (wanted.length > 0) {
       const next = await this.known(wanted);
       for (const base of next) found.set(base.id, base);
-      wanted = [...new Set(next.flatMap(basesOf))].filter((id) => !found.has(id));
+      wanted = [...new Set(next.flatMap(recipesTaken))].filter((id) => !found.has(id));
     }
     return [...found.values()];
   }
@@ -193,8 +207,20 @@ export class RecipesService {
     if (current.revision !== revision) throw new StaleSaveError('recipe', id, current);
   }
 
-  async #writeRevision(revision: number, document: RecipeEntry): Promise<void> {
+  async #writeRevision(revision: number, written: RecipeEntry): Promise<void> {
     const { manager } = this.database;
+    // Lines and steps are known by ids from here on, whoever wrote them.
+    const lacking =
+      everyLine(written).some(({ id }) => id === undefined) || (written.steps ?? []).some((step) => stepOf(step).id === undefined);
+    const before =
+      lacking && revision > 1
+        ? await manager.findOneBy(RecipeRevisionEntity, {
+            kitchenId: await this.kitchens.id(),
+            recipeId: written.id,
+            revision: revision - 1,
+          })
+        : null;
+    const document = withIds(before ? carriedIds(before.document, written) : written) as RecipeEntry;
     const kitchenId = await this.kitchens.id();
     await manager.insert(RecipeRevisionEntity, { kitchenId, recipeId: document.id, revision, document });
     const foods = foodsOf(document);
@@ -205,7 +231,7 @@ export class RecipesService {
        SELECT kitchen_id, $2, id, revision FROM foods WHERE kitchen_id = $1 AND id = ANY($3) ON CONFLICT DO NOTHING`,
       [kitchenId, document.id, foods],
     );
-    const bases = basesOf(document);
+    const bases = recipesTaken(document);
     await manager.delete(RecipeBaseEntity, { kitchenId, recipeId: document.id, baseId: Not(In(bases)) });
     // A base that stands later in the same kitchen file is taken at its first revision.
     await manager.query(

@@ -1,6 +1,6 @@
 import type { RecipeEntry } from '@portiona/core';
 import type { MigrationInterface, QueryRunner } from 'typeorm';
-import { basesOf } from '../../recipes/usedBy.js';
+import { recipesTaken } from '@portiona/core';
 
 /** Which recipes are built on parts of which, and on what revision of them each was last agreed to rest. */
 export class RecipeBases1764700000007 implements MigrationInterface {
@@ -30,7 +30,7 @@ export class RecipeBases1764700000007 implements MigrationInterface {
       await runner.query(
         `INSERT INTO recipe_bases (kitchen_id, recipe_id, base_id, base_revision)
          SELECT kitchen_id, $2, id, revision FROM recipes WHERE kitchen_id = $1 AND id = ANY($3)`,
-        [kitchen_id, recipe_id, basesOf(document)],
+        [kitchen_id, recipe_id, recipesTaken(document)],
       );
   }
 

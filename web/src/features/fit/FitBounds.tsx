@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { stretchedLines, type Kitchen, type LineFit, type RecipeFigures, type StretchedLine } from '@portiona/core';
+import { idsByReference, stretchedLines, type Kitchen, type LineFit, type RecipeFigures, type StretchedLine } from '@portiona/core';
 import { withLineFit } from '../recipes/editRecipe';
 import { recipeActions } from '../recipes/recipeSlice';
 import { useAppDispatch, useRecipeState } from '../recipes/useRecipeState';
@@ -15,6 +15,7 @@ const WEIGHTS: readonly (readonly [number, string])[] = [
 export function FitBounds({ figures, kitchen }: { readonly figures: RecipeFigures; readonly kitchen: Kitchen }) {
   const [open, setOpen] = useState(false);
   const lines = stretchedLines(figures, kitchen).filter(({ figures: { of } }) => of.kind !== 'unmatched');
+  const ids = idsByReference(figures.recipe);
   const free = lines.filter(({ stretch }) => stretch.kind !== 'stays').length;
   return (
     <>
@@ -29,7 +30,7 @@ export function FitBounds({ figures, kitchen }: { readonly figures: RecipeFigure
       {open && (
         <div className="bounds">
           {lines.map((line) => (
-            <BoundRow key={line.at} line={line} lines={lines} />
+            <BoundRow key={line.at} line={line} lines={lines} ids={ids} />
           ))}
         </div>
       )}
@@ -37,7 +38,14 @@ export function FitBounds({ figures, kitchen }: { readonly figures: RecipeFigure
   );
 }
 
-function BoundRow({ line, lines }: { readonly line: StretchedLine; readonly lines: readonly StretchedLine[] }) {
+interface BoundRowProps {
+  readonly line: StretchedLine;
+  readonly lines: readonly StretchedLine[];
+  /** What refers to each line, by where it stands. */
+  readonly ids: ReadonlyMap<string, string>;
+}
+
+function BoundRow({ line, lines, ids }: BoundRowProps) {
   const dispatch = useAppDispatch();
   const { present } = useRecipeState();
   const name = lineName(line.figures);
@@ -70,7 +78,7 @@ function BoundRow({ line, lines }: { readonly line: StretchedLine; readonly line
           {lines
             .filter(({ at }) => at !== line.at)
             .map(({ at, figures }) => (
-              <option key={at} value={`with ${at}`}>
+              <option key={at} value={`with ${ids.get(at) ?? at}`}>
                 in step with {lineName(figures)}
               </option>
             ))}

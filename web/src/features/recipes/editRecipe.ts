@@ -1,10 +1,9 @@
 import {
   amountWords,
   changesOf,
+  everyLine,
   FoodIndex,
-  keptReferences,
   lineFromText,
-  lineText,
   parseLineText,
   partLineFromText,
   placeOf,
@@ -12,22 +11,21 @@ import {
   snappedAmounts,
   stepFactor,
   withChanges,
+  withEveryLine,
+  withoutLostReferences,
+  worded,
   type Food,
   type Kitchen,
   type Line,
   type LineFit,
+  type LinePlace,
   type Part,
   type Recipe,
   type Scaling,
   type TakeablePart,
+  type VariantChange,
 } from '@portiona/core';
 import type { KitchenHere } from '../kitchen/useKitchen';
-
-/** A line's place in a recipe. */
-export interface LinePlace {
-  readonly part: number;
-  readonly line: number;
-}
 
 /** What words can mean: foods, and parts of the recipes that this one is built on. */
 export type Words = Pick<KitchenHere, 'index' | 'foodsById' | 'parts' | 'partIndex'>;
@@ -80,47 +78,30 @@ export function withFood(line: Line, food: Food, index: FoodIndex, servings: num
   return lineFromText(line.text ?? '', index, servings, food);
 }
 
+/** Another line in a line's place: it is known by the same id, so that what referred to it still does. */
 export function replaceLine(recipe: Recipe, place: LinePlace, line: Line): Recipe {
   const parts = recipe.parts.map((part, p) =>
-    p === place.part ? { ...part, lines: part.lines.map((one, i) => (i === place.line ? line : one)) } : part,
+    p === place.part ? { ...part, lines: part.lines.map((one, i) => (i === place.line ? withIdOf(one, line) : one)) } : part,
   );
   return { ...recipe, parts };
 }
 
+function withIdOf({ id }: Line, line: Line): Line {
+  return line.id === id || id === undefined ? line : { ...line, id };
+}
+
 /** The recipe with what making it fit may do with a line, by place; nothing said is nothing kept. */
 export function withLineFit(recipe: Recipe, at: string, fit: LineFit): Recipe {
-  return {
-    ...recipe,
-    parts: recipe.parts.map((part) => ({
-      ...part,
-      lines: part.lines.map((line, i) => {
-        if (placeOf(part, i) !== at) return line;
-        return cleaned({ ...line, fit: Object.keys(fit).length === 0 ? undefined : fit });
-      }),
-    })),
-  };
+  return withEveryLine(recipe, (line, where) =>
+    'at' in where && where.at === at ? cleaned({ ...line, fit: Object.keys(fit).length === 0 ? undefined : fit }) : line,
+  );
 }
 
 export function insertLines(recipe: Recipe, place: LinePlace, lines: readonly Line[]): Recipe {
-  return withLines(recipe, place.part, (old) => [...old.slice(0, place.line), ...lines, ...old.slice(place.line)]);
-}
-
-/** Takes lines out. */
-export function withoutLines(recipe: Recipe, places: readonly LinePlace[]): Recipe {
-  const isOut = (part: number, line: number) => places.some((place) => place.part === part && place.line === line);
-  const parts = recipe.parts.map((part, p) => ({ ...part, lines: part.lines.filter((_, l) => !isOut(p, l)) }));
-  return keptReferences(recipe, { ...recipe, parts });
-}
-
-/** Takes lines out of where they are and puts them, in their order, before a line of what is left. */
-export function movedLines(recipe: Recipe, places: readonly LinePlace[], to: LinePlace): Recipe {
-  const isTaken = (part: number, line: number) => places.some((place) => place.part === part && place.line === line);
-  const taken = recipe.parts.flatMap(({ lines }, p) => lines.filter((_, l) => isTaken(p, l)));
-  const parts = recipe.parts.map((part, p) => {
-    const left = part.lines.filter((_, l) => !isTaken(p, l));
-    return p === to.part ? { ...part, lines: [...left.slice(0, to.line), ...taken, ...left.slice(to.line)] } : { ...part, lines: left };
-  });
-  return keptReferences(recipe, { ...recipe, parts });
+  const parts = recipe.parts.map((part, p) =>
+    p === place.part ? { ...part, lines: [...part.lines.slice(0, place.line), ...lines, ...part.lines.slice(place.line)] } : part,
+  );
+  return { ...recipe, parts };
 }
 
 export function replacePart(recipe: Recipe, at: number, change: Partial<Part>): Recipe {
@@ -137,7 +118,7 @@ export function addPart(recipe: Recipe): Recipe {
 
 /** Takes a part out; the last one stays. */
 export function removePart(recipe: Recipe, at: number): Recipe {
-  return recipe.parts.length > 1 ? keptReferences(recipe, { ...recipe, parts: recipe.parts.filter((_, i) => i !== at) }) : recipe;
+  return recipe.parts.length > 1 ? withoutLostReferences({ ...recipe, parts: recipe.parts.filter((_, i) => i !== at) }) : recipe;
 }
 
 /** Changes heads of a recipe; an undefined key is taken out. */
@@ -145,22 +126,22 @@ export function withHead(recipe: Recipe, change: Partial<Recipe>): Recipe {
   return cleaned({ ...recipe, ...change });
 }
 
-/** The recipe with its amounts scaled from one number of servings to its own, and their text with them. */
+/** The recipe with its amounts scaled from one number of servings to its own, and their text with them, its variants too. */
 export function scaledFrom(recipe: Recipe, from: number, kitchen: Kitchen): Recipe {
   const { recipe: scaled } = scaledRecipe({ ...recipe, servings: from }, recipe.servings, kitchen);
-  const perServing = recipe.amountsPer === 'serving';
-  return {
-    ...recipe,
-    parts: scaled.parts.map((part, p) => ({
-      ...part,
-      lines: part.lines.map((line, l) => {
-        // Amounts written per serving need no new amount; the batch follows by itself.
-        const amount = perServing ? recipe.parts[p]?.lines[l]?.amount : line.amount;
-        const next: Line = { ...line, ...(amount === undefined ? {} : { amount }) };
-        return next.text === undefined ? next : { ...next, text: lineText(next, undefined) };
-      }),
-    })),
-  };
+  const { parts, variants } = scaled;
+  return withEveryLine({ ...recipe, parts, ...(variants ? { variants } : {}) }, (line, where) => {
+    // Amounts written per serving need no new amount; the batch follows by itself.
+    const { amount } =
+      (recipe.amountsPer === 'serving' &&
+        ('at' in where ? recipe.parts[where.p]?.lines[where.l] : lineOfChange(recipe.variants?.[where.variant]?.changes[where.change]))) ||
+      line;
+    return worded(amount === undefined ? line : { ...line, amount });
+  });
+}
+
+function lineOfChange(change: VariantChange | undefined): Line | undefined {
+  return change && 'line' in change ? change.line : undefined;
 }
 
 /** The recipe at another number of servings, each line by its own rule, texts and all; snapped to what people can measure if asked. */
@@ -168,15 +149,8 @@ export function scaledTo(recipe: Recipe, servings: number, kitchen: Kitchen, sna
   const scaled = servings === recipe.servings ? recipe : scaledFrom({ ...recipe, servings }, recipe.servings, kitchen);
   if (!snap) return scaled;
   const { recipe: snapped } = snappedAmounts(scaled);
-  return {
-    ...snapped,
-    parts: snapped.parts.map((part, p) => ({
-      ...part,
-      lines: part.lines.map((line, l) =>
-        line === scaled.parts[p]?.lines[l] || line.text === undefined ? line : { ...line, text: lineText(line, undefined) },
-      ),
-    })),
-  };
+  const before = new Set(everyLine(scaled));
+  return withEveryLine(snapped, (line) => (before.has(line) ? line : worded(line)));
 }
 
 /** A line with keys changed; an undefined one is taken out. */
@@ -201,12 +175,6 @@ export function nudgedLine(recipe: Recipe, place: LinePlace, steps: number): Rec
 /** A line with a rule for scaling; without one it follows the servings. */
 export function withScaling(line: Line, scaling: Scaling | undefined): Line {
   return cleaned({ ...line, scaling: scaling === 'proportional' ? undefined : scaling });
-}
-
-/** Changes the lines of a part; what refers to lines by place follows them. */
-function withLines(recipe: Recipe, at: number, change: (lines: readonly Line[]) => readonly Line[]): Recipe {
-  const parts = recipe.parts.map((part, i) => (i === at ? { ...part, lines: change(part.lines) } : part));
-  return keptReferences(recipe, { ...recipe, parts });
 }
 
 function cleaned<T extends object>(document: T): T {

@@ -1,10 +1,9 @@
 import { configureStore } from '@reduxjs/toolkit';
 import fc from 'fast-check';
-import { FoodIndex, type Food, type Recipe, type TakeablePart } from '@portiona/core';
+import { FoodIndex, movedLines, withIds, withoutLines, type Food, type Recipe, type TakeablePart } from '@portiona/core';
 import {
   addPart,
   insertLines,
-  movedLines,
   removePart,
   replaceLine,
   replacePart,
@@ -12,7 +11,6 @@ import {
   withFood,
   withHead,
   withLineFit,
-  withoutLines,
   withPart,
 } from './editRecipe';
 import { shifted } from './selection';
@@ -25,7 +23,7 @@ const foods = [leek, red, white];
 const index = new FoodIndex(foods);
 const words = { index, foodsById: new Map(foods.map((food) => [food.id, food])), parts: [], partIndex: new FoodIndex<TakeablePart>([]) };
 
-const START: Recipe = {
+const START: Recipe = withIds({
   id: 'dish',
   title: 'Dish',
   servings: 4,
@@ -33,7 +31,7 @@ const START: Recipe = {
     { id: 'a', name: 'A', lines: [{ food: 'leek', amount: 2, unit: 'piece', text: '2 leeks' }] },
     { id: 'b', name: 'B', lines: [] },
   ],
-};
+});
 const saved = (document: Recipe, revision = 1) => ({ id: document.id, revision, savedAt: '2026-11-25T09:00:00Z', document });
 const opened = (): RecipeState => recipeReducer(undefined, recipeActions.opened({ saved: saved(START), bases: [], usedIn: [] }));
 

@@ -1,5 +1,5 @@
 import { createSlice, original, type Draft, type PayloadAction } from '@reduxjs/toolkit';
-import type { Recipe } from '@portiona/core';
+import { withIds, type Recipe } from '@portiona/core';
 import type { Saved } from '../../api/documents';
 import type { UsedInDto } from '../../api/api.gen';
 import { isPassing, type Problem } from '../../api/problem';
@@ -55,7 +55,7 @@ const slice = createSlice({
     opened: plainly<{ saved: Saved<Recipe>; bases: readonly Recipe[]; usedIn: readonly UsedInDto[] }>((_, { saved, bases, usedIn }) => ({
       ...NOTHING_OPEN,
       id: saved.id,
-      present: saved.document,
+      present: withIds(saved.document),
       revision: saved.revision,
       savedAt: saved.savedAt,
       bases,
@@ -70,7 +70,7 @@ const slice = createSlice({
     recovered: plainly<{ document: Recipe; revision: number }>((state, { document, revision }) => ({
       ...state,
       past: state.present ? [state.present] : [],
-      present: document,
+      present: withIds(document),
       revision,
       saveState: 'unsaved',
     })),
@@ -80,7 +80,8 @@ const slice = createSlice({
       return {
         ...state,
         past: merges ? state.past : [...state.past, state.present].slice(-MOST_STEPS),
-        present: recipe,
+        // A line that is new gets its id here, and what is referred to by number is by id from now on.
+        present: withIds(recipe),
         future: [],
         mergeKey,
         saveState: unsaved(state.saveState),
@@ -122,7 +123,7 @@ const slice = createSlice({
       return {
         ...state,
         past: [...state.past, state.present],
-        present: theirs.document as Recipe,
+        present: withIds(theirs.document as Recipe),
         future: [],
         revision: theirs.revision,
         savedAt: theirs.savedAt,

@@ -1,6 +1,5 @@
 import fc from 'fast-check';
-import type { Recipe } from '@portiona/core';
-import { withoutLines } from './editRecipe';
+import { type Recipe, withoutLines } from '@portiona/core';
 import { between, doubled, dropped, madeOptional, placesOf, shifted, textOfLines, toggled, type Selection } from './selection';
 
 const line = (text: string) => ({ text });

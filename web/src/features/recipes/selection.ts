@@ -1,5 +1,5 @@
-import { lineText, type Food, type Line, type Recipe } from '@portiona/core';
-import { insertLines, movedLines, type LinePlace } from './editRecipe';
+import { lineText, type Food, type Line, type Recipe, movedLines, type LinePlace } from '@portiona/core';
+import { insertLines } from './editRecipe';
 
 /** Lines that something is to be done with together, in the order they stand. */
 export type Selection = readonly LinePlace[];

@@ -1,4 +1,4 @@
-import { placeOf, type Line, type Recipe, type RecipeFigures, type Scaling } from '@portiona/core';
+import { idsByReference, placedLines, placesByReference, type Line, type Recipe, type RecipeFigures, type Scaling } from '@portiona/core';
 import { NumberField } from '../../ui/NumberField';
 import { lineName } from '../fit/fitWords';
 
@@ -28,12 +28,16 @@ const USUAL_EVAPORATION = 150;
 /** The rule by which a line follows the number of servings. */
 export function RuleChoice({ name, line: { scaling = 'proportional' }, at, recipe, figures, onChange }: RuleChoiceProps) {
   const kind = kindOf(scaling);
-  const places = recipe.parts.flatMap((part, p) =>
-    part.lines.map((_, l) => ({ place: placeOf(part, l), figures: figures.parts[p]?.lines[l] })),
-  );
-  const others = places.filter(({ place }) => place !== at);
+  const ids = idsByReference(recipe);
+  const places = placesByReference(recipe);
+  const all = placedLines(recipe).map(({ p, l, at: stands }) => ({
+    stands,
+    place: ids.get(stands) ?? stands,
+    figures: figures.parts[p]?.lines[l],
+  }));
+  const others = all.filter(({ stands }) => stands !== at);
   const shareOf = (target: string) => {
-    const [own, other] = [at, target].map((place) => places.find((one) => one.place === place)?.figures?.weights?.edible ?? 0);
+    const [own, other] = [at, places.get(target)].map((place) => all.find(({ stands }) => stands === place)?.figures?.weights?.edible ?? 0);
     return other ? Number(((own ?? 0) / other).toPrecision(4)) : 0;
   };
   const start = (next: Kind): Scaling | undefined => {

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { X } from 'lucide-react';
-import { lineText, placeOf, type Line, type Recipe, type Variant, type VariantChange } from '@portiona/core';
+import { lineText, referenceTo, type Line, type Recipe, type Variant, type VariantChange } from '@portiona/core';
 import type { KitchenHere } from '../kitchen/useKitchen';
 import { retyped } from '../recipes/editRecipe';
 
@@ -13,7 +13,7 @@ interface VariantChangesProps {
 
 /** What a variant changes, line by line; a change is written as text, like the sheet. */
 export function VariantChanges({ recipe, here, variant: { changes }, onChange }: VariantChangesProps) {
-  const lines = recipe.parts.flatMap((part) => part.lines.map((line, i) => ({ at: placeOf(part, i), line })));
+  const lines = recipe.parts.flatMap((part) => part.lines.map((line, i) => ({ at: referenceTo(part, line, i), line })));
   const changed = new Set(changes.flatMap((change) => ('at' in change ? [change.at] : [])));
   const free = lines.filter(({ at }) => !changed.has(at));
   const [where, setWhere] = useState('');

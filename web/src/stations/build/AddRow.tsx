@@ -1,6 +1,6 @@
+import type { LinePlace } from '@portiona/core';
 import { useState, type ReactNode } from 'react';
 import { useDroppable } from '@dnd-kit/core';
-import type { LinePlace } from '../../features/recipes/editRecipe';
 import { useIsDropPlace } from './dropMark';
 import type { SheetActions } from './useSheetActions';
 

@@ -1,7 +1,15 @@
 import { memo } from 'react';
 import { useDroppable } from '@dnd-kit/core';
-import { energyShareOfLine, energyShares, lineText, type Figure, type Line, type LineFigures, type WorkedFigure } from '@portiona/core';
-import type { LinePlace } from '../../features/recipes/editRecipe';
+import {
+  energyShareOfLine,
+  energyShares,
+  lineText,
+  type Figure,
+  type Line,
+  type LineFigures,
+  type WorkedFigure,
+  type LinePlace,
+} from '@portiona/core';
 import { EnergySplit } from '../../ui/EnergySplit';
 import { numberText } from '../../ui/numberText';
 import { useStation } from '../station';

@@ -12,8 +12,8 @@ import {
   type FoodBasis,
   type Line,
   type LineFigures,
+  type LinePlace,
 } from '@portiona/core';
-import type { LinePlace } from '../../features/recipes/editRecipe';
 import { numberText } from '../../ui/numberText';
 import { LineDetails } from './LineDetails';
 import { PartOffered, PartTaken } from './PartTaken';

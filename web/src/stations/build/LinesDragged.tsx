@@ -1,7 +1,6 @@
 import { useState, type ReactNode } from 'react';
 import { DndContext, DragOverlay, PointerSensor, pointerWithin, useSensor, useSensors, type DragMoveEvent } from '@dnd-kit/core';
-import { lineText } from '@portiona/core';
-import type { LinePlace } from '../../features/recipes/editRecipe';
+import { lineText, type LinePlace } from '@portiona/core';
 import { holds, type Selection } from '../../features/recipes/selection';
 import { useStation } from '../station';
 import { DropMark } from './dropMark';

@@ -1,6 +1,6 @@
+import type { LinePlace } from '@portiona/core';
 import { useDraggable } from '@dnd-kit/core';
 import { GripVertical } from 'lucide-react';
-import type { LinePlace } from '../../features/recipes/editRecipe';
 import type { SelectBy } from './useLineSelection';
 
 interface RowHandleProps {

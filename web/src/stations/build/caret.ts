@@ -1,5 +1,5 @@
+import type { LinePlace } from '@portiona/core';
 import { useEffect, useRef } from 'react';
-import type { LinePlace } from '../../features/recipes/editRecipe';
 
 /** Where the caret stands: a line, or the empty row before it. */
 export interface Caret extends LinePlace {

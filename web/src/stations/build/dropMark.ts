@@ -1,5 +1,5 @@
+import type { LinePlace } from '@portiona/core';
 import { createContext, useContext } from 'react';
-import type { LinePlace } from '../../features/recipes/editRecipe';
 
 const Mark = createContext<LinePlace | undefined>(undefined);
 

@@ -1,5 +1,5 @@
-import type { Line, Recipe } from '@portiona/core';
-import { nudgedLine, replaceLine, replacePart, type LinePlace } from '../../features/recipes/editRecipe';
+import type { Line, Recipe, LinePlace } from '@portiona/core';
+import { nudgedLine, replaceLine, replacePart } from '../../features/recipes/editRecipe';
 import { doubled, shifted } from '../../features/recipes/selection';
 import type { Caret } from './caret';
 

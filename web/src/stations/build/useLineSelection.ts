@@ -1,8 +1,7 @@
 import { useState } from 'react';
-import type { Recipe } from '@portiona/core';
+import { type Recipe, withoutLines, type LinePlace } from '@portiona/core';
 import { useStation } from '../station';
 import { useAppDispatch } from '../../features/recipes/useRecipeState';
-import { withoutLines, type LinePlace } from '../../features/recipes/editRecipe';
 import { recipeActions } from '../../features/recipes/recipeSlice';
 import {
   between,

@@ -1,10 +1,10 @@
-import { LONGEST_LINE } from '@portiona/core';
+import { LONGEST_LINE, withoutLines, type LinePlace } from '@portiona/core';
 import { useMemo } from 'react';
 import { useStore } from 'react-redux';
 import type { Line, Recipe } from '@portiona/core';
 import { useStation } from '../station';
 import { useAppDispatch, type WithRecipe } from '../../features/recipes/useRecipeState';
-import { insertLines, replaceLine, retyped, withoutLines, type LinePlace } from '../../features/recipes/editRecipe';
+import { insertLines, replaceLine, retyped } from '../../features/recipes/editRecipe';
 import { recipeActions } from '../../features/recipes/recipeSlice';
 import { useToast } from '../../ui/Toasts';
 import type { Caret } from './caret';

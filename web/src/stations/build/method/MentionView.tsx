@@ -1,13 +1,14 @@
 import { NodeViewWrapper, type ReactNodeViewProps } from '@tiptap/react';
-import { endsSentence, mentionReads, type Mention } from '@portiona/core';
+import { endsSentence, mentionReads, placesByReference, type Mention } from '@portiona/core';
 import { useStation } from '../../station';
 import { MENTIONED } from './stepWords';
 
 /** An ingredient within a step, with its amount as it stands now; a press shows its name alone, or its amount again. */
 export function MentionView({ node, updateAttributes, editor, getPos }: ReactNodeViewProps) {
   const { at, bare, words } = node.attrs as Mention;
-  const { computed } = useStation();
-  const line = computed.ok ? computed.figures.lines.find((one) => one.at === at) : undefined;
+  const { recipe, computed } = useStation();
+  const place = placesByReference(recipe).get(at);
+  const line = computed.ok && place !== undefined ? computed.figures.lines.find((one) => one.at === place) : undefined;
   const pos = getPos();
   const { doc } = editor.state;
   const before = pos === undefined ? '' : doc.textBetween(doc.resolve(pos).start(), pos, undefined, MENTIONED);

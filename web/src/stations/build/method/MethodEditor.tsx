@@ -2,16 +2,18 @@ import { useEffect, useMemo, useState } from 'react';
 import { useStore } from 'react-redux';
 import { Document } from '@tiptap/extension-document';
 import { Text } from '@tiptap/extension-text';
-import { EditorContent, useEditor, type Editor } from '@tiptap/react';
+import { EditorContent, useEditor, type Editor, type JSONContent } from '@tiptap/react';
 import {
   mentionsIn,
   mentionWords,
-  placeOf,
+  idsByReference,
+  placesByReference,
   sameDocument,
   searchWords,
   stepOf,
   withKnownMentions,
   type LineFigures,
+  type Recipe,
   type Step,
 } from '@portiona/core';
 import { useAppDispatch, type WithRecipe } from '../../../features/recipes/useRecipeState';
@@ -31,7 +33,7 @@ const NO_STEPS: readonly Step[] = [];
 export function MethodEditor() {
   const { recipe, computed } = useStation();
   const lines = useMemo(() => (computed.ok ? computed.figures.lines : []), [computed]);
-  const choices = useMemo(() => choicesOf(lines, new Map(recipe.parts.map(({ id, name }) => [id, name]))), [lines, recipe.parts]);
+  const choices = useMemo(() => choicesOf(lines, recipe), [lines, recipe]);
   const [menu, setMenu] = useState<ChoiceMenu>();
   const steps = recipe.steps ?? NO_STEPS;
   const editor = useMethodEditor(steps, choices, setMenu);
@@ -102,7 +104,7 @@ function useMethodEditor(steps: readonly Step[], choices: readonly Choice[], sho
       const { present } = store.getState().recipe;
       if (!present) return;
       // A step pasted from another recipe speaks of lines that are not here.
-      const places = new Set(present.parts.flatMap((part) => part.lines.map((_, i) => placeOf(part, i))));
+      const places = new Set(placesByReference(present).keys());
       const next = withKnownMentions(stepsOf(written.getJSON()), places);
       if (sameDocument(next, present.steps ?? [])) return;
       const steps = next.length === 0 ? undefined : next;
@@ -111,12 +113,31 @@ function useMethodEditor(steps: readonly Step[], choices: readonly Choice[], sho
     onBlur: () => void dispatch(recipeActions.stepEnded(undefined)),
   });
   useEffect(() => {
-    if (sameDocument(stepsOf(editor.getJSON()), steps)) return;
+    const written = stepsOf(editor.getJSON());
+    if (sameDocument(written, steps)) return;
+    if (sameDocument(written.map(withoutId), steps.map(withoutId))) return giveIds(editor, steps);
     const { from } = editor.state.selection;
     editor.commands.setContent(documentOf(steps), { emitUpdate: false });
     editor.commands.setTextSelection(Math.min(from, editor.state.doc.content.size));
   }, [editor, steps]);
   return editor;
+}
+
+function withoutId(step: Step): Step {
+  const { id: _, ...rest } = stepOf(step);
+  return rest;
+}
+
+/** Tells the editor's steps what they are known by; the words and the caret stay where they are. */
+function giveIds(editor: Editor, steps: readonly Step[]): void {
+  const { doc, tr } = editor.state;
+  const ids = steps.map((step) => stepOf(step).id ?? null);
+  let s = 0;
+  doc.forEach((block, at) => {
+    // A step without words is none yet.
+    if (stepsOf({ content: [block.toJSON() as JSONContent] }).length > 0) tr.setNodeAttribute(at, 'id', ids[s++] ?? null);
+  });
+  editor.view.dispatch(tr.setMeta('addToHistory', false).setMeta('preventUpdate', true));
 }
 
 /** Writing on in one step is one edit; a step begun, moved or taken out is one of its own. */
@@ -125,11 +146,13 @@ function mergeKeyOf(before: readonly Step[], after: readonly Step[]): { readonly
   return before.length === after.length && changed.length === 1 ? { mergeKey: `step ${changed[0]}` } : {};
 }
 
-function choicesOf(lines: readonly LineFigures[], names: ReadonlyMap<string, string>): Choice[] {
+function choicesOf(lines: readonly LineFigures[], recipe: Recipe): Choice[] {
+  const names = new Map(recipe.parts.map(({ id, name }) => [id, name]));
+  const ids = idsByReference(recipe);
   return lines.flatMap((line) => {
     const { amount, food } = mentionWords(line);
     const part = names.get(line.at.replace(/\/\d+$/, '')) ?? '';
-    return food === '' ? [] : [{ at: line.at, words: food, bare: false, reads: `${amount} ${food}`.trim(), part }];
+    return food === '' ? [] : [{ at: ids.get(line.at) ?? line.at, words: food, bare: false, reads: `${amount} ${food}`.trim(), part }];
   });
 }
 

@@ -3,15 +3,15 @@ import { mentionText, piecesOf, stepFrom, stepOf, type Mention, type Step } from
 
 /** A method as the editor holds it: a step a block, mentions as things of their own within its words. */
 export function documentOf(steps: readonly Step[]): JSONContent {
-  const blocks = steps.map(stepOf).map(({ text, part }) => blockOf(text, part));
+  const blocks = steps.map(stepOf).map(({ text, part, id }) => blockOf(text, part, id));
   return { type: 'doc', content: blocks.length > 0 ? blocks : [blockOf('')] };
 }
 
-export function blockOf(text: string, part?: string): JSONContent {
+export function blockOf(text: string, part?: string, id?: string): JSONContent {
   const content = piecesOf(text).map((piece) =>
     typeof piece === 'string' ? { type: 'text', text: piece } : { type: 'mention', attrs: { ...piece } },
   );
-  return { type: 'step', attrs: { part: part ?? null }, ...(content.length > 0 ? { content } : {}) };
+  return { type: 'step', attrs: { part: part ?? null, id: id ?? null }, ...(content.length > 0 ? { content } : {}) };
 }
 
 /** The steps that the editor holds; empty ones are none. */
@@ -21,8 +21,8 @@ export function stepsOf(document: JSONContent): Step[] {
       .map((piece) => (piece.type === 'mention' ? mentionText(piece.attrs as Mention) : (piece.text ?? '')))
       .join('')
       .trim();
-    const part = (attrs as { part?: string | null }).part ?? undefined;
-    return text === '' ? [] : [stepFrom({ text, ...(part === undefined ? {} : { part }) })];
+    const { part, id } = attrs as { part?: string | null; id?: string | null };
+    return text === '' ? [] : [stepFrom({ ...(id ? { id } : {}), text, ...(part ? { part } : {}) })];
   });
 }
 

@@ -22,7 +22,8 @@ export const StepNode = Node.create<StepOptions>({
   content: 'inline*',
   defining: true,
   addOptions: () => ({ onRefused: () => undefined }),
-  addAttributes: () => ({ part: { default: null as string | null } }),
+  // A step split in two is the step and a new one: what it is known by stays with the first.
+  addAttributes: () => ({ part: { default: null as string | null }, id: { default: null as string | null, keepOnSplit: false } }),
   parseHTML: () => ['p', 'li', 'div', 'h1', 'h2', 'h3', 'h4'].map((tag) => ({ tag })),
   renderHTML: () => ['p', 0],
   addNodeView: () => ReactNodeViewRenderer(StepView),
