@@ -27,6 +27,8 @@ try {
   run('e2e/bench/keyPress.mjs', server.address);
   console.log('\nfinding foods');
   run('server/bench/findFoods.mjs', server.address);
+  console.log('\nlists of recipes');
+  run('server/bench/recipeLists.mjs', server.address);
 } finally {
   await server.stop();
   database.stop();

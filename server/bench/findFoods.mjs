@@ -54,14 +54,14 @@ const TYPED = {
     return `${oneOf(WAYS)} ${word.slice(0, 2)}${word.slice(3)}`;
   },
 };
-for (let i = 0; i < 40; i++) await fetch(`${address}/api/foods/search?q=${encodeURIComponent(Object.values(TYPED)[i % 4]())}`);
+for (let i = 0; i < 40; i++) await fetch(`${address}/api/found-foods?q=${encodeURIComponent(Object.values(TYPED)[i % 4]())}`);
 for (const [what, typed] of Object.entries(TYPED)) {
   const taken = [];
   let found = 0;
   for (let i = 0; i < 120; i++) {
     const words = encodeURIComponent(typed());
     const started = performance.now();
-    const answer = await (await fetch(`${address}/api/foods/search?q=${words}`)).json();
+    const answer = await (await fetch(`${address}/api/found-foods?q=${words}`)).json();
     taken.push(performance.now() - started);
     if (answer.length > 0) found++;
   }

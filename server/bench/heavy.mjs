@@ -1,39 +1,8 @@
 // Heavy things, one after another, and how long a health request waits beside each of them.
+import { manyRecipes } from './manyRecipes.mjs';
 import { megabytes, memoryOf, milliseconds, pause, watched } from './watch.mjs';
 
 const JSON_TYPE = { 'content-type': 'application/json' };
-
-/** A kitchen of many recipes, each of fourteen lines. */
-function manyRecipes(count) {
-  const foods = Array.from({ length: 60 }, (_, i) => ({
-    id: `bench-food-${i}`,
-    name: `Bench food ${i}`,
-    nutrients: { energyKcal: 100 + i, protein: i, fat: 1, carbohydrate: 20, fibre: 2, sodium: 10 },
-  }));
-  const packs = foods.map(({ id }, i) => ({
-    food: id,
-    net: 500,
-    unit: 'g',
-    price: `${1 + (i % 7)}.${10 + i}`,
-    currency: 'EUR',
-    shop: 'Bench',
-    seen: '2026-11-01',
-  }));
-  const recipes = Array.from({ length: count }, (_, r) => ({
-    id: `bench-${r}`,
-    title: `Bench dish ${r}`,
-    servings: 4,
-    parts: [
-      {
-        id: 'main',
-        name: 'Main',
-        lines: Array.from({ length: 14 }, (_, l) => ({ food: foods[(r + l * 7) % foods.length].id, amount: 100 + l, unit: 'g' })),
-      },
-    ],
-    steps: Array.from({ length: 8 }, (_, s) => `Cook it for ${s + 5} minutes, until done.`),
-  }));
-  return { format: 'portiona/1', foods, packs, recipes };
-}
 
 /** A dish of so many parts and lines. */
 function largeDish(id, parts, lines) {
@@ -109,8 +78,8 @@ export async function heavyThings({ address, pid }) {
     'GET /recipes, 20 at once',
     async () => new Set(await Promise.all(Array.from({ length: 20 }, () => get('/recipes')))).size === 1 && 200,
   );
-  await row('swap of a food in all of them', () => get('/recipes/swaps?from=bench-food-1&to=bench-food-2'));
-  await row('what parts can be taken', () => get('/recipes/parts'));
+  await row('swap of a food in all of them', () => get('/food-swaps?from=bench-food-1&to=bench-food-2'));
+  await row('what parts can be taken', () => get('/takeable-parts'));
   await row('the kitchen as a file', () => get('/exports/kitchen-file'));
   await row('all recipes as a sheet', () => get('/exports/recipes.csv'));
   await row('a dish of 200 parts and 5,000 lines, saved', () =>

@@ -35,11 +35,11 @@ const statusesOf = (answers: readonly { status: number }[]) => answers.map(({ st
 async function expectLists(): Promise<void> {
   for (const path of [
     '/recipes',
-    '/recipes/parts',
+    '/takeable-parts',
     '/published-cards',
     '/exports/recipes.csv',
     '/exports/kitchen-file',
-    '/recipes/swaps?from=leek&to=milk-weir-lane',
+    '/food-swaps?from=leek&to=milk-weir-lane',
   ])
     expect([path, (await server.http.get(`/api${path}`)).status]).toEqual([path, 200]);
   expect(

@@ -40,7 +40,7 @@ test('a recipe opens with what it is built on, and with the dishes built on it',
 
 test('every part can be taken, but none of a recipe that is built on the one that takes it, nor its own', async () => {
   const parts = async (of: string) =>
-    (await server.http.get(`/api/recipes/parts?for=${of}`).expect(200)).body as { recipe: string; part: string; cooked: number }[];
+    (await server.http.get(`/api/takeable-parts?for=${of}`).expect(200)).body as { recipe: string; part: string; cooked: number }[];
   const forPots = await parts(POTS);
   expect(forPots.map(({ recipe, part }) => `${recipe}/${part}`)).toContain(`${OATS}/compote`);
   expect(forPots.some(({ recipe }) => recipe === POTS)).toBe(false);

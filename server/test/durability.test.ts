@@ -34,7 +34,7 @@ test('a table that was being taken in when the server was killed leaves the pant
     fetch(`${api}${path}`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
   const state = async (id: string) =>
     (await (await fetch(`${api}/food-tables/${id}`)).json()) as { state: string; progress: { rows: number } | null; message: string };
-  const found = async () => ((await (await fetch(`${api}/foods/search?q=sorrel`)).json()) as unknown[]).length;
+  const found = async () => ((await (await fetch(`${api}/found-foods?q=sorrel`)).json()) as unknown[]).length;
   let server = await start(url, port);
   const brought = await fetch(`${api}/food-tables`, { method: 'POST', headers: { 'content-type': 'text/csv' }, body: madeUpTable(20_000) });
   const { id } = (await brought.json()) as { id: string };

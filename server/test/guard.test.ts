@@ -66,7 +66,7 @@ test.each<[string, string, string, Record<string, string>, number]>([
   ['what says no type', 'POST', PUBLISH, {}, 415],
   ['a type that a form can send', 'POST', PUBLISH, { 'content-type': 'text/plain' }, 415],
   ['a removal from a foreign page', 'DELETE', '/api/recipes/smoky-lentil-and-squash-dal', { Origin: 'http://foreign.test' }, 403],
-  ['a key said twice', 'GET', '/api/foods/search?q=a&q=b', {}, 400],
+  ['a key said twice', 'GET', '/api/found-foods?q=a&q=b', {}, 400],
   ['NUL in an address', 'GET', '/api/recipes/a%00b', {}, 400],
 ])('%s: %s %s', async (_, method, path, headers, status) => {
   expect(await ask(method, path, headers)).toBe(status);

@@ -13,7 +13,7 @@ interface Found {
 }
 
 async function found(words: string): Promise<Found[]> {
-  return (await server.http.get('/api/foods/search').query({ q: words }).expect(200)).body as Found[];
+  return (await server.http.get('/api/found-foods').query({ q: words }).expect(200)).body as Found[];
 }
 
 test('the starter pantry comes in once; what is there stays as it is', async () => {
@@ -74,14 +74,14 @@ test('a food in use is put away, not removed; its recipes keep it, and no search
 
 test('what a swap changes in the recipes', async () => {
   const { body } = (await server.http
-    .get('/api/recipes/swaps')
+    .get('/api/food-swaps')
     .query({ from: 'red-lentils-weir-lane', to: 'white-beans-harbour' })
     .expect(200)) as { body: { swaps: { id: string; energyKcal: number }[]; usualGrams: number } };
   const dal = body.swaps.find(({ id }) => id === 'smoky-lentil-and-squash-dal');
   // 300 g in five boxes: 60 g x (102 - 341) / 100
   expect(dal?.energyKcal).toBeCloseTo(0.6 * (102 - 341), 6);
   expect(body.usualGrams).toBeGreaterThan(0);
-  await server.http.get('/api/recipes/swaps').query({ from: 'nobody', to: 'leek' }).expect(404);
+  await server.http.get('/api/food-swaps').query({ from: 'nobody', to: 'leek' }).expect(404);
 });
 
 test('a food edited under a recipe is said, with what it did, until it is agreed to', async () => {

@@ -56,7 +56,7 @@ test('the shops are asked beside other work; each answer is added as a price of 
   const { body: begun } = (await server.http.post('/api/price-refreshes').expect(201)) as { body: Refresh };
   const { body: again } = (await server.http.post('/api/price-refreshes').expect(201)) as { body: Refresh };
   expect(again.id).toBe(begun.id);
-  await server.http.get('/api/foods/search?q=leek').expect(200);
+  await server.http.get('/api/found-foods?q=leek').expect(200);
   first = await ended(begun.id);
   expect(first).toMatchObject({ state: 'done', asked: 70, answered: 70 });
   const came = first.items.filter(({ price }) => price !== null);

@@ -80,7 +80,7 @@ interface FoundRow {
 }
 
 async function foodsOf(words: string): Promise<FoundRow[]> {
-  const answer = await server.http.get(`/api/foods/search?limit=50&q=${encodeURIComponent(words)}`).expect(200);
+  const answer = await server.http.get(`/api/found-foods?limit=50&q=${encodeURIComponent(words)}`).expect(200);
   return answer.body as FoundRow[];
 }
 
@@ -291,7 +291,7 @@ test('a table being taken in is stopped: nothing of it is there; another at the 
   await server.http.post(`/api/food-tables/${id}/start`).send({ name: 'Stopped', mapping }).expect(202);
   const other = await bring(madeUpTable(10));
   await server.http.post(`/api/food-tables/${other.id}/start`).send({ name: 'Other', mapping }).expect(503);
-  await server.http.get('/api/foods/search?q=leek').expect(200);
+  await server.http.get('/api/found-foods?q=leek').expect(200);
   await server.http.delete(`/api/food-tables/${id}`).expect(204);
   expect(await ended(id)).toMatchObject({ state: 'cancelled', message: 'Stopped. Nothing was written.' });
   expect(await counts()).toEqual(before);
@@ -403,11 +403,11 @@ test('a name that is cut where a letter is two units is taken in whole, with its
   const { mapping } = await look(id);
   await server.http.post(`/api/food-tables/${id}/start`).send({ name: 'Cut', mapping }).expect(202);
   expect(await ended(id)).toMatchObject({ state: 'done', result: { added: 2 } });
-  const { body } = (await server.http.get(`/api/foods/search?q=${'x'.repeat(199)}`)) as {
+  const { body } = (await server.http.get(`/api/found-foods?q=${'x'.repeat(199)}`)) as {
     body: { food: { document: { name: string } } }[];
   };
   expect(body[0]?.food.document.name).toBe('x'.repeat(199));
-  const { body: creams } = (await server.http.get('/api/foods/search?q=creme')) as { body: { food: { document: { name: string } } }[] };
+  const { body: creams } = (await server.http.get('/api/found-foods?q=creme')) as { body: { food: { document: { name: string } } }[] };
   expect(creams.map(({ food }) => food.document.name)).toContain('Crème');
 });
 

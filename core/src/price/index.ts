@@ -5,3 +5,4 @@ export * from './pack.js';
 export * from './packGrams.js';
 export * from './packMix.js';
 export * from './priceHistory.js';
+export * from './pricesHoldUntil.js';

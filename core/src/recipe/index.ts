@@ -14,6 +14,7 @@ export * from './nutrientAmounts.js';
 export * from './partFigures.js';
 export * from './recipe.js';
 export * from './recipeFigures.js';
+export * from './recipesUnder.js';
 export * from './share.js';
 export * from './shownFigure.js';
 export * from './step.js';

@@ -1,6 +1,6 @@
 import type { Kitchen } from './kitchen.js';
 import { weighsSomething } from './partFigures.js';
-import { recipeFigures } from './recipeFigures.js';
+import { recipeFigures, type RecipeFigures } from './recipeFigures.js';
 import type { Part, Recipe } from './recipe.js';
 
 /** A part as a line of another recipe can take it. */
@@ -38,8 +38,13 @@ export interface TakeablePart {
  * @throws UnknownFoodError, UnknownPartError, CircularPartError
  */
 export function takeableParts(recipe: Recipe, kitchen: Kitchen): TakeablePart[] {
-  return recipeFigures(recipe, kitchen)
-    .parts.filter(({ cooked }) => weighsSomething(cooked))
+  return takeablePartsOf(recipeFigures(recipe, kitchen));
+}
+
+/** As `takeableParts`, of figures that are there already. */
+export function takeablePartsOf({ recipe, parts }: Pick<RecipeFigures, 'recipe' | 'parts'>): TakeablePart[] {
+  return parts
+    .filter(({ cooked }) => weighsSomething(cooked))
     .map(({ part, cooked, estimated, share, nutrients, usedCost }) => {
       const per100 = (amount: number | undefined, lacking: boolean) =>
         amount === undefined || lacking ? undefined : (amount / cooked) * 100;

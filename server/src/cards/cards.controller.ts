@@ -4,6 +4,7 @@ import type { Response } from 'express';
 import { PublishedCardDto } from './card.dto.js';
 import type { OnceKey } from '../database/once.js';
 import { ONCE_HEADER, OnceKeyOf } from '../http/onceKeyOf.js';
+import { SettledLists } from '../threads/settledLists.js';
 import { Threads } from '../threads/threads.js';
 import type { Paper } from './cardStyle.js';
 
@@ -16,13 +17,16 @@ const CARD_POLICY =
 @ApiTags('cards')
 @Controller()
 export class CardsController {
-  constructor(private readonly threads: Threads) {}
+  constructor(
+    private readonly threads: Threads,
+    private readonly lists: SettledLists,
+  ) {}
 
   @Get('published-cards')
   @ApiOperation({ operationId: 'listPublishedCards', summary: 'The newest published card of each recipe, and whether it holds' })
   @ApiOkResponse({ type: [PublishedCardDto] })
   newest() {
-    return this.threads.json('publishedCards');
+    return this.lists.cards();
   }
 
   @Post('recipes/:id/published-cards')

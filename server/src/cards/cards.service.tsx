@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import { renderToBuffer } from '@react-pdf/renderer';
-import { cardContent, cardDrift, cardMarkdown, computed, schemaOrgRecipe, type CardContent, type Recipe } from '@portiona/core';
+import { cardContent, cardMarkdown, schemaOrgRecipe, type CardContent, type Recipe } from '@portiona/core';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { Database } from '../database/database.js';
 import { Once, type OnceKey } from '../database/once.js';
@@ -76,40 +76,10 @@ export class CardsService {
     });
   }
 
-  /** The newest published card of each recipe that is not put away, each with what would read otherwise today. */
-  async newest(): Promise<PublishedCardDto[]> {
-    const { rows, recipes, kitchen } = await this.database.read(async () => {
-      const { heads, recipes } = await this.recipes.atHand();
-      const cards = await this.database.manager
-        .createQueryBuilder(PublishedCardEntity, 'card')
-        .distinctOn(['card.recipeId'])
-        .where('card.kitchenId = :kitchenId', { kitchenId: await this.kitchens.id() })
-        .andWhere('card.recipeId = ANY(:ids)', { ids: heads.map(({ id }) => id) })
-        .orderBy('card.recipeId')
-        .addOrderBy('card.issue', 'DESC')
-        .getMany();
-      return { rows: cards, recipes: new Map(recipes.map((one) => [one.id, one])), kitchen: await this.recipes.kitchenWith(recipes) };
-    });
-    return rows.flatMap(({ recipeId, issue, publishedAt, content }) => {
-      const recipe = recipes.get(recipeId);
-      if (!recipe) return [];
-      const now = computed(() => asKept(cardContent(recipe, kitchen)));
-      const card = { recipe: recipeId, issue, publishedAt: publishedAt.toISOString() };
-      return [
-        now.ok ? { ...card, drift: cardDrift(content, now.made), uncomputed: null } : { ...card, drift: [], uncomputed: now.because },
-      ];
-    });
-  }
-
   async #card(id: string, issue: number | undefined): Promise<CardContent> {
     if (issue === undefined) return this.content(id);
     const row = await this.database.manager.findOneBy(PublishedCardEntity, { kitchenId: await this.kitchens.id(), recipeId: id, issue });
     if (!row) throw new NotFoundError('published card', `${id}, issue ${issue}`);
     return row.content;
   }
-}
-
-/** As it comes back from the database: what is undefined is not there. */
-function asKept(content: CardContent): CardContent {
-  return JSON.parse(JSON.stringify(content)) as CardContent;
 }

@@ -23,6 +23,7 @@ import { Pantry1764200000002 } from './migrations/pantry.migration.js';
 import { PublishedCards1764600000006 } from './migrations/publishedCards.migration.js';
 import { LineIds1765000000010 } from './migrations/lineIds.migration.js';
 import { RecipeBases1764700000007 } from './migrations/recipeBases.migration.js';
+import { RecipeSummaries1765100000011 } from './migrations/recipeSummaries.migration.js';
 import { RequestsDone1764900000009 } from './migrations/requestsDone.migration.js';
 import { Receipts1764400000004 } from './migrations/receipts.migration.js';
 import { Refreshes1764500000005 } from './migrations/refreshes.migration.js';
@@ -83,6 +84,7 @@ export function schemaOptions(url: string | undefined): Extract<DataSourceOption
       CardSteps1764800000008,
       RequestsDone1764900000009,
       LineIds1765000000010,
+      RecipeSummaries1765100000011,
     ],
     migrationsRun: true,
     migrationsTransactionMode: 'all',

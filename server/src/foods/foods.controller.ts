@@ -22,8 +22,9 @@ import { FoodSearchService } from './foodSearch.service.js';
 const MOST_FOUND = 50;
 const USUALLY_FOUND = 12;
 
+/** What is found stands beside foods, not under them: a food may be called anything. */
 @ApiTags('foods')
-@Controller('foods')
+@Controller()
 export class FoodsController {
   constructor(
     private readonly foods: FoodsService,
@@ -31,14 +32,14 @@ export class FoodsController {
     private readonly threads: Threads,
   ) {}
 
-  @Get()
+  @Get('foods')
   @ApiOperation({ operationId: 'listFoods', summary: 'Foods at hand: the kitchen’s own, and of imported tables those in use' })
   @ApiOkResponse({ type: [SavedDto] })
   list(): Promise<SavedDto[]> {
     return this.foods.list();
   }
 
-  @Get('search')
+  @Get('found-foods')
   @ApiOperation({ operationId: 'findFoods', summary: 'Foods for words, of the whole pantry and every imported table, best first' })
   @ApiQuery({ name: 'q', description: 'Words, in any order, slips allowed' })
   @ApiQuery({ name: 'limit', required: false, description: `1 to ${MOST_FOUND}` })
@@ -48,28 +49,28 @@ export class FoodsController {
     return this.search.find(q.slice(0, 200), Math.min(MOST_FOUND, Math.max(1, wanted || USUALLY_FOUND)));
   }
 
-  @Get(':id')
+  @Get('foods/:id')
   @ApiOperation({ operationId: 'getFood', summary: 'One food' })
   @ApiOkResponse({ type: SavedDto })
   get(@Param('id') id: string): Promise<SavedDto> {
     return this.foods.get(id);
   }
 
-  @Get(':id/history')
+  @Get('foods/:id/history')
   @ApiOperation({ operationId: 'foodHistory', summary: 'Every composition the food has had, newest first' })
   @ApiOkResponse({ type: [SavedDto] })
   history(@Param('id') id: string): Promise<SavedDto[]> {
     return this.foods.history(id);
   }
 
-  @Get(':id/used-in')
+  @Get('foods/:id/used-in')
   @ApiOperation({ operationId: 'foodUses', summary: 'Recipes that use the food' })
   @ApiOkResponse({ type: [FoodUseDto] })
   usedIn(@Param('id') id: string): Promise<FoodUseDto[]> {
     return this.foods.usedIn(id);
   }
 
-  @Post()
+  @Post('foods')
   @ApiOperation({ operationId: 'createFood', summary: 'Adds a food' })
   @ApiBody({ type: NewDto })
   @ApiHeader(ONCE_HEADER)
@@ -78,7 +79,7 @@ export class FoodsController {
     return this.threads.take('createFood', body, once);
   }
 
-  @Put(':id')
+  @Put('foods/:id')
   @ApiOperation({ operationId: 'saveFood', summary: 'Saves a food made on a revision' })
   @ApiBody({ type: SaveDto })
   @ApiOkResponse({ type: SavedDto })
@@ -86,7 +87,7 @@ export class FoodsController {
     return this.threads.take('saveFood', body, id);
   }
 
-  @Post(':id/archive')
+  @Post('foods/:id/archive')
   @HttpCode(204)
   @ApiOperation({ operationId: 'archiveFood', summary: 'Puts a food away; recipes that use it keep it' })
   @ApiNoContentResponse()
@@ -94,7 +95,7 @@ export class FoodsController {
     return this.foods.archive(id, true);
   }
 
-  @Post(':id/restore')
+  @Post('foods/:id/restore')
   @HttpCode(204)
   @ApiOperation({ operationId: 'restoreFood', summary: 'Takes a food out again' })
   @ApiNoContentResponse()
@@ -102,7 +103,7 @@ export class FoodsController {
     return this.foods.archive(id, false);
   }
 
-  @Delete(':id')
+  @Delete('foods/:id')
   @HttpCode(204)
   @ApiOperation({ operationId: 'removeFood', summary: 'Removes a food that no recipe has used; 409 otherwise' })
   @ApiNoContentResponse()

@@ -1,11 +1,26 @@
 import { Injectable } from '@nestjs/common';
-import { computedFigures, figureKey, Kitchen, sameDocument, type Food, type FoodEntry, type Recipe } from '@portiona/core';
+import {
+  computedFigures,
+  figureKey,
+  foodsOf,
+  Kitchen,
+  recipesUnder,
+  sameDocument,
+  withNumbers,
+  type Food,
+  type FoodEntry,
+  type KitchenContent,
+  type Recipe,
+} from '@portiona/core';
 import { Database } from '../database/database.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
 import type { BasisDto, BasisFiguresDto } from './basis.dto.js';
 import { RecipesService } from './recipes.service.js';
 
 interface MovedRow<Document> {
+  /** The recipe that rests on it, and on which revision. */
+  readonly recipe_id: string;
+  readonly rests_on: number;
   readonly id: string;
   readonly saved_at: Date;
   readonly now: Document;
@@ -23,37 +38,46 @@ export class BasisService {
 
   /** @throws NotFoundError */
   get(id: string): Promise<BasisDto> {
-    return this.database.read(() => this.#get(id));
+    return this.database.read(async () => {
+      const recipe = (await this.recipes.get(id)).document as Recipe;
+      const [basis = NOTHING_KNOWN] = await this.of([recipe], await this.recipes.kitchenUnder([recipe]));
+      return basis;
+    });
   }
 
-  async #get(id: string): Promise<BasisDto> {
-    const { document, bases } = await this.recipes.open(id);
-    const recipe = document as Recipe;
-    const all = [recipe, ...(bases as Recipe[])];
-    const ids = all.map((one) => one.id);
-    const foods = (await this.#movedFoods(ids)).filter(({ now, before }) => JSON.stringify(now) !== JSON.stringify(before));
-    const recipes = (await this.#movedBases(ids)).filter(({ now, before }) => computesOtherwise(now, before));
-    const moved = [
-      ...foods.map((row) => ({ kind: 'food' as const, id: row.id, name: row.now.name, savedAt: row.saved_at.toISOString() })),
-      ...recipes.map((row) => ({ kind: 'recipe' as const, id: row.id, name: row.now.title, savedAt: row.saved_at.toISOString() })),
-    ];
-    const now = figuresOf(recipe, await this.recipes.kitchenWith(all));
-    return { moved, now, before: moved.length === 0 ? now : figuresOf(recipe, await this.#kitchenThen(all, foods, recipes)) };
+  /**
+   * What some recipes rest on, asked for all of them at once.
+   *
+   * @param kitchen with all that they are built on
+   * @returns one for each, in their order
+   */
+  async of(recipes: readonly Recipe[], kitchen: Kitchen): Promise<BasisDto[]> {
+    const under = new Map(recipes.map((recipe) => [recipe.id, recipesUnder(recipe, kitchen)]));
+    const all = [...new Set([...under.values()].flatMap((ones) => ones.map(({ id }) => id)))];
+    const foods = (await this.#movedFoods(all)).filter(({ now, before }) => JSON.stringify(now) !== JSON.stringify(before));
+    const bases = (await this.#movedBases(all)).filter(({ now, before }) => computesOtherwise(now, before));
+    const content = await this.#contentThen(kitchen, bases);
+    return recipes.map((recipe) => {
+      const ids = new Set((under.get(recipe.id) ?? []).map(({ id }) => id));
+      const mine = { foods: oldest(foods, ids), bases: oldest(bases, ids) };
+      const moved = [
+        ...mine.foods.map((row) => ({ kind: 'food' as const, id: row.id, name: row.now.name, savedAt: row.saved_at.toISOString() })),
+        ...mine.bases.map((row) => ({ kind: 'recipe' as const, id: row.id, name: row.now.title, savedAt: row.saved_at.toISOString() })),
+      ];
+      const now = figuresOf(recipe, kitchen);
+      return { moved, now, before: moved.length === 0 ? now : figuresOf(recipe, kitchenThen(content, mine)) };
+    });
   }
 
-  /** The kitchen as it was: foods and bases as they were agreed to. */
-  async #kitchenThen(
-    all: readonly Recipe[],
-    foods: readonly MovedRow<FoodEntry>[],
-    recipes: readonly MovedRow<Recipe>[],
-  ): Promise<Kitchen> {
-    const oldFoods = new Map(foods.map(({ id, before }): [string, Food] => [id, before]));
-    const oldBases = new Map(recipes.map(({ id, before, now }) => [id, withLaterParts(before, now)]));
-    const then = new Map(all.map((one) => [one.id, oldBases.get(one.id) ?? one]));
-    for (const old of oldBases.values())
-      for (const base of await this.recipes.basesOf(old)) if (!then.has(base.id)) then.set(base.id, base);
-    const { content } = await this.recipes.kitchenWith([...then.values()]);
-    return new Kitchen({ ...content, foods: content.foods.map((food) => oldFoods.get(food.id) ?? food) });
+  /** What the kitchen holds, with what the old revisions of bases were built on and the new ones are not. */
+  async #contentThen(kitchen: Kitchen, bases: readonly MovedRow<Recipe>[]): Promise<KitchenContent> {
+    const before = bases.map((row) => row.before);
+    const known = new Set(kitchen.content.recipes.map(({ id }) => id));
+    const lacking = (await this.recipes.basesOf(...before)).filter(({ id }) => !known.has(id));
+    const there = new Set(kitchen.content.foods.map(({ id }) => id));
+    if (lacking.length === 0 && before.flatMap(foodsOf).every((food) => there.has(food))) return kitchen.content;
+    const recipes = [...kitchen.content.recipes, ...lacking];
+    return { ...(await this.recipes.kitchenWith(recipes, before.flatMap(foodsOf))).content, recipes };
   }
 
   /** Takes foods and bases as they stand for what the recipe rests on. @throws NotFoundError */
@@ -78,37 +102,61 @@ export class BasisService {
     });
   }
 
-  /** Foods edited since, with what they were: the oldest composition that any of the recipes rests on. */
+  /** Foods edited since under each of the recipes, with what they were. */
   async #movedFoods(recipes: readonly string[]): Promise<MovedRow<FoodEntry>[]> {
     return this.database.manager.query<MovedRow<FoodEntry>[]>(
-      `SELECT DISTINCT ON (food.id) food.id, food.saved_at, food.document AS now, was.document AS before
+      `SELECT used.recipe_id, used.food_revision AS rests_on, food.id, food.saved_at, food.document AS now, was.document AS before
        FROM recipe_foods used
        JOIN foods food ON food.kitchen_id = used.kitchen_id AND food.id = used.food_id AND food.revision > used.food_revision
        JOIN food_revisions was ON was.kitchen_id = used.kitchen_id AND was.food_id = used.food_id AND was.revision = used.food_revision
        WHERE used.kitchen_id = $1 AND used.recipe_id = ANY($2)
-       ORDER BY food.id, used.food_revision`,
+       ORDER BY food.id, used.food_revision, used.recipe_id`,
       [await this.kitchens.id(), recipes],
     );
   }
 
-  /** Bases edited since, with what they were: the oldest revision that any of the recipes rests on. */
+  /** Bases edited since under each of the recipes, with what they were. */
   async #movedBases(recipes: readonly string[]): Promise<MovedRow<Recipe>[]> {
     return this.database.manager.query<MovedRow<Recipe>[]>(
-      `SELECT DISTINCT ON (base.id) base.id, base.saved_at, stands.document AS now, was.document AS before
+      `SELECT used.recipe_id, used.base_revision AS rests_on, base.id, base.saved_at, stands.document AS now, was.document AS before
        FROM recipe_bases used
        JOIN recipes base ON base.kitchen_id = used.kitchen_id AND base.id = used.base_id AND base.revision > used.base_revision
        JOIN recipe_revisions stands ON stands.kitchen_id = base.kitchen_id AND stands.recipe_id = base.id AND stands.revision = base.revision
        JOIN recipe_revisions was ON was.kitchen_id = base.kitchen_id AND was.recipe_id = base.id AND was.revision = used.base_revision
        WHERE used.kitchen_id = $1 AND used.recipe_id = ANY($2)
-       ORDER BY base.id, used.base_revision`,
+       ORDER BY base.id, used.base_revision, used.recipe_id`,
       [await this.kitchens.id(), recipes],
     );
   }
 }
 
-/** Whether two revisions of a base can come to other figures: its title and its method move nothing. */
+/** Of what moved, what moved under some recipes: each once, as the oldest of them rests on it. */
+function oldest<Document>(rows: readonly MovedRow<Document>[], recipes: ReadonlySet<string>): MovedRow<Document>[] {
+  const first = new Map<string, MovedRow<Document>>();
+  for (const row of rows) if (recipes.has(row.recipe_id) && !first.has(row.id)) first.set(row.id, row);
+  return [...first.values()];
+}
+
+/** The kitchen as it was: foods and bases as they were agreed to. */
+function kitchenThen(
+  content: KitchenContent,
+  { foods, bases }: { readonly foods: readonly MovedRow<FoodEntry>[]; readonly bases: readonly MovedRow<Recipe>[] },
+): Kitchen {
+  const oldFoods = new Map(foods.map(({ id, before }): [string, Food] => [id, before]));
+  const oldBases = new Map(bases.map(({ id, before, now }) => [id, withLaterParts(before, now)]));
+  return new Kitchen({
+    ...content,
+    foods: content.foods.map((food) => oldFoods.get(food.id) ?? food),
+    recipes: content.recipes.map((recipe) => oldBases.get(recipe.id) ?? recipe),
+  });
+}
+
+/** Whether two revisions of a base can come to other figures: its title, its method and what its lines are known by move nothing. */
 function computesOtherwise(now: Recipe, before: Recipe): boolean {
-  const computed = ({ parts, servings, measures, amountsPer }: Recipe) => ({ parts, servings, measures, amountsPer });
+  const computed = (recipe: Recipe) => {
+    const { parts, servings, measures, amountsPer } = withNumbers(recipe);
+    return { parts, servings, measures, amountsPer };
+  };
   return !sameDocument(computed(now), computed(before));
 }
 
@@ -118,10 +166,21 @@ function withLaterParts(before: Recipe, now: Recipe): Recipe {
   return { ...before, parts: [...before.parts, ...now.parts.filter(({ id }) => !had.has(id))] };
 }
 
+const UNKNOWN: BasisFiguresDto = {
+  energyKcal: null,
+  protein: null,
+  carbohydrate: null,
+  fat: null,
+  fibre: null,
+  sodium: null,
+  usedCost: null,
+};
+const NOTHING_KNOWN: BasisDto = { moved: [], now: UNKNOWN, before: UNKNOWN };
+
 /** Figures of a serving; all unknown where it cannot be computed. */
 function figuresOf(recipe: Recipe, kitchen: Kitchen): BasisFiguresDto {
   const computed = computedFigures(recipe, kitchen);
-  if (!computed.ok) return { energyKcal: null, protein: null, carbohydrate: null, fat: null, fibre: null, sodium: null, usedCost: null };
+  if (!computed.ok) return UNKNOWN;
   const { nutrients, usedCost } = computed.made.perServing;
   return {
     energyKcal: nutrients.energyKcal.amount ?? null,

@@ -1,5 +1,6 @@
 import { ApiProperty, ApiPropertyOptional } from '@nestjs/swagger';
-import { IsObject } from 'class-validator';
+import { Type } from 'class-transformer';
+import { IsIn, IsInt, IsObject, IsOptional, IsString, Max, MaxLength, Min } from 'class-validator';
 import { SavedDto } from '../http/saved.dto.js';
 
 /** A figure of a list: unrounded, with whether something is lacking. */
@@ -51,6 +52,41 @@ export class ListedRecipeDto {
   brief: 'meets' | 'perhaps' | 'misses' | null;
   @ApiProperty({ description: 'Findings that make a figure wrong' }) wrong: number;
   @ApiProperty({ description: 'Findings to look at' }) look: number;
+}
+
+export const RECIPE_ORDERS = ['series', 'usedCost', 'protein', 'energyKcal', 'savedAt'] as const;
+export type RecipeOrder = (typeof RECIPE_ORDERS)[number];
+
+/** Rows one page has at most. */
+const MOST_ROWS = 200;
+
+/** Which recipes to show, in which order. */
+export class RecipePageQuery {
+  @ApiPropertyOptional({ enum: RECIPE_ORDERS, description: 'What is unknown comes last' })
+  @IsOptional()
+  @IsIn(RECIPE_ORDERS)
+  order?: RecipeOrder;
+  @ApiPropertyOptional({ description: 'Found in the title or the series' }) @IsOptional() @IsString() @MaxLength(200) words?: string;
+  @ApiPropertyOptional({ type: Number, description: 'Rows to leave out' })
+  @IsOptional()
+  @Type(() => Number)
+  @IsInt()
+  @Min(0)
+  @Max(1e6)
+  from?: number;
+  @ApiPropertyOptional({ type: Number, description: 'Rows to show' })
+  @IsOptional()
+  @Type(() => Number)
+  @IsInt()
+  @Min(0)
+  @Max(MOST_ROWS)
+  count?: number;
+}
+
+/** Some of the recipes. */
+export class RecipePageDto {
+  @ApiProperty({ description: 'How many there are to show' }) total: number;
+  @ApiProperty({ type: [ListedRecipeDto] }) recipes: ListedRecipeDto[];
 }
 
 /** A dish that takes parts of a recipe. */

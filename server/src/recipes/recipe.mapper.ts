@@ -2,17 +2,23 @@ import {
   boxBand,
   briefJudgements,
   briefVerdict,
+  cardContent,
+  cardDrift,
+  computed,
   computedFigures,
   energyShares,
   figureKey,
   findingsOf,
   type Brief,
+  type Computed,
+  type CardContent,
   type Figure,
   type Kitchen,
   type Recipe,
   type RecipeFigures,
   type SwapEffect,
 } from '@portiona/core';
+import type { PublishedCardDto } from '../cards/card.dto.js';
 import type { SavedDto } from '../http/saved.dto.js';
 import type { BandedFigureDto, BriefVerdictDto, ListedFigureDto, ListedRecipeDto, SwapDto } from './recipe.dto.js';
 import type { RecipeEntity } from './recipe.entity.js';
@@ -27,31 +33,37 @@ export function toSavedRecipe({ recipeId, revision, savedAt, document }: RecipeR
   return { id: recipeId, revision, savedAt: savedAt.toISOString(), document };
 }
 
+/** What a recipe shows at a glance, but for its head. */
+export type ListedFigures = Omit<ListedRecipeDto, 'id' | 'title' | 'revision' | 'savedAt'>;
+
 /** A recipe at a glance, its figures asked of core; one that cannot be computed says why. */
-export function toListedRecipe(head: RecipeEntity, recipe: Recipe, kitchen: Kitchen): ListedRecipeDto {
+export function toListedFigures(recipe: Recipe, figures: Computed<RecipeFigures>, kitchen: Kitchen): ListedFigures {
   const listed = {
-    id: head.id,
-    title: head.title,
-    revision: head.revision,
-    savedAt: head.savedAt.toISOString(),
     ...(recipe.series === undefined ? {} : { series: recipe.series }),
     ...(recipe.number === undefined ? {} : { number: recipe.number }),
     servings: recipe.servings,
     servingName: recipe.servingName ?? 'serving',
   };
-  const computed = computedFigures(recipe, kitchen);
-  return computed.ok
-    ? { ...listed, uncomputed: null, ...toListedFigures(recipe, computed.made, kitchen) }
-    : { ...listed, uncomputed: computed.because, ...NOTHING_KNOWN };
+  return figures.ok
+    ? { ...listed, uncomputed: null, ...figuresAtAGlance(recipe, figures.made, kitchen) }
+    : { ...listed, uncomputed: figures.because, ...NOTHING_KNOWN };
 }
 
-type ListedFigures = Omit<
-  ListedRecipeDto,
-  'id' | 'title' | 'revision' | 'savedAt' | 'series' | 'number' | 'servings' | 'servingName' | 'uncomputed'
->;
+/** How a published card stands to what would be printed now. */
+export function toCardStanding(recipe: Recipe, kitchen: Kitchen, published: CardContent): Pick<PublishedCardDto, 'drift' | 'uncomputed'> {
+  const now = computed(() => asKept(cardContent(recipe, kitchen)));
+  return now.ok ? { drift: cardDrift(published, now.made), uncomputed: null } : { drift: [], uncomputed: now.because };
+}
+
+/** As it comes back from the database: what is undefined is not there. */
+function asKept(content: CardContent): CardContent {
+  return JSON.parse(JSON.stringify(content)) as CardContent;
+}
+
+type FiguresAtAGlance = Omit<ListedFigures, 'series' | 'number' | 'servings' | 'servingName' | 'uncomputed'>;
 
 const UNKNOWN: ListedFigureDto = { amount: null, atLeast: true };
-const NOTHING_KNOWN: ListedFigures = {
+const NOTHING_KNOWN: FiguresAtAGlance = {
   weight: null,
   energyKcal: { ...UNKNOWN, band: null },
   protein: { ...UNKNOWN, band: null },
@@ -67,7 +79,7 @@ const NOTHING_KNOWN: ListedFigures = {
   look: 0,
 };
 
-function toListedFigures(recipe: Recipe, figures: RecipeFigures, kitchen: Kitchen): ListedFigures {
+function figuresAtAGlance(recipe: Recipe, figures: RecipeFigures, kitchen: Kitchen): FiguresAtAGlance {
   const { nutrients, usedCost, weight } = figures.perServing;
   const { cost, unpriced } = figures.batch.till;
   const findings = findingsOf(figures, kitchen);
@@ -115,10 +127,10 @@ export function toSwap({ recipe, energyKcal, protein, usedCost }: Omit<SwapEffec
 
 /** How a recipe stands to a brief, asked of core. */
 export function toBriefVerdict(head: RecipeEntity, recipe: Recipe, brief: Brief, kitchen: Kitchen): BriefVerdictDto {
-  const computed = computedFigures(recipe, kitchen);
+  const figures = computedFigures(recipe, kitchen);
   // Where nothing can be computed nothing is known to be missed, and nothing is known to hold.
-  if (!computed.ok) return { id: head.id, title: head.title, verdict: 'perhaps', missed: 0, uncomputed: computed.because };
-  const judgements = briefJudgements(computed.made, brief, kitchen);
+  if (!figures.ok) return { id: head.id, title: head.title, verdict: 'perhaps', missed: 0, uncomputed: figures.because };
+  const judgements = briefJudgements(figures.made, brief, kitchen);
   const missed = judgements.filter(({ verdict }) => verdict === 'missed').length;
   return { id: head.id, title: head.title, verdict: briefVerdict(judgements), missed, uncomputed: null };
 }

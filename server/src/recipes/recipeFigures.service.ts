@@ -16,9 +16,9 @@ import { Database } from '../database/database.js';
 import { FoodsService } from '../foods/foods.service.js';
 import { NotFoundError } from '../http/problems.js';
 import { readBody } from '../http/readBody.js';
-import type { BriefVerdictDto, ListedRecipeDto, SwapsDto } from './recipe.dto.js';
+import type { BriefVerdictDto, SwapsDto } from './recipe.dto.js';
 import type { RecipeEntity } from './recipe.entity.js';
-import { toBriefVerdict, toListedRecipe, toSwap } from './recipe.mapper.js';
+import { toBriefVerdict, toSwap } from './recipe.mapper.js';
 import { RecipesService } from './recipes.service.js';
 
 /** What every recipe comes to, for lists: read in one go, computed after, and no recipe keeps the others from being told. */
@@ -29,11 +29,6 @@ export class RecipeFiguresService {
     private readonly recipes: RecipesService,
     private readonly foods: FoodsService,
   ) {}
-
-  /** Every recipe at a glance, newest save first. */
-  list(): Promise<ListedRecipeDto[]> {
-    return this.#each(toListedRecipe);
-  }
 
   /** How every recipe stands to a brief. @throws UnreadableError */
   async judged(found: object): Promise<BriefVerdictDto[]> {

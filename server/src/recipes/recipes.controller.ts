@@ -13,30 +13,40 @@ import type { SentBody } from '../http/unreadBody.js';
 import { ONCE_HEADER, OnceKeyOf } from '../http/onceKeyOf.js';
 import type { OnceKey } from '../database/once.js';
 import { NewDto, SavedDto, SaveDto } from '../http/saved.dto.js';
+import { SettledLists } from '../threads/settledLists.js';
 import { Threads } from '../threads/threads.js';
 import { DishDto, TakeablePartDto } from './bases.dto.js';
 import { BasisDto } from './basis.dto.js';
 import { BasisService } from './basis.service.js';
-import { ListedRecipeDto, OpenRecipeDto, SwapsDto } from './recipe.dto.js';
+import { ListedRecipeDto, OpenRecipeDto, RecipePageDto, RecipePageQuery, SwapsDto } from './recipe.dto.js';
 import { RecipesService } from './recipes.service.js';
 
+/** Lists stand beside recipes, not under them: a recipe may be called anything. */
 @ApiTags('recipes')
-@Controller('recipes')
+@Controller()
 export class RecipesController {
   constructor(
     private readonly recipes: RecipesService,
     private readonly basis: BasisService,
     private readonly threads: Threads,
+    private readonly lists: SettledLists,
   ) {}
 
-  @Get()
+  @Get('recipes')
   @ApiOperation({ operationId: 'listRecipes', summary: 'Every recipe, with what a box delivers and costs' })
   @ApiOkResponse({ type: [ListedRecipeDto] })
   list() {
-    return this.threads.json('listRecipes');
+    return this.lists.recipes();
   }
 
-  @Get('swaps')
+  @Get('recipe-pages')
+  @ApiOperation({ operationId: 'pageRecipes', summary: 'Some of the recipes, in an order, and how many there are' })
+  @ApiOkResponse({ type: RecipePageDto })
+  page(@Query() page: RecipePageQuery) {
+    return this.lists.page({ order: 'series', words: '', from: 0, count: 100, ...page });
+  }
+
+  @Get('food-swaps')
   @ApiOperation({ operationId: 'swapFood', summary: 'What each recipe that uses a food gains with another in its place' })
   @ApiQuery({ name: 'from', description: 'The food that is in the recipes' })
   @ApiQuery({ name: 'to', description: 'The food to stand in its place' })
@@ -45,36 +55,36 @@ export class RecipesController {
     return this.threads.json('swapFood', from, to);
   }
 
-  @Get('parts')
+  @Get('takeable-parts')
   @ApiOperation({ operationId: 'takeableParts', summary: 'Parts that a recipe can take lines of' })
   @ApiQuery({ name: 'for', description: 'The recipe that is to take them: none that is built on it is among them' })
   @ApiOkResponse({ type: [TakeablePartDto] })
   takeable(@Query('for') of = '') {
-    return this.threads.json('takeableParts', of);
+    return this.lists.parts(of);
   }
 
-  @Get(':id')
+  @Get('recipes/:id')
   @ApiOperation({ operationId: 'openRecipe', summary: 'One recipe at its newest revision' })
   @ApiOkResponse({ type: OpenRecipeDto })
   open(@Param('id') id: string): Promise<OpenRecipeDto> {
     return this.recipes.open(id);
   }
 
-  @Get(':id/dishes')
+  @Get('recipes/:id/dishes')
   @ApiOperation({ operationId: 'dishesOf', summary: 'Dishes that take parts of the recipe, and what moved in them' })
   @ApiOkResponse({ type: [DishDto] })
   dishes(@Param('id') id: string) {
     return this.threads.json('dishesOf', id);
   }
 
-  @Get(':id/basis')
+  @Get('recipes/:id/basis')
   @ApiOperation({ operationId: 'recipeBasis', summary: 'Foods and bases edited under the recipe since, and how its serving moved' })
   @ApiOkResponse({ type: BasisDto })
   basisOf(@Param('id') id: string) {
     return this.threads.json('recipeBasis', id);
   }
 
-  @Post(':id/basis')
+  @Post('recipes/:id/basis')
   @HttpCode(204)
   @ApiOperation({ operationId: 'acceptBasis', summary: 'Takes foods and bases as they stand for what the recipe rests on' })
   @ApiNoContentResponse()
@@ -82,7 +92,7 @@ export class RecipesController {
     return this.basis.accept(id);
   }
 
-  @Post()
+  @Post('recipes')
   @ApiOperation({ operationId: 'createRecipe', summary: 'Adds a recipe' })
   @ApiBody({ type: NewDto })
   @ApiHeader(ONCE_HEADER)
@@ -91,7 +101,7 @@ export class RecipesController {
     return this.threads.take('createRecipe', body, once);
   }
 
-  @Put(':id')
+  @Put('recipes/:id')
   @ApiOperation({
     operationId: 'saveRecipe',
     summary: 'Saves a recipe made on a revision; 409 with what is there now when that is not the newest',
@@ -102,7 +112,7 @@ export class RecipesController {
     return this.threads.take('saveRecipe', body, id);
   }
 
-  @Delete(':id')
+  @Delete('recipes/:id')
   @HttpCode(204)
   @ApiOperation({ operationId: 'archiveRecipe', summary: 'Puts a recipe away' })
   @ApiNoContentResponse()
@@ -110,7 +120,7 @@ export class RecipesController {
     return this.recipes.archive(id, true);
   }
 
-  @Post(':id/restore')
+  @Post('recipes/:id/restore')
   @HttpCode(204)
   @ApiOperation({ operationId: 'restoreRecipe', summary: 'Takes a recipe out again' })
   @ApiNoContentResponse()

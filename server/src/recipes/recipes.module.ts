@@ -7,12 +7,14 @@ import { BasesService } from './bases.service.js';
 import { BasisService } from './basis.service.js';
 import { RecipesController } from './recipes.controller.js';
 import { RecipeFiguresService } from './recipeFigures.service.js';
+import { RecipeListsService } from './recipeLists.service.js';
 import { RecipesService } from './recipes.service.js';
+import { RecipeSummariesService } from './recipeSummaries.service.js';
 
 @Module({
   imports: [KitchensModule, FoodsModule, PacksModule],
   controllers: [RecipesController, BriefsController],
-  providers: [RecipesService, BasisService, BasesService, RecipeFiguresService],
-  exports: [RecipesService, RecipeFiguresService, BasesService, BasisService],
+  providers: [RecipesService, BasisService, BasesService, RecipeFiguresService, RecipeSummariesService, RecipeListsService],
+  exports: [RecipesService, RecipeFiguresService, BasesService, BasisService, RecipeSummariesService, RecipeListsService],
 })
 export class RecipesModule {}

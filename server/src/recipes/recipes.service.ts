@@ -15,7 +15,7 @@ import {
   type Fault,
   type Recipe,
 } from '@portiona/core';
-import { In, IsNull, Not, type SelectQueryBuilder } from 'typeorm';
+import { IsNull, Not, type SelectQueryBuilder } from 'typeorm';
 import { Database } from '../database/database.js';
 import { Once, type OnceKey } from '../database/once.js';
 import { isTaken } from '../database/isTaken.js';
@@ -28,8 +28,6 @@ import { PacksService } from '../packs/packs.service.js';
 import type { OpenRecipeDto, UsedInDto } from './recipe.dto.js';
 import { RecipeEntity } from './recipe.entity.js';
 import { toRecipe, toSavedRecipe } from './recipe.mapper.js';
-import { RecipeBaseEntity } from './recipeBase.entity.js';
-import { RecipeFoodEntity } from './recipeFood.entity.js';
 import { RecipeRevisionEntity } from './recipeRevision.entity.js';
 
 /** Recipes as they are kept: opened, saved, put away. What they come to is asked of RecipeFiguresService. */
@@ -170,15 +168,26 @@ export class RecipesService {
     return this.#withBases([...new Set(recipes.flatMap(recipesTaken))]);
   }
 
+  /** Recipes, and all that they are built on, however deep: found by the database in one go. */
   async #withBases(ids: readonly string[]): Promise<Recipe[]> {
-    const found = new Map<string, Recipe>();
-    let wanted = ids;
-    while (wanted.length > 0) {
-      const next = await this.known(wanted);
-      for (const base of next) found.set(base.id, base);
-      wanted = [...new Set(next.flatMap(recipesTaken))].filter((id) => !found.has(id));
-    }
-    return [...found.values()];
+    if (ids.length === 0) return [];
+    const rows = await this.database.manager.query<{ document: Recipe }[]>(
+      `WITH RECURSIVE under AS (
+         SELECT unnest($2::text[]) AS id
+         UNION SELECT used.base_id FROM under JOIN recipe_bases used ON used.kitchen_id = $1 AND used.recipe_id = under.id)
+       SELECT content.document FROM under
+       JOIN recipes head ON head.kitchen_id = $1 AND head.id = under.id
+       JOIN recipe_revisions content ON content.kitchen_id = $1 AND content.recipe_id = head.id AND content.revision = head.revision`,
+      [await this.kitchens.id(), ids],
+    );
+    return rows.map(({ document }) => document);
+  }
+
+  /** A kitchen to compute some recipes in: with all that they are built on. */
+  async kitchenUnder(recipes: readonly Recipe[]): Promise<Kitchen> {
+    const there = new Map((await this.basesOf(...recipes)).map((base) => [base.id, base]));
+    for (const recipe of recipes) there.set(recipe.id, recipe);
+    return this.kitchenWith([...there.values()]);
   }
 
   /**
@@ -223,22 +232,20 @@ export class RecipesService {
     const document = withIds(before ? carriedIds(before.document, written) : written) as RecipeEntry;
     const kitchenId = await this.kitchens.id();
     await manager.insert(RecipeRevisionEntity, { kitchenId, recipeId: document.id, revision, document });
-    const foods = foodsOf(document);
-    await manager.delete(RecipeFoodEntity, { kitchenId, recipeId: document.id, foodId: Not(In(foods)) });
     // What it rested on stays what it rested on: only a food or a base that is new to it is taken as it is now.
     await manager.query(
-      `INSERT INTO recipe_foods (kitchen_id, recipe_id, food_id, food_revision)
+      `WITH gone AS (DELETE FROM recipe_foods WHERE kitchen_id = $1 AND recipe_id = $2 AND food_id <> ALL($3))
+       INSERT INTO recipe_foods (kitchen_id, recipe_id, food_id, food_revision)
        SELECT kitchen_id, $2, id, revision FROM foods WHERE kitchen_id = $1 AND id = ANY($3) ON CONFLICT DO NOTHING`,
-      [kitchenId, document.id, foods],
+      [kitchenId, document.id, foodsOf(document)],
     );
-    const bases = recipesTaken(document);
-    await manager.delete(RecipeBaseEntity, { kitchenId, recipeId: document.id, baseId: Not(In(bases)) });
     // A base that stands later in the same kitchen file is taken at its first revision.
     await manager.query(
-      `INSERT INTO recipe_bases (kitchen_id, recipe_id, base_id, base_revision)
+      `WITH gone AS (DELETE FROM recipe_bases WHERE kitchen_id = $1 AND recipe_id = $2 AND base_id <> ALL($3))
+       INSERT INTO recipe_bases (kitchen_id, recipe_id, base_id, base_revision)
        SELECT $1, $2, base.id, COALESCE((SELECT revision FROM recipes WHERE kitchen_id = $1 AND id = base.id), 1)
        FROM unnest($3::text[]) AS base (id) ON CONFLICT DO NOTHING`,
-      [kitchenId, document.id, bases],
+      [kitchenId, document.id, recipesTaken(document)],
     );
   }
 
@@ -263,7 +270,7 @@ export class RecipesService {
   /** Parts that other recipes take lines of, and that a recipe would no longer have. */
   async #takenPartFaults({ id, parts }: Recipe, path: string): Promise<Fault[]> {
     const has = new Set(parts.map((part) => part.id));
-    return (await this.#dishesOn(id)).flatMap((dish) =>
+    return (await this.#dishesOn(id, true)).flatMap((dish) =>
       partsTaken(dish, id)
         .filter((part) => !has.has(part))
         .map((part) => ({
@@ -274,16 +281,24 @@ export class RecipesService {
   }
 
   async #usedIn(id: string): Promise<UsedInDto[]> {
-    const [dishes, away] = [await this.#dishesOn(id), await this.away()];
-    return dishes
-      .filter((dish) => !away.has(dish.id))
+    return (await this.#dishesOn(id, false))
       .map((dish) => ({ id: dish.id, title: dish.title, parts: partsTaken(dish, id) }))
       .sort((a, b) => (a.title < b.title ? -1 : 1));
   }
 
-  /** Recipes that take parts of one, those put away too. */
-  async #dishesOn(baseId: string): Promise<Recipe[]> {
-    const uses = await this.database.manager.findBy(RecipeBaseEntity, { kitchenId: await this.kitchens.id(), baseId });
-    return this.known(uses.map(({ recipeId }) => recipeId));
+  /** Recipes not put away that take parts of one. */
+  dishesOn(baseId: string): Promise<Recipe[]> {
+    return this.#dishesOn(baseId, false);
+  }
+
+  async #dishesOn(baseId: string, away: boolean): Promise<Recipe[]> {
+    const rows = await this.database.manager.query<{ document: Recipe }[]>(
+      `SELECT content.document FROM recipe_bases used
+       JOIN recipes head ON head.kitchen_id = used.kitchen_id AND head.id = used.recipe_id AND ($3 OR head.archived_at IS NULL)
+       JOIN recipe_revisions content ON content.kitchen_id = head.kitchen_id AND content.recipe_id = head.id AND content.revision = head.revision
+       WHERE used.kitchen_id = $1 AND used.base_id = $2`,
+      [await this.kitchens.id(), baseId, away],
+    );
+    return rows.map(({ document }) => document);
   }
 }

@@ -10,6 +10,7 @@ import { BasesService } from '../recipes/bases.service.js';
 import { BasisService } from '../recipes/basis.service.js';
 import { RecipeFiguresService } from '../recipes/recipeFigures.service.js';
 import { RecipesService } from '../recipes/recipes.service.js';
+import { RecipeSummariesService } from '../recipes/recipeSummaries.service.js';
 
 /** The services that work may be given to, in the server or in one of its threads. */
 @Injectable()
@@ -17,6 +18,7 @@ export class House {
   constructor(
     readonly recipes: RecipesService,
     readonly figures: RecipeFiguresService,
+    readonly summaries: RecipeSummariesService,
     readonly bases: BasesService,
     readonly basis: BasisService,
     readonly foods: FoodsService,

@@ -9,16 +9,17 @@ import type { House } from './house.js';
 
 /** Work that computes much: always in a thread, so that nobody else waits for it. */
 export const THREAD_JOBS = {
-  listRecipes: (house: House) => house.figures.list(),
+  settleRecipes: async (house: House) => {
+    await house.summaries.settle();
+    return '';
+  },
   judgeRecipes: (house: House, brief: object) => house.figures.judged(brief),
   swapFood: (house: House, from: string, to: string) => house.figures.swaps(from, to),
-  takeableParts: (house: House, of: string) => house.bases.takeable(of),
   dishesOf: (house: House, id: string) => house.bases.dishes(id),
   recipeBasis: (house: House, id: string) => house.basis.get(id),
   errorModel: (house: House, id: string, figure: FigureKey, choices: boolean) => house.figures.errorModel(id, figure, choices),
   previewMerge: (house: House, wanted: MergeDto) => house.merges.preview(wanted),
   mergeFoods: (house: House, wanted: MergeDto) => house.merges.merge(wanted),
-  publishedCards: (house: House) => house.cards.newest(),
   publishCard: (house: House, id: string, once?: OnceKey) => house.cards.publish(id, once),
   cardPage: (house: House, id: string, paper: Paper, issue?: number) => house.cards.page(id, paper, issue),
   cardPdf: (house: House, id: string, paper: Paper, issue?: number) => house.cards.pdf(id, paper, issue),

@@ -12,6 +12,7 @@ import { BasesService } from '../recipes/bases.service.js';
 import { BasisService } from '../recipes/basis.service.js';
 import { RecipeFiguresService } from '../recipes/recipeFigures.service.js';
 import { RecipesService } from '../recipes/recipes.service.js';
+import { RecipeSummariesService } from '../recipes/recipeSummaries.service.js';
 import { House } from './house.js';
 
 /** Connections of one thread, which does one job at a time. */
@@ -29,6 +30,7 @@ export async function makeHouse(url: string | undefined): Promise<House> {
   return new House(
     recipes,
     new RecipeFiguresService(database, recipes, foods),
+    new RecipeSummariesService(database, kitchens, recipes),
     new BasesService(database, recipes, basis),
     basis,
     foods,

@@ -9,6 +9,7 @@ import { PacksModule } from '../packs/packs.module.js';
 import { ReceiptsModule } from '../receipts/receipts.module.js';
 import { RecipesModule } from '../recipes/recipes.module.js';
 import { House } from './house.js';
+import { SettledLists } from './settledLists.js';
 import { Threads } from './threads.js';
 
 @Global()
@@ -24,7 +25,7 @@ import { Threads } from './threads.js';
     ImportsModule,
     ExportsModule,
   ],
-  providers: [House, Threads],
-  exports: [Threads],
+  providers: [House, Threads, SettledLists],
+  exports: [Threads, SettledLists],
 })
 export class ThreadsModule {}

@@ -6,6 +6,7 @@ import { Turns, type TurnBounds } from '../database/turns.js';
 import { UnreadBody, type SentBody } from '../http/unreadBody.js';
 import { BusyError, ToldError, TooMuchWorkError } from '../http/problems.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
+import { RecipeListsService } from '../recipes/recipeLists.service.js';
 import { House } from './house.js';
 import { BODY_JOBS, DRAWING, WRITING, type BodyJob, type GivenBeside, type GivenTo, type MadeBy, type ThreadJob } from './jobs.js';
 import { JsonText } from './jsonText.js';
@@ -23,17 +24,21 @@ const COMPUTING: Bounds = { places: 2, memory: 768, waiting: 300, longest: 30_00
 const DRAWN: Bounds = { places: 1, memory: 512, waiting: 60, longest: 30_000, work: 20_000 };
 /** A thread with nothing to do is let go after this long. */
 const IDLE = 120_000;
+/** Milliseconds between looks at whether what lists show is to be computed anew: an import leaves much to do. */
+const SETTLED_EVERY = 60_000;
 
 /** Gives work to threads: bounded in number, memory and time, and nobody else waits for it. */
 @Injectable()
 export class Threads implements OnModuleDestroy {
   readonly #log = new Logger('threads');
+  #settling: NodeJS.Timeout | undefined;
   readonly #pools = new Map<Bounds, { readonly threads: Piscina<Asked, Answered>; readonly turns: Turns }>();
 
   constructor(
     private readonly database: Database,
     private readonly kitchens: KitchensService,
     private readonly house: House,
+    private readonly lists: RecipeListsService,
   ) {}
 
   /** JSON of what a job makes. @throws ToldError, BusyError, TooMuchWorkError */
@@ -64,12 +69,17 @@ export class Threads implements OnModuleDestroy {
     return here(this.house, body, ...given);
   }
 
-  /** Has the threads ready before anyone asks. */
+  /** Has the threads ready before anyone asks, and what lists show computed; and again now and then, when nobody has asked for long. */
   async warm(): Promise<void> {
-    await this.text('exportLines', '').catch(() => undefined);
+    const settle = async () => {
+      if (!(await this.lists.areSettled())) await this.text('settleRecipes');
+    };
+    this.#settling = setInterval(() => void settle().catch(() => undefined), SETTLED_EVERY).unref();
+    await this.text('settleRecipes').catch(() => undefined);
   }
 
   async onModuleDestroy(): Promise<void> {
+    clearInterval(this.#settling);
     await Promise.all([...this.#pools.values()].map(({ threads }) => threads.destroy()));
   }
 

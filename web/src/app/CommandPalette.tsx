@@ -1,11 +1,14 @@
-import { useState } from 'react';
+import { useDeferredValue, useState } from 'react';
 import { Command } from 'cmdk';
 import { useNavigate, useParams } from 'react-router';
-import { useListFoodsQuery, useListRecipesQuery } from '../api/api.gen';
+import { useListFoodsQuery, usePageRecipesQuery } from '../api/api.gen';
 import { asFood } from '../api/documents';
 import { NewRecipe } from '../features/recipes/NewRecipe';
 import { Modal } from '../ui/Modal';
 import { useTheme } from '../ui/useTheme';
+
+/** Recipes shown: those saved last, or the first of those that are called so. */
+const MOST_RECIPES = 30;
 
 /** Finds a recipe or a food, or does something, by typing. */
 export function CommandPalette({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {
@@ -13,7 +16,11 @@ export function CommandPalette({ open, onClose }: { readonly open: boolean; read
   const { recipeId } = useParams();
   const { toggle } = useTheme();
   const [starting, setStarting] = useState(false);
-  const recipes = useListRecipesQuery(undefined, { skip: !open }).data ?? [];
+  const [words, setWords] = useState('');
+  const asked = useDeferredValue(words.trim());
+  const recipes =
+    usePageRecipesQuery({ words: asked, order: asked === '' ? 'savedAt' : 'series', count: MOST_RECIPES }, { skip: !open }).data?.recipes ??
+    [];
   const foods = useListFoodsQuery(undefined, { skip: !open }).data ?? [];
   const go = (to: string) => () => {
     onClose();
@@ -23,7 +30,13 @@ export function CommandPalette({ open, onClose }: { readonly open: boolean; read
     <>
       <Modal open={open} onClose={onClose} title="Find or do anything">
         <Command label="Find or do anything" loop>
-          <Command.Input className="field w-full mb-2" placeholder="A recipe, a food, something to do" autoFocus />
+          <Command.Input
+            className="field w-full mb-2"
+            placeholder="A recipe, a food, something to do"
+            autoFocus
+            value={words}
+            onValueChange={setWords}
+          />
           <Command.List className="max-h-[46vh] overflow-auto">
             <Command.Empty className="muted p-2">Nothing by that name.</Command.Empty>
             <Command.Group heading={<span className="faint text-[12px] px-2">Do</span>}>

@@ -1,7 +1,7 @@
 import { useDeferredValue, useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { readRecipe, recipeFromRead } from '@portiona/core';
-import { useCreateRecipeMutation, useListRecipesQuery } from '../../api/api.gen';
+import { useCreateRecipeMutation } from '../../api/api.gen';
 import { asDocument } from '../../api/documents';
 import { problemOf, problemText } from '../../api/problem';
 import { underFreeId } from '../../api/underFreeId';
@@ -12,7 +12,6 @@ const MOST_BYTES = 5 * 1024 * 1024;
 /** A recipe from a pasted list and method, a saved page, or schema.org data, read and matched before it is begun. */
 export function BringRecipe({ onClose }: { readonly onClose: () => void }) {
   const here = useKitchen();
-  const taken = useListRecipesQuery().data;
   const [create, { isLoading }] = useCreateRecipeMutation();
   const [text, setText] = useState('');
   const [title, setTitle] = useState<string>();
@@ -22,8 +21,8 @@ export function BringRecipe({ onClose }: { readonly onClose: () => void }) {
   const given = useDeferredValue(text);
   const read = useMemo(() => readRecipe(given), [given]);
   const recipe = useMemo(
-    () => read && here && recipeFromRead({ ...read, title: title ?? read.title }, here.index, new Set((taken ?? []).map(({ id }) => id))),
-    [read, here, taken, title],
+    () => read && here && recipeFromRead({ ...read, title: title ?? read.title }, here.index, new Set()),
+    [read, here, title],
   );
   const lines = recipe?.parts.flatMap((part) => part.lines) ?? [];
   const unmatched = lines.filter(({ food }) => food === undefined);
@@ -35,10 +34,8 @@ export function BringRecipe({ onClose }: { readonly onClose: () => void }) {
   const begin = async () => {
     if (!recipe) return;
     try {
-      const { id } = await underFreeId(
-        recipe.title,
-        (taken ?? []).map((one) => one.id),
-        (free) => create({ newDto: { document: asDocument({ ...recipe, id: free }) } }).unwrap(),
+      const { id } = await underFreeId(recipe.title, [], (free) =>
+        create({ newDto: { document: asDocument({ ...recipe, id: free }) } }).unwrap(),
       );
       onClose();
       await navigate(`/recipes/${id}/build`);

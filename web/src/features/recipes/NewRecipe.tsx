@@ -1,7 +1,7 @@
 import { useState, type FormEvent } from 'react';
 import { useNavigate } from 'react-router';
 import type { Recipe } from '@portiona/core';
-import { useCreateRecipeMutation, useListRecipesQuery } from '../../api/api.gen';
+import { useCreateRecipeMutation } from '../../api/api.gen';
 import { asDocument } from '../../api/documents';
 import { problemOf, problemText } from '../../api/problem';
 import { underFreeId } from '../../api/underFreeId';
@@ -43,7 +43,6 @@ function Ways({ onClose }: { readonly onClose: () => void }) {
 function NewRecipeForm({ onClose }: { readonly onClose: () => void }) {
   const navigate = useNavigate();
   const [create, { isLoading }] = useCreateRecipeMutation();
-  const taken = useListRecipesQuery().data;
   const [title, setTitle] = useState('');
   const [servings, setServings] = useState('5');
   const [trouble, setTrouble] = useState('');
@@ -60,8 +59,7 @@ function NewRecipeForm({ onClose }: { readonly onClose: () => void }) {
       parts: [{ id: 'main', name: 'Main', lines: [] }],
     });
     try {
-      const known = (taken ?? []).map((one) => one.id);
-      const { id } = await underFreeId(title, known, (free) => create({ newDto: { document: asDocument(recipe(free)) } }).unwrap());
+      const { id } = await underFreeId(title, [], (free) => create({ newDto: { document: asDocument(recipe(free)) } }).unwrap());
       onClose();
       await navigate(`/recipes/${id}/build`);
     } catch (error) {

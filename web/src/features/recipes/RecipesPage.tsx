@@ -1,4 +1,5 @@
-import { Fragment, useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
+import { useWindowVirtualizer } from '@tanstack/react-virtual';
 import { Link, useNavigate } from 'react-router';
 import { Copy, Archive } from 'lucide-react';
 import { cutText } from '@portiona/core';
@@ -7,7 +8,6 @@ import {
   useCreateRecipeMutation,
   useGetKitchenQuery,
   useListPublishedCardsQuery,
-  useListRecipesQuery,
   useRestoreRecipeMutation,
   type BandedFigureDto,
   type ListedFigureDto,
@@ -23,38 +23,34 @@ import { numberText, priceText } from '../../ui/numberText';
 import { useToast } from '../../ui/Toasts';
 import { NewRecipe } from './NewRecipe';
 import { useBriefFilter } from './useBriefFilter';
+import { useRecipeRows, type RecipeOrder, type RecipeRows } from './useRecipeRows';
 
 /** Characters of a title, at most. */
 const LONGEST_TITLE = 200;
 
-type Order = 'series' | 'energyKcal' | 'protein' | 'usedCost' | 'weight';
-const ORDERS: readonly (readonly [Order, string])[] = [
+const ORDERS: readonly (readonly [RecipeOrder, string])[] = [
   ['series', 'By series'],
   ['usedCost', 'Cheapest'],
   ['protein', 'Most protein'],
   ['energyKcal', 'Lightest'],
 ];
+/** Height of a row before it is measured, pixels. */
+const ROW_HEIGHT = 58;
+/** Rows made ready above and below what is seen. */
+const READY = 8;
 
 /** The book of recipes: what one box of each delivers and costs. */
 export function RecipesPage() {
-  const { data: recipes, error, refetch } = useListRecipesQuery(undefined, { refetchOnMountOrArgChange: true });
   const kitchen = useGetKitchenQuery().data;
   useListPublishedCardsQuery(undefined, { refetchOnMountOrArgChange: true });
   const [words, setWords] = useState('');
-  const [order, setOrder] = useState<Order>('series');
+  const [order, setOrder] = useState<RecipeOrder>('series');
   const [starting, setStarting] = useState(false);
+  const [first, setFirst] = useState(0);
   const { kept, chosen, choose, verdictOf } = useBriefFilter();
-  const groups = useMemo(
-    () =>
-      groupsOf(
-        (recipes ?? []).filter(
-          ({ id, title, series = '' }) => `${title} ${series}`.toLowerCase().includes(words.toLowerCase()) && verdictOf(id) !== 'misses',
-        ),
-        order,
-      ),
-    [recipes, words, order, verdictOf],
-  );
-  if (error) return <Trouble text={problemText(problemOf(error))} again={() => void refetch()} />;
+  const only = useMemo(() => (chosen === '' ? undefined : (id: string) => verdictOf(id) !== 'misses'), [chosen, verdictOf]);
+  const rows = useRecipeRows({ order, words, first, only });
+  if (rows.error) return <Trouble text={problemText(problemOf(rows.error))} again={rows.again} />;
   return (
     <main className="page">
       <div className="page-head">
@@ -66,6 +62,7 @@ export function RecipesPage() {
           placeholder="Filter by name or series"
           aria-label="Filter recipes"
           value={words}
+          maxLength={200}
           onChange={({ target }) => setWords(target.value)}
         />
         {kept.length > 0 && (
@@ -85,11 +82,16 @@ export function RecipesPage() {
             </button>
           ))}
         </span>
+        {(rows.total ?? 0) > 20 && (
+          <span className="faint text-[12.5px]" role="status">
+            {numberText(rows.total ?? 0, 0)} recipes
+          </span>
+        )}
         <button className="btn btn-main ml-auto" onClick={() => setStarting(true)}>
           Start a recipe
         </button>
       </div>
-      {recipes?.length === 0 ? (
+      {rows.total === 0 && words === '' && !only ? (
         <div className="empty">
           <h2>No recipe yet</h2>
           <p className="muted mb-4">
@@ -113,15 +115,12 @@ export function RecipesPage() {
             <span>energy from</span>
             <span />
           </div>
-          {groups.map(([series, rows]) => (
-            <Fragment key={series}>
-              {series !== '' && <h2 className="ledger-group">{series}</h2>}
-              {rows.map((recipe) => (
-                <RecipeRow key={recipe.id} recipe={recipe} currency={kitchen?.currency ?? 'EUR'} taken={recipes ?? []} />
-              ))}
-            </Fragment>
-          ))}
-          {recipes && groups.length === 0 && <p className="muted p-6 col-span-full">No recipe has “{words}” in its name or series.</p>}
+          <RecipeRowsShown rows={rows} grouped={order === 'series'} currency={kitchen?.currency ?? 'EUR'} onFirst={setFirst} />
+          {rows.total === 0 && (
+            <p className="muted p-6 col-span-full">
+              {words === '' ? 'No recipe meets that brief.' : `No recipe has “${words}” in its name or series.`}
+            </p>
+          )}
         </div>
       )}
       <NewRecipe open={starting} onClose={() => setStarting(false)} />
@@ -129,19 +128,60 @@ export function RecipesPage() {
   );
 }
 
-function RecipeRow({
-  recipe,
-  currency,
-  taken,
-}: {
-  readonly recipe: ListedRecipeDto;
+interface RecipeRowsShownProps {
+  readonly rows: RecipeRows;
+  /** Whether each series has its heading. */
+  readonly grouped: boolean;
   readonly currency: string;
-  readonly taken: readonly ListedRecipeDto[];
-}) {
+  /** Told the first row that is looked at. */
+  readonly onFirst: (index: number) => void;
+}
+
+/** The rows that are on the screen, and room for the rest: a book of thousands scrolls like one of ten. */
+function RecipeRowsShown({ rows, grouped, currency, onFirst }: RecipeRowsShownProps) {
+  const [top, setTop] = useState(0);
+  const virtualizer = useWindowVirtualizer({
+    count: rows.total ?? 0,
+    estimateSize: () => ROW_HEIGHT,
+    overscan: READY,
+    scrollMargin: top,
+    getItemKey: (index) => rows.at(index)?.id ?? index,
+  });
+  const shown = virtualizer.getVirtualItems();
+  const first = shown[0]?.index ?? 0;
+  useEffect(() => onFirst(first), [onFirst, first]);
+  const above = (shown[0]?.start ?? top) - top;
+  const below = virtualizer.getTotalSize() - ((shown.at(-1)?.end ?? top) - top);
+  return (
+    <>
+      <div
+        className="ledger-room"
+        style={{ height: above }}
+        ref={(room) => setTop(room ? room.getBoundingClientRect().top + window.scrollY : 0)}
+      />
+      {shown.map(({ index, key }) => {
+        const recipe = rows.at(index);
+        const series = recipe?.series ?? 'Not in a series';
+        const before = rows.at(index - 1);
+        const heads =
+          grouped && recipe !== undefined && (index === 0 || (before !== undefined && (before.series ?? 'Not in a series') !== series));
+        return (
+          <div key={key} className="ledger-item" data-index={index} ref={virtualizer.measureElement}>
+            {heads && <h2 className="ledger-group">{series}</h2>}
+            {recipe ? <RecipeRow recipe={recipe} currency={currency} /> : <div className="ledger-row coming" aria-hidden />}
+          </div>
+        );
+      })}
+      <div className="ledger-room" style={{ height: Math.max(0, below) }} />
+    </>
+  );
+}
+
+function RecipeRow({ recipe, currency }: { readonly recipe: ListedRecipeDto; readonly currency: string }) {
   const { id, title, servings, servingName, weight, energyKcal, protein, carbohydrate, fat, usedCost, tillCost, withTopping, wrong, look } =
     recipe;
   const card = useListPublishedCardsQuery().data?.find((one) => one.recipe === id);
-  const copy = useCopy(recipe, taken);
+  const copy = useCopy(recipe);
   const away = useArchive(recipe);
   const working = (figure: string) => `/recipes/${id}/build?working=${figure}`;
   return (
@@ -245,7 +285,7 @@ function leastOf({ amount, atLeast }: ListedFigureDto, decimals: number): string
   return amount === null ? 'unknown' : `${atLeast ? 'at least ' : ''}${numberText(amount, decimals)}`;
 }
 
-function useCopy(recipe: ListedRecipeDto, taken: readonly ListedRecipeDto[]) {
+function useCopy(recipe: ListedRecipeDto) {
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const [create] = useCreateRecipeMutation();
@@ -255,10 +295,8 @@ function useCopy(recipe: ListedRecipeDto, taken: readonly ListedRecipeDto[]) {
       const open = await openedRecipe(recipe.id, dispatch);
       const title = cutText(`${recipe.title}, copy`, LONGEST_TITLE);
       const { number: _, ...document } = asRecipe(open).document;
-      const { id } = await underFreeId(
-        title,
-        taken.map((one) => one.id),
-        (free) => create({ newDto: { document: asDocument({ ...document, id: free, title }) } }).unwrap(),
+      const { id } = await underFreeId(title, [recipe.id], (free) =>
+        create({ newDto: { document: asDocument({ ...document, id: free, title }) } }).unwrap(),
       );
       await navigate(`/recipes/${id}/build`);
     } catch (error) {
@@ -293,22 +331,4 @@ function Trouble({ text, again }: { readonly text: string; readonly again: () =>
       </div>
     </main>
   );
-}
-
-function groupsOf(recipes: readonly ListedRecipeDto[], order: Order): [string, ListedRecipeDto[]][] {
-  if (order !== 'series') {
-    const amountOf = (recipe: ListedRecipeDto) =>
-      (order === 'weight' ? recipe.weight : recipe[order].amount) ?? (order === 'protein' ? -Infinity : Infinity);
-    return recipes.length === 0
-      ? []
-      : [['', [...recipes].sort((a, b) => (order === 'protein' ? amountOf(b) - amountOf(a) : amountOf(a) - amountOf(b)))]];
-  }
-  const groups = new Map<string, ListedRecipeDto[]>();
-  for (const recipe of [...recipes].sort(
-    (a, b) => (a.series ?? '~').localeCompare(b.series ?? '~') || (a.number ?? 0) - (b.number ?? 0) || a.title.localeCompare(b.title),
-  )) {
-    const series = recipe.series ?? 'Not in a series';
-    groups.set(series, [...(groups.get(series) ?? []), recipe]);
-  }
-  return [...groups];
 }

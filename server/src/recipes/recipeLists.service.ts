@@ -1,0 +1,103 @@
+import { Injectable } from '@nestjs/common';
+import { Database } from '../database/database.js';
+import { KitchensService } from '../kitchens/kitchens.service.js';
+import type { RecipeOrder } from './recipe.dto.js';
+import { RecipeSummariesService } from './recipeSummaries.service.js';
+
+/** What to show of a long list of recipes. */
+export interface RecipePage {
+  readonly order: RecipeOrder;
+  /** Each found in the title or the series, in any order, however written in capitals; empty: every recipe. */
+  readonly words: string;
+  readonly from: number;
+  readonly count: number;
+}
+
+/** A row as it is sent: the database puts the JSON together, so that thousands of rows are nobody's work here. */
+const ROW = `'{"id":' || to_json(head.id) || ',"title":' || to_json(head.title) || ',"revision":' || head.revision
+  || ',"savedAt":"' || to_char(head.saved_at AT TIME ZONE 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') || '",' || substr(kept.listed::text, 2)`;
+const ROWS = `FROM recipes head JOIN recipe_summaries kept ON kept.kitchen_id = head.kitchen_id AND kept.recipe_id = head.id
+  WHERE head.kitchen_id = $1 AND head.archived_at IS NULL`;
+
+/** What is unknown comes last, whichever way the order goes. */
+const ORDERS: Readonly<Record<RecipeOrder, string>> = {
+  series: `kept.series COLLATE "und-x-icu" NULLS LAST, kept.number NULLS FIRST, head.title COLLATE "und-x-icu", head.id`,
+  usedCost: 'kept.used_cost NULLS LAST, head.id',
+  protein: 'kept.protein DESC NULLS LAST, head.id',
+  energyKcal: 'kept.energy NULLS LAST, head.id',
+  savedAt: 'head.saved_at DESC, head.id',
+};
+
+/** Lists of recipes, read from what was computed of each; brought up to date first, by whoever does that best. */
+@Injectable()
+export class RecipeListsService {
+  constructor(
+    private readonly database: Database,
+    private readonly kitchens: KitchensService,
+    private readonly summaries: RecipeSummariesService,
+  ) {}
+
+  /** Whether nothing has to be computed before a list is read. */
+  areSettled(): Promise<boolean> {
+    return this.summaries.areSettled();
+  }
+
+  /** Every recipe at a glance, newest save first: JSON of a list of ListedRecipeDto. */
+  async listText(): Promise<string> {
+    const [{ rows }] = await this.database.manager.query<[{ rows: string | null }]>(
+      `SELECT string_agg(${ROW}, ',' ORDER BY ${ORDERS.savedAt}) AS rows ${ROWS}`,
+      [await this.kitchens.id()],
+    );
+    return `[${rows ?? ''}]`;
+  }
+
+  /** Some of the recipes, and how many there are: JSON of a RecipePageDto. */
+  async pageText({ order, words, from, count }: RecipePage): Promise<string> {
+    const [{ total, rows }] = await this.database.manager.query<[{ total: string; rows: string | null }]>(
+      `WITH found AS (
+         SELECT head.id, row_number() OVER (ORDER BY ${ORDERS[order]}) AS place ${ROWS}
+           AND NOT EXISTS (SELECT 1 FROM unnest(string_to_array(lower($2), ' ')) AS word
+             WHERE position(word IN lower(head.title || ' ' || coalesce(kept.series, ''))) = 0))
+       SELECT (SELECT count(*) FROM found) AS total,
+         (SELECT string_agg(${ROW}, ',' ORDER BY found.place) FROM found JOIN recipes head ON head.kitchen_id = $1 AND head.id = found.id
+            JOIN recipe_summaries kept ON kept.kitchen_id = $1 AND kept.recipe_id = found.id
+            WHERE found.place > $3 AND found.place <= $3 + $4) AS rows`,
+      [await this.kitchens.id(), words, from, count],
+    );
+    return `{"total":${total},"recipes":[${rows ?? ''}]}`;
+  }
+
+  /** The newest published card of each recipe, and whether it holds: JSON of a list of PublishedCardDto. */
+  async cardsText(): Promise<string> {
+    const [{ rows }] = await this.database.manager.query<[{ rows: string | null }]>(
+      `SELECT string_agg('{"recipe":' || to_json(head.id) || ',"issue":' || card.issue || ',"publishedAt":"'
+         || to_char(card.published_at AT TIME ZONE 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') || '",' || substr(kept.card::text, 2), ',' ORDER BY head.id) AS rows
+       FROM (SELECT DISTINCT ON (recipe_id) recipe_id, issue, published_at FROM published_cards WHERE kitchen_id = $1
+             ORDER BY recipe_id, issue DESC) card
+       JOIN recipes head ON head.kitchen_id = $1 AND head.id = card.recipe_id AND head.archived_at IS NULL
+       JOIN recipe_summaries kept ON kept.kitchen_id = $1 AND kept.recipe_id = head.id AND kept.card IS NOT NULL`,
+      [await this.kitchens.id()],
+    );
+    return `[${rows ?? ''}]`;
+  }
+
+  /**
+   * Every part that a recipe may take a line of: of recipes not put away, and of none that is built on it itself. JSON of a list of
+   * TakeablePartDto.
+   *
+   * @param of the recipe that is to take them
+   */
+  async partsText(of: string): Promise<string> {
+    const [{ rows }] = await this.database.manager.query<[{ rows: string | null }]>(
+      `WITH RECURSIVE above AS (
+         SELECT $2::text AS id
+         UNION SELECT used.recipe_id FROM above JOIN recipe_bases used ON used.kitchen_id = $1 AND used.base_id = above.id)
+       SELECT string_agg(part.one::text, ',' ORDER BY head.saved_at DESC, head.id, part.place) AS rows
+       FROM recipes head JOIN recipe_summaries kept ON kept.kitchen_id = head.kitchen_id AND kept.recipe_id = head.id
+       CROSS JOIN LATERAL json_array_elements(kept.parts) WITH ORDINALITY AS part (one, place)
+       WHERE head.kitchen_id = $1 AND head.archived_at IS NULL AND head.id NOT IN (SELECT id FROM above)`,
+      [await this.kitchens.id(), of],
+    );
+    return `[${rows ?? ''}]`;
+  }
+}
