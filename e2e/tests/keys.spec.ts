@@ -133,3 +133,29 @@ test('find or do anything, keys, stations, theme', async ({ page }) => {
   await page.reload();
   await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
 });
+
+test('the kitchen has a figure of its own, reckoned by its formula and told beside the others', async ({ page }) => {
+  await page.goto('/recipes/smoky-lentil-and-squash-dal/build');
+  const settings = async () => {
+    await page.getByRole('button', { name: 'Kitchen settings' }).click();
+    return page.getByRole('dialog');
+  };
+  const dialog = await settings();
+  await dialog.getByLabel('What it is called').fill('Crew points');
+  await dialog.getByLabel('How it is reckoned').fill('energy / 50');
+  await expect(dialog.getByText(/There is no figure "energy"|there is no figure "energy"/)).toBeVisible();
+  await expect(dialog.getByRole('button', { name: 'Reckon it' })).toBeDisabled();
+  await dialog.getByLabel('How it is reckoned').fill('energyKcal / 50');
+  await dialog.getByLabel('Rounded to multiples of').fill('1');
+  await dialog.getByRole('button', { name: 'Reckon it' }).click();
+  await expect(dialog.getByRole('button', { name: 'Do without it' })).toBeVisible();
+  await expectAccessible(page, '[role=dialog]');
+  await page.keyboard.press('Escape');
+  const docket = page.getByRole('complementary', { name: 'Docket' });
+  // 672 kcal / 50 = 13.4
+  await expect(docket.getByText('Crew points').locator('..')).toContainText('13');
+  await expect(docket.getByText('= energyKcal / 50')).toBeVisible();
+  await (await settings()).getByRole('button', { name: 'Do without it' }).click();
+  await page.keyboard.press('Escape');
+  await expect(docket.getByText('Crew points')).toHaveCount(0);
+});

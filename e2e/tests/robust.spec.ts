@@ -167,8 +167,8 @@ test('a letter that cannot be kept is told before it is sent, by its place', asy
   await page.keyboard.press('Control+a');
   await page.keyboard.type('Boil it.');
   await expectSaved(page);
-  const { document } = (await (await page.request.get(`/api/recipes/${id}`)).json()) as { document: { steps: { text: string }[] } };
-  expect(document.steps.map(({ text }) => text)).toEqual(['Boil it.']);
+  const saved = (await (await page.request.get(`/api/recipes/${id}`)).json()) as { document: { steps: { text: string }[] } };
+  expect(saved.document.steps.map(({ text }) => text)).toEqual(['Boil it.']);
 });
 
 test('a creation whose answer is lost is sent again, and made once', async ({ page }) => {
@@ -188,30 +188,34 @@ test('a creation whose answer is lost is sent again, and made once', async ({ pa
 
 test('a recipe that cannot be computed stands in the list with its reason, and can be opened', async ({ page }) => {
   const reason = 'the kitchen holds no part "rice" of a recipe "base"; add it or choose another';
-  await page.route('**/api/recipes', async (route) => {
+  await page.route('**/api/recipe-pages*', async (route) => {
     const answer = await route.fetch();
-    const [first, ...others] = (await answer.json()) as Record<string, unknown>[];
+    const { total, recipes } = (await answer.json()) as { total: number; recipes: Record<string, unknown>[] };
+    const [first, ...others] = recipes;
     const unknown = { amount: null, atLeast: true };
     await route.fulfill({
       response: answer,
-      json: [
-        {
-          ...first,
-          uncomputed: reason,
-          weight: null,
-          energyKcal: { ...unknown, band: null },
-          protein: { ...unknown, band: null },
-          carbohydrate: unknown,
-          fat: unknown,
-          usedCost: unknown,
-          tillCost: unknown,
-          energyShares: [],
-          withTopping: null,
-          brief: null,
-          wrong: 1,
-        },
-        ...others,
-      ],
+      json: {
+        total,
+        recipes: [
+          {
+            ...first,
+            uncomputed: reason,
+            weight: null,
+            energyKcal: { ...unknown, band: null },
+            protein: { ...unknown, band: null },
+            carbohydrate: unknown,
+            fat: unknown,
+            usedCost: unknown,
+            tillCost: unknown,
+            energyShares: [],
+            withTopping: null,
+            brief: null,
+            wrong: 1,
+          },
+          ...others,
+        ],
+      },
     });
   });
   await page.goto('/recipes');

@@ -186,3 +186,13 @@ test('pages are of one order, and hold every recipe once', async () => {
   for (const wrong of ['order=size', 'from=-1', 'count=201', 'from=x', 'words=a&words=b', 'more=1'])
     expect([400, 422]).toContain((await server.http.get(`/api/recipe-pages?${wrong}`)).status);
 });
+
+test('the kitchen’s own figure is kept, refused where it is no formula, and taken back', async () => {
+  const patch = (index: unknown) => server.http.patch('/api/kitchen/settings').send({ index });
+  const kept = { name: 'Crew points', formula: 'energyKcal / 50', step: 1 };
+  expect((await patch(kept).expect(200)).body).toMatchObject({ index: kept });
+  const { text } = await patch({ ...kept, formula: 'energy / 50' }).expect(422);
+  expect(text).toMatch(/index\.formula/);
+  expect((await server.http.get('/api/kitchen').expect(200)).body).toMatchObject({ index: kept });
+  expect((await patch(null).expect(200)).body).not.toHaveProperty('index');
+});

@@ -78,6 +78,11 @@ test('a part of another recipe, taken twice, errs the same way twice; what is th
   expectSame(recipes, kitchenOf({ foods, recipes }));
 });
 
+test('a weight that was measured for other lines is brought to these', () => {
+  const recipe = recipeOf([{ food: 'a', amount: 300, unit: 'g' }], {}, { cookedWeight: 150, measuredFor: 200 });
+  expectSame([recipe], kitchenOf({ foods, recipes: [recipe] }));
+});
+
 test('a food that changes changes every recipe that holds it', () => {
   const recipes = [base, { ...recipeOf([{ food: 'b', amount: 10, unit: 'g' }]), id: 'other' }];
   const before = kitchenOf({ foods, recipes });

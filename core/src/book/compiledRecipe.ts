@@ -1,5 +1,6 @@
 import {
   cookedPerEaten,
+  cookedWeightOf,
   divide,
   isFreeStaple,
   lineWeights,
@@ -109,7 +110,13 @@ class Compiler {
       cooked -= added?.eaten ?? 0;
     });
     const lines = part.lines.filter(({ optional }) => optional !== true).length;
-    return { entries, lines, cooked: part.cookedWeight ?? Math.max(0, cooked), unweighed, discards: (part.discards ?? []).length > 0 };
+    return {
+      entries,
+      lines,
+      cooked: cookedWeightOf(part, Math.max(0, cooked)).cooked,
+      unweighed,
+      discards: (part.discards ?? []).length > 0,
+    };
   }
 
   #foodLine(line: Line, food: string, recipe: Recipe, at: string) {

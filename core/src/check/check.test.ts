@@ -87,6 +87,12 @@ const CASES: Readonly<
     wrong: () => findings([{ food: 'leek', amount: 400, unit: 'g' }], { portion: { by: 'pieces', made: 18, each: 4 } }),
     right: () => findings([{ food: 'leek', amount: 400, unit: 'g' }], { portion: { by: 'pieces', made: 20, each: 4 } }),
   },
+  'weight-outdated': {
+    at: 'pot',
+    says: /Pot was weighed at 400 g before its lines changed; in proportion it would be 533 g/,
+    wrong: () => findings([{ food: 'leek', amount: 400, unit: 'g' }], { cookedWeight: 400, measuredFor: 300 }),
+    right: () => findings([{ food: 'leek', amount: 400, unit: 'g' }], { cookedWeight: 400, measuredFor: 399 }),
+  },
   'amounts-disagree': {
     at: 'pot/1',
     says: /1 piece of Leek is 140 g, but 110 g is written/,

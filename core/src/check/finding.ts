@@ -9,6 +9,7 @@ export const FINDING_CODES = [
   'portion-short',
   'pieces-uneven',
   'amounts-disagree',
+  'weight-outdated',
 ] as const;
 export type FindingCode = (typeof FINDING_CODES)[number];
 

@@ -3,7 +3,7 @@ import type { FoodBasis, Kitchen, LineFigures, PartFigures, RecipeFigures } from
 import type { Finding } from './finding.js';
 import { foodEnergyMismatch, noPrice, stalePrice } from './foodFindings.js';
 import { amountsDisagree, noComposition, noWeight, toTaste } from './lineFindings.js';
-import { piecesUneven, portionShort } from './partFindings.js';
+import { piecesUneven, portionShort, weightOutdated } from './partFindings.js';
 
 /**
  * Everything that is wrong with a recipe's figures, lines first, then foods, parts and the serving.
@@ -17,7 +17,7 @@ export function findingsOf(figures: RecipeFigures, kitchen: Kitchen): Finding[] 
     ...lines.flatMap((line) => [...noWeight(line), ...noComposition(line), ...toTaste(line), ...amountsDisagree(line, recipe, kitchen)]),
     ...[...bought.values()].flatMap((basis) => [...noPrice(basis, kitchen), ...stalePrice(basis, kitchen)]),
     ...[...foodsUsed(parts).values()].flatMap(({ food }) => foodEnergyMismatch(food)),
-    ...parts.flatMap((part) => [...portionShort(part, recipe.servings), ...piecesUneven(part, recipe.servings)]),
+    ...parts.flatMap((part) => [...portionShort(part, recipe.servings), ...piecesUneven(part, recipe.servings), ...weightOutdated(part)]),
     ...servingEnergyMismatch(figures),
   ];
 }

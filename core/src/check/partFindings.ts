@@ -15,6 +15,20 @@ export function portionShort({ part, share }: PartFigures, servings: number): Fi
   ];
 }
 
+/** A cooked weight that was measured before the lines were changed. */
+export function weightOutdated({ part, cooked, outdated }: PartFigures): Finding[] {
+  if (!outdated) return [];
+  const [measured, now] = [outdated.measured, cooked].map((grams) => roundHalfAway(grams, 1));
+  return [
+    {
+      code: 'weight-outdated',
+      at: part.id,
+      severity: 'look',
+      message: `${part.name} was weighed at ${measured} g before its lines changed; in proportion it would be ${now} g. Weigh it again when it is next cooked.`,
+    },
+  ];
+}
+
 /** Pieces that cannot be shared out evenly. */
 export function piecesUneven({ part, cooked }: PartFigures, servings: number): Finding[] {
   const { portion } = part;

@@ -13,6 +13,7 @@ import {
 import { moneyText } from '../price/index.js';
 import {
   figureKey,
+  indexOf,
   partServing,
   recipeFigures,
   servedOf,
@@ -44,6 +45,8 @@ export interface RecipeReport {
   readonly recipe: string;
   readonly servings: number;
   readonly perServing: ServingReport & {
+    /** The kitchen's own figure, where it has one; null with an unknown in it. */
+    readonly index?: number | null;
     readonly band: { [nutrient in Nutrient]?: readonly [number, number] };
     readonly weighNext: readonly string[];
   };
@@ -75,6 +78,7 @@ export function recipeReport(recipe: Recipe, kitchen: Kitchen, servings = recipe
     servings,
     perServing: {
       ...servingReport(figures.perServing, kitchen),
+      ...(kitchen.settings.index ? { index: indexOf(kitchen.settings.index, figures.perServing, kitchen.convention).amount ?? null } : {}),
       band: bands(boxed, kitchen),
       weighNext: weighNext(boxed).map(({ at }) => at),
     },

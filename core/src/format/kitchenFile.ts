@@ -21,11 +21,13 @@ import type { Pack } from '../price/index.js';
 import { MEASURING_SYSTEMS, type Amount, type MeasuringSystem } from '../quantity/index.js';
 import {
   BRIEF_FIGURES,
+  isIndexFormula,
   METHODS,
   SERVED,
   TARGET_KINDS,
   type Brief,
   type BriefFigure,
+  type IndexFormula,
   type NamedBrief,
   type Target,
   type TargetKind,
@@ -187,6 +189,7 @@ export class PartEntry implements Part {
   @Many(() => LineEntry) lines: LineEntry[];
   @Optional() @Many(() => DiscardEntry, 200, 'discards') discards?: DiscardEntry[];
   @Optional() @Quantity({ above: 0 }) cookedWeight?: number;
+  @Optional() @Quantity({ above: 0 }) measuredFor?: number;
   @Optional() @Quantity({ above: 0 }) yield?: number;
   @Optional()
   @must(
@@ -225,6 +228,17 @@ export class NamedBriefEntry implements NamedBrief {
   @One(() => BriefEntry) brief: BriefEntry;
 }
 
+export class IndexEntry implements IndexFormula {
+  @Text(80, true) name: string;
+  @must(
+    'must be a formula of + - * /, min, max, abs, numbers and figures of a serving, such as "energyKcal / 50 + fat / 12"',
+    isIndexFormula,
+    { type: 'string', maxLength: 500 },
+  )
+  formula: string;
+  @Optional() @Quantity({ above: 0 }) step?: number;
+}
+
 export class KitchenSettings {
   @Optional() @Currency() currency?: string;
   @Optional() @OneOf(MEASURING_SYSTEMS) measures?: MeasuringSystem;
@@ -232,6 +246,7 @@ export class KitchenSettings {
   @Optional() @OneOf(['counted', 'free']) staples?: 'counted' | 'free';
   @Optional() @Day() date?: string;
   @Optional() @Quantity() maxPriceAge?: number;
+  @Optional() @One(() => IndexEntry) index?: IndexEntry;
   @Optional() @Many(() => NamedBriefEntry, 200, 'briefs') briefs?: NamedBriefEntry[];
 }
 
@@ -288,6 +303,7 @@ export class KitchenFile {
 
 /** Every class of the kitchen file, for the schema. */
 const CLASSES = [
+  IndexEntry,
   KitchenSettings,
   PerEntry,
   NutrientsEntry,

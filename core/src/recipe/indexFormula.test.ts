@@ -1,5 +1,5 @@
 import { kitchenOf, recipeOf } from '../../test/kitchens.js';
-import { FormulaError, indexOf } from './indexFormula.js';
+import { FormulaError, indexOf, isIndexFormula } from './indexFormula.js';
 import { recipeFigures } from './recipeFigures.js';
 
 const foods = [
@@ -59,4 +59,17 @@ test.each([
   'x'.repeat(600),
 ])('nothing but a formula is computed: %s', (formula) => {
   expect(() => index(formula)).toThrow(FormulaError);
+});
+
+test('a formula is known by its reading, and nothing else is one', () => {
+  expect(['energyKcal / 50', 'min(fat, salt) - 1', 'cost'].map(isIndexFormula)).toEqual([true, true, true]);
+  expect(['energy', '1 +', 'alert(1)', '', 7, null, 'x'.repeat(600)].map(isIndexFormula)).toEqual([
+    false,
+    false,
+    false,
+    false,
+    false,
+    false,
+    false,
+  ]);
 });

@@ -3,7 +3,7 @@ import { NO_GAPS, type Figure } from '../figure/index.js';
 import { type CarbohydrateConvention, type Nutrient, NUTRIENTS } from '../food/index.js';
 import { roundHalfAway } from '../quantity/index.js';
 import { derivedFigures } from './derived.js';
-import { figureKey } from './nutrientAmounts.js';
+import { eachKey, figureKey } from './nutrientAmounts.js';
 import type { ServingFigures } from './recipeFigures.js';
 import { shownFigure } from './shownFigure.js';
 
@@ -61,8 +61,7 @@ export function indexOf({ formula, step }: IndexFormula, serving: ServingFigures
         return node.value;
       case 'Identifier': {
         const figure = figureNamed(nameIn(node), serving, convention);
-        if (!figure)
-          throw new FormulaError(formula, `there is no figure "${nameIn(node)}"; use one of ${[...NUTRIENTS, ...OTHERS].join(', ')}`);
+        if (!figure) throw new FormulaError(formula, `there is no figure "${nameIn(node)}"; use one of ${INDEX_FIGURES.join(', ')}`);
         figure.gaps.forEach((gap) => gaps.add(gap));
         return figure.amount;
       }
@@ -99,7 +98,33 @@ export function indexOf({ formula, step }: IndexFormula, serving: ServingFigures
   return { amount, gaps: gaps.size > 0 ? [...gaps] : NO_GAPS };
 }
 
+/** A serving of which everything is known. */
+const NOTHING: ServingFigures = {
+  weight: 1,
+  nutrients: eachKey(() => ({ amount: 1, gaps: NO_GAPS })),
+  usedCost: { amount: 1, gaps: NO_GAPS },
+  factoredKcal: 1,
+  compared: { declared: 1, factored: 1 },
+};
+
+/** Why a text is no formula that an index can be computed by; undefined where it is one. */
+export function formulaTrouble(formula: string): string | undefined {
+  try {
+    indexOf({ name: '', formula }, NOTHING, 'available');
+    return undefined;
+  } catch (error) {
+    return error instanceof Error ? error.message : String(error);
+  }
+}
+
+/** Whether something is a formula that an index can be computed by. */
+export function isIndexFormula(found: unknown): boolean {
+  return typeof found === 'string' && formulaTrouble(found) === undefined;
+}
+
 const OTHERS = ['salt', 'weight', 'cost', 'kcalPer100g', 'proteinPer100kcal'] as const;
+/** What a formula may name. */
+export const INDEX_FIGURES: readonly string[] = [...NUTRIENTS, ...OTHERS];
 
 function figureNamed(name: string, serving: ServingFigures, convention: CarbohydrateConvention): Figure | undefined {
   const nutrient = NUTRIENTS.find((one): one is Nutrient => one === name);

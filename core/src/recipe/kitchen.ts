@@ -11,6 +11,7 @@ import {
 import { bestPack, candidatePacks, hasOnlyStalePacks, type CandidatePack, type Pack } from '../price/index.js';
 import type { MeasuringSystem } from '../quantity/index.js';
 import type { NamedBrief } from './brief.js';
+import type { IndexFormula } from './indexFormula.js';
 import type { Recipe } from './recipe.js';
 
 /** What holds for a whole kitchen. */
@@ -24,6 +25,8 @@ export interface Settings {
   readonly date: string;
   /** Days. */
   readonly maxPriceAge?: number;
+  /** The kitchen's own figure of a serving. */
+  readonly index?: IndexFormula;
   /** Briefs kept for the next dish. */
   readonly briefs?: readonly NamedBrief[];
 }

@@ -65,6 +65,8 @@ export interface PartFigures {
   /** Cooked grams; gaps: lines without weight, when it is estimated. */
   readonly cooked: number;
   readonly estimated: boolean;
+  /** Where it was measured before lines changed: grams by estimate then, and now. */
+  readonly outdated: OutdatedWeight | undefined;
   readonly share: Share;
   readonly nutrients: NutrientFigures;
   readonly usedCost: Figure;
@@ -102,14 +104,15 @@ export function partFigures(part: Part, context: PartContext): PartFigures {
   const lines = part.lines.map((line, i) => lineFigures(line, placeOf(part, i), inside));
   const discards = (part.discards ?? []).map((discard, i) => discardFigures(discard, `${part.id}/discards/${i + 1}`, inside));
   const counted = lines.filter((line) => line.counted);
-  const cooked = part.cookedWeight ?? estimatedCookedWeight(part, counted, discards);
+  const { cooked, estimated, outdated } = cookedWeightOf(part, estimatedCookedWeight(part, counted, discards));
   return {
     part,
     lines,
     discards,
     edible: compensatedSum(counted.map((line) => line.weights?.edible ?? 0)),
     cooked,
-    estimated: part.cookedWeight === undefined || !context.weighed,
+    estimated: estimated || !context.weighed,
+    outdated,
     share: divide(part.portion, cooked, context.recipe.servings),
     nutrients: addNutrientFigures([...counted.map((line) => line.nutrients), ...discards.map(takenAway)]),
     usedCost: costOfLines(counted),
@@ -131,6 +134,39 @@ export function partFigures(part: Part, context: PartContext): PartFigures {
 export function costOfLines(lines: readonly LineFigures[]): Figure {
   if (lines.length === 0) return { amount: 0, gaps: [] };
   return figureOf(lines.map(({ at, usedCost }) => ({ at, amount: usedCost.amount, lacking: usedCost.gaps.length > 0 })));
+}
+
+/** A cooked weight that was measured when the lines came to another estimate: grams. */
+export interface OutdatedWeight {
+  readonly measured: number;
+  readonly measuredFor: number;
+  readonly now: number;
+}
+
+/** An estimate that lies further than this share from the one it was measured for is of other lines. */
+const SAME_ESTIMATE = 0.01;
+
+/**
+ * What a part weighs cooked: as measured; by estimate where it was not; and where its lines have changed since it was measured, what
+ * was measured in the proportion of the estimates (kitchen file, Part `measuredFor`).
+ *
+ * @param estimate grams by estimate now, at the recipe's servings
+ */
+export function cookedWeightOf(
+  { cookedWeight, measuredFor }: Pick<Part, 'cookedWeight' | 'measuredFor'>,
+  estimate: number,
+): { readonly cooked: number; readonly estimated: boolean; readonly outdated: OutdatedWeight | undefined } {
+  if (cookedWeight === undefined) return { cooked: estimate, estimated: true, outdated: undefined };
+  if (measuredFor === undefined || Math.abs(estimate - measuredFor) <= SAME_ESTIMATE * measuredFor)
+    return { cooked: cookedWeight, estimated: false, outdated: undefined };
+  const cooked = (cookedWeight * estimate) / measuredFor;
+  return { cooked, estimated: true, outdated: { measured: cookedWeight, measuredFor, now: estimate } };
+}
+
+/** Grams that a part would weigh cooked, by estimate, at the recipe's servings, whatever was measured. @throws as `partFigures` */
+export function cookedEstimate(part: Part, recipe: Recipe, kitchen: Kitchen): number {
+  const { cookedWeight: _, measuredFor: __, ...unmeasured } = part;
+  return partFigures(unmeasured, { kitchen, recipe, weighed: true, within: [] }).cooked;
 }
 
 /**

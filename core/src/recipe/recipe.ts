@@ -94,6 +94,8 @@ export interface Part {
   readonly discards?: readonly Discard[];
   /** Grams, measured at the recipe's servings. */
   readonly cookedWeight?: number;
+  /** Grams that it would have weighed by estimate when it was measured: lines that have changed since make the measured weight out of date. */
+  readonly measuredFor?: number;
   readonly yield?: number;
   readonly portion?: Portion;
   /** What it is cooked in; over its fill limit the batch is split, and the method says so. */

@@ -55,11 +55,11 @@ function changed(recipe: Recipe, index: number): Changed {
     });
     const added = changes.flatMap((change) => ('part' in change && 'line' in change && change.part === part.id ? [change.line] : []));
     const weighed = changes.find((change) => 'cookedWeight' in change && change.part === part.id);
-    return {
-      ...part,
-      lines: [...lines, ...added],
-      ...(weighed && 'cookedWeight' in weighed ? { cookedWeight: weighed.cookedWeight } : {}),
-    };
+    const next = { ...part, lines: [...lines, ...added] };
+    if (!weighed || !('cookedWeight' in weighed)) return next;
+    // What is measured of the variant was measured as it is.
+    const { measuredFor: _, ...measured } = next;
+    return { ...measured, cookedWeight: weighed.cookedWeight };
   });
   return { before, next: withEveryReference({ ...before, parts }, (to) => standsFor.get(to) ?? to), standsFor };
 }

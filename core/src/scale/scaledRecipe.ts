@@ -1,5 +1,7 @@
 import { compensatedSum, midpointOf, roundHalfAway, timesAmount } from '../quantity/index.js';
 import {
+  cookedEstimate,
+  cookedWeightOf,
   countedIds,
   lineAt,
   lineWeights,
@@ -8,6 +10,7 @@ import {
   placesByReference,
   timesWritten,
   variantRecipe,
+  weighsSomething,
   withIds,
   type Discard,
   type Kitchen,
@@ -51,10 +54,30 @@ export function scaledRecipe(recipe: Recipe, servings: number, kitchen: Kitchen)
   const { variants } = written;
   return {
     recipe: {
-      ...scaler.scaled(servings),
+      ...withMeasuredFor(scaler.scaled(servings), written, kitchen),
       ...(variants ? { variants: variants.map((variant) => scaledVariant(variant, written, servings, kitchen)) } : {}),
     },
     proportional: scaler.proportional(),
+  };
+}
+
+/**
+ * What cooked weights were measured for, at the new size: they stand to the estimate there as they did before, so that what is out of
+ * date stays so, by as much (kitchen file, Part `measuredFor`: first to the lines as they are, then scaled).
+ */
+function withMeasuredFor(scaled: Recipe, recipe: Recipe, kitchen: Kitchen): Recipe {
+  if (recipe.parts.every(({ measuredFor }) => measuredFor === undefined)) return scaled;
+  return {
+    ...scaled,
+    parts: scaled.parts.map((part, p) => {
+      const old = recipe.parts[p];
+      if (!old || part.measuredFor === undefined) return part;
+      const { measuredFor, cookedWeight: _, ...unmeasured } = part;
+      const [before, after] = [cookedEstimate(old, recipe, kitchen), cookedEstimate(part, scaled, kitchen)];
+      if (!weighsSomething(before)) return unmeasured;
+      if (weighsSomething(after)) return { ...part, measuredFor: (measuredFor * after) / before };
+      return { ...unmeasured, cookedWeight: (cookedWeightOf(old, before).cooked * scaled.servings) / recipe.servings };
+    }),
   };
 }
 

@@ -1,5 +1,12 @@
 import { ApiProperty, ApiPropertyOptional, OmitType, PartialType } from '@nestjs/swagger';
 
+/** The kitchen's own figure of a serving. */
+export class IndexDto {
+  @ApiProperty() name: string;
+  @ApiProperty({ description: 'Of + - * /, min, max, abs, numbers and figures of a serving' }) formula: string;
+  @ApiPropertyOptional({ description: 'Rounded to multiples of it' }) step?: number;
+}
+
 /** A kitchen's name and settings, what is left out filled in. */
 export class KitchenDto {
   @ApiProperty() name: string;
@@ -9,12 +16,15 @@ export class KitchenDto {
   @ApiProperty({ enum: ['counted', 'free'] }) staples: 'counted' | 'free';
   @ApiProperty({ description: 'Today, ISO date' }) date: string;
   @ApiPropertyOptional({ description: 'Days' }) maxPriceAge?: number;
+  @ApiPropertyOptional({ type: IndexDto, description: 'The kitchen’s own figure of a serving' }) index?: IndexDto;
   @ApiPropertyOptional({ type: [Object], description: 'Briefs kept for the next dish: name and brief, as in the kitchen file' })
   briefs?: object[];
   @ApiProperty({ description: 'Whether it holds no foods and no recipes yet' }) empty: boolean;
 }
 
 /** Settings to change; read by the kitchen file's own class. */
-export class SettingsDto extends PartialType(OmitType(KitchenDto, ['name', 'empty', 'maxPriceAge'] as const)) {
+export class SettingsDto extends PartialType(OmitType(KitchenDto, ['name', 'empty', 'maxPriceAge', 'index'] as const)) {
+  @ApiPropertyOptional({ type: IndexDto, nullable: true, description: 'Null: the kitchen has no figure of its own' })
+  index?: IndexDto | null;
   @ApiPropertyOptional({ type: Number, nullable: true, description: 'Days; null: prices of any age count' }) maxPriceAge?: number | null;
 }

@@ -6,8 +6,8 @@ import { readBody } from '../http/readBody.js';
 import type { KitchenDto } from './kitchen.dto.js';
 import { KitchenEntity } from './kitchen.entity.js';
 
-/** Settings that mean something left out: prices of any age, the day as it is, no briefs. */
-const UNSETTABLE: ReadonlySet<string> = new Set(['maxPriceAge', 'date', 'briefs']);
+/** Settings that mean something left out: prices of any age, the day as it is, no briefs, no figure of the kitchen's own. */
+const UNSETTABLE: ReadonlySet<string> = new Set(['maxPriceAge', 'date', 'briefs', 'index']);
 
 /** The kitchen a request works in. There is one until there are accounts; every row is owned by it all the same. */
 @Injectable()

@@ -4,6 +4,8 @@ import { sameDocument, snappedAmounts, type Recipe, type RecipeFigures } from '@
 import { asRecipe, asRecipes } from '../api/documents';
 import { problemOf, problemText } from '../api/problem';
 import { Docket } from '../docket/Docket';
+import { DocketBar } from '../docket/DocketBar';
+import { DocketSlot } from '../docket/DocketSlot';
 import { DriversPanel } from '../features/drivers/DriversPanel';
 import { FitPanel } from '../features/fit/FitPanel';
 import { useReadyFit } from '../features/fit/fitWorker';
@@ -85,8 +87,8 @@ export function RecipePage() {
             onFigure={showWorking}
           />
         )}
-        <div className="slot">
-          {computed.ok && (
+        {computed.ok && (
+          <DocketSlot>
             <Docket
               recipe={present}
               figures={computed.figures}
@@ -95,8 +97,9 @@ export function RecipePage() {
               open={working}
               onOpen={showWorking}
             />
-          )}
-        </div>
+            <DocketBar recipe={present} figures={computed.figures} kitchen={here.kitchen} />
+          </DocketSlot>
+        )}
       </div>
     </main>
   );
@@ -144,12 +147,21 @@ function Head({ recipe }: { readonly recipe: Recipe }) {
       <div className="head-title">
         <div className="series">{[series, number === undefined ? undefined : `no. ${number}`].filter(Boolean).join(', ')}</div>
         <h1>
-          <input
+          <textarea
             className="title-field"
             aria-label="Title"
+            rows={1}
             value={title}
             maxLength={200}
-            onChange={({ target }) => dispatch(recipeActions.edited({ recipe: { ...recipe, title: target.value }, mergeKey: 'title' }))}
+            onKeyDown={(event) => {
+              // A title is of one line, however many it takes to read it.
+              if (event.key !== 'Enter') return;
+              event.preventDefault();
+              event.currentTarget.blur();
+            }}
+            onChange={({ target }) =>
+              dispatch(recipeActions.edited({ recipe: { ...recipe, title: target.value.replace(/[\r\n]+/g, ' ') }, mergeKey: 'title' }))
+            }
             onBlur={() => dispatch(recipeActions.stepEnded(undefined))}
           />
         </h1>

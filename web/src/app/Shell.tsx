@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import { NavLink, Outlet } from 'react-router';
-import { Keyboard, Moon, Settings, Sun } from 'lucide-react';
+import { Keyboard, Moon, Search, Settings, Sun } from 'lucide-react';
 import { KitchenSettings } from '../features/kitchen/KitchenSettings';
 import { useTheme } from '../ui/useTheme';
 import { CommandPalette } from './CommandPalette';
@@ -41,7 +41,8 @@ export function Shell() {
           <NavLink to="/pantry">Pantry</NavLink>
         </nav>
         <button className="find" onClick={() => setFinding(true)}>
-          Find or do anything <kbd>Ctrl K</kbd>
+          <Search size={15} aria-hidden />
+          <span className="find-words">Find or do anything</span> <kbd>Ctrl K</kbd>
         </button>
         <SaveMark />
         <button
@@ -55,7 +56,7 @@ export function Shell() {
         <button className="icon" onClick={() => setSettings(true)} aria-label="Kitchen settings" title="Kitchen settings">
           <Settings size={16} />
         </button>
-        <button className="icon" onClick={() => setKeys(true)} aria-label="Keys" title="Keys (?)">
+        <button className="icon keys" onClick={() => setKeys(true)} aria-label="Keys" title="Keys (?)">
           <Keyboard size={16} />
         </button>
       </header>

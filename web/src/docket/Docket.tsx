@@ -3,6 +3,7 @@ import {
   boxBand,
   cardPriceText,
   energyShares,
+  indexOf,
   pricesOf,
   servedOf,
   shownFigure,
@@ -120,6 +121,7 @@ export function Docket({ recipe, figures, findings, kitchen, open, onOpen }: Doc
           </span>
         </button>
       )}
+      <OwnFigureRow figures={figures} kitchen={kitchen} />
       <ClaimsRow figures={figures} kitchen={kitchen} open={open === 'claims'} onOpen={() => toggle('claims')} />
       <WeighNextRow figures={figures} />
       <p className={`text-[12px] mt-1 ${wrong > 0 ? 'bad' : 'faint'}`}>
@@ -304,6 +306,25 @@ function ClaimsRow({
       <span className="n whitespace-nowrap">May claim</span>
       <span className="text-[13px] font-semibold text-right whitespace-normal">{names.length === 0 ? 'nothing' : names.join(', ')}</span>
     </button>
+  );
+}
+
+/** The kitchen's own figure, with what it is reckoned from. */
+function OwnFigureRow({ figures: { perServing }, kitchen }: { readonly figures: RecipeFigures; readonly kitchen: Kitchen }) {
+  const { index } = kitchen.settings;
+  if (!index) return null;
+  const { amount, gaps } = indexOf(index, perServing, kitchen.convention);
+  return (
+    <div className="px-1 -mx-1 py-0.5">
+      <p className="flex justify-between gap-3 items-baseline">
+        <span className="muted">{index.name}</span>
+        <span className="font-semibold text-[15px] whitespace-nowrap">
+          {amount !== undefined && gaps.length > 0 && <span className="least">with a figure lacking </span>}
+          {amount === undefined ? <span className="faint">unknown</span> : docketText(amount)}
+        </span>
+      </p>
+      <p className="text-[12px] faint break-words">= {index.formula}</p>
+    </div>
   );
 }
 

@@ -48,7 +48,7 @@ export function PantryPage() {
         <div className="page-head">
           <h1>Pantry</h1>
           <input
-            className="field w-64 ml-2"
+            className="field filter"
             type="search"
             placeholder="Find a food"
             aria-label="Find a food"

@@ -5,6 +5,7 @@ import { api, useChangeSettingsMutation, useGetKitchenQuery, type KitchenDto, ty
 import { problemOf, problemText } from '../../api/problem';
 import { Modal } from '../../ui/Modal';
 import { useToast } from '../../ui/Toasts';
+import { OwnFigure } from './OwnFigure';
 
 const RULES: readonly (readonly [KitchenDto['rules'], string])[] = [
   ['plain', 'Plain: whole kcal and grams'],
@@ -64,6 +65,7 @@ export function KitchenSettings({ open, onClose }: { readonly open: boolean; rea
             days
           </span>
         </Row>
+        <OwnFigure key={JSON.stringify(kitchen.index)} index={kitchen.index} onChange={(index) => change({ index })} />
       </div>
     </Modal>
   );

@@ -54,6 +54,7 @@ function useFoods(rows: readonly SavedDto[]): readonly Food[] {
   return useMemo(() => rows.map((row): Food => asFood(row).document), [rows]);
 }
 
-function settingsOf({ currency, measures, rules, staples, date, maxPriceAge }: KitchenDto): Settings {
-  return { currency, measures, rules, staples, date, ...(maxPriceAge === undefined ? {} : { maxPriceAge }) };
+function settingsOf({ currency, measures, rules, staples, date, maxPriceAge, index }: KitchenDto): Settings {
+  const stated = { ...(maxPriceAge === undefined ? {} : { maxPriceAge }), ...(index === undefined ? {} : { index }) };
+  return { currency, measures, rules, staples, date, ...stated };
 }

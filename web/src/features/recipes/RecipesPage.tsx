@@ -57,7 +57,7 @@ export function RecipesPage() {
         <h1>Recipes</h1>
         <span className="muted">{kitchen?.name}</span>
         <input
-          className="field w-56 ml-4"
+          className="field filter"
           type="search"
           placeholder="Filter by name or series"
           aria-label="Filter recipes"
@@ -116,6 +116,11 @@ export function RecipesPage() {
             <span />
           </div>
           <RecipeRowsShown rows={rows} grouped={order === 'series'} currency={kitchen?.currency ?? 'EUR'} onFirst={setFirst} />
+          {rows.total === undefined && (
+            <p className="muted p-6 col-span-full" role="status">
+              What each box delivers and costs is being added up …
+            </p>
+          )}
           {rows.total === 0 && (
             <p className="muted p-6 col-span-full">
               {words === '' ? 'No recipe meets that brief.' : `No recipe has “${words}” in its name or series.`}
@@ -224,7 +229,9 @@ function RecipeRow({ recipe, currency }: { readonly recipe: ListedRecipeDto; rea
       <FigureLink to={working('fat')} figure={fat} unit="g" decimals={1} />
       <MoneyLink to={working('usedCost')} figure={usedCost} currency={currency} />
       <MoneyLink to={working('tillCost')} figure={tillCost} currency={currency} />
-      <EnergySplit width={100} shares={recipe.energyShares} />
+      <span>
+        <EnergySplit width={100} shares={recipe.energyShares} />
+      </span>
       <span className="flex gap-1 justify-end max-[720px]:hidden">
         <button className="icon" aria-label={`Copy ${title}`} title="Copy" onClick={() => void copy()}>
           <Copy size={15} />

@@ -59,7 +59,7 @@ export function BuildStation() {
         </button>
         <MeasuresPicker />
         {side === 'lines' && (
-          <span className="ml-auto flex gap-2">
+          <span className="tools">
             <button className="btn" onClick={() => showWorking('variants')} title="Variants (Alt V)">
               Variants{recipe.variants ? ` ${recipe.variants.length}` : ''}
             </button>

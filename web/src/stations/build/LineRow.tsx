@@ -79,10 +79,12 @@ interface CellProps {
   readonly onPress: (figure: WorkedFigure) => void;
 }
 
-function Cell({ column: { name, decimals, opens }, figure, onPress }: CellProps) {
+function Cell({ column: { name, head, decimals, opens }, figure, onPress }: CellProps) {
+  const { here } = useStation();
+  const label = head(here.kitchen);
   if (figure?.amount === undefined)
     return (
-      <span className="num">
+      <span className="num" data-head={label}>
         {figure && figure.gaps.length === 0 ? (
           <span className="faint">made</span>
         ) : (
@@ -93,7 +95,7 @@ function Cell({ column: { name, decimals, opens }, figure, onPress }: CellProps)
       </span>
     );
   return (
-    <span className="num">
+    <span className="num" data-head={label}>
       <button className="figbtn" tabIndex={-1} onClick={() => onPress(opens)} title={`Working of ${name.toLowerCase()}`}>
         {figure.gaps.length > 0 && <span className="warn">≥ </span>}
         {numberText(figure.amount, decimals(figure.amount))}

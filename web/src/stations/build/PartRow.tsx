@@ -83,9 +83,10 @@ interface TotalProps {
   readonly onPress: (figure: WorkedFigure) => void;
 }
 
-function Total({ column: { name, decimals, opens }, figure, onPress }: TotalProps) {
+function Total({ column: { name, head, decimals, opens }, figure, onPress }: TotalProps) {
+  const { here } = useStation();
   return (
-    <span className="num">
+    <span className="num" data-head={head(here.kitchen)}>
       {figure?.amount !== undefined && (
         <button className="figbtn" tabIndex={-1} onClick={() => onPress(opens)} title={`Working of ${name.toLowerCase()}`}>
           {figure.gaps.length > 0 && <span className="warn">≥ </span>}

@@ -115,7 +115,7 @@ export function Sheet() {
 
 /** A width for each column beside the words. */
 function widthsOf(columns: number, shares: boolean): React.CSSProperties {
-  return { '--columns': `${'64px '.repeat(columns)}${shares ? '92px' : ''}` } as React.CSSProperties;
+  return { '--columns': `${'64px '.repeat(columns)}${shares ? '92px' : ''}`, '--count': columns + (shares ? 1 : 0) } as React.CSSProperties;
 }
 
 /** Whether the caret stands in the empty row that ends a part. */

@@ -150,6 +150,9 @@ interface CardFrameProps {
   readonly onFigure: (figure: WorkedFigure) => void;
 }
 
+/** Pixels beside the card at least. */
+const MARGIN = 10;
+
 /** The card's page, made to fit; each figure on it opens its working. */
 function CardFrame({ frame, src, paper, title, onFigure }: CardFrameProps) {
   const room = useRef<HTMLDivElement>(null);
@@ -158,7 +161,9 @@ function CardFrame({ frame, src, paper, title, onFigure }: CardFrameProps) {
   useEffect(() => {
     const fit = () => {
       const free = window.innerHeight - (room.current?.getBoundingClientRect().top ?? 170) - window.scrollY;
-      setScale(Math.min(1, Math.max(0.5, free / PAGE[paper].height), (room.current?.clientWidth ?? 900) / PAGE[paper].width));
+      const wide = (room.current?.clientWidth ?? 900) - 2 * MARGIN;
+      // On a phone it is as wide as the phone, and scrolls.
+      setScale(Math.min(1, Math.max(0.5, free / PAGE[paper].height, Math.min(0.8, wide / PAGE[paper].width)), wide / PAGE[paper].width));
     };
     fit();
     window.addEventListener('resize', fit);
@@ -196,7 +201,8 @@ function CardFrame({ frame, src, paper, title, onFigure }: CardFrameProps) {
         onLoad={onLoad}
         width={PAGE[paper].width}
         height={height}
-        style={{ transform: `scale(${scale})` }}
+        // It takes the room that it is seen to take.
+        style={{ transform: `scale(${scale})`, marginRight: -PAGE[paper].width * (1 - scale) }}
       />
     </div>
   );

@@ -13,7 +13,7 @@ export function MethodForm({ recipe }: { readonly recipe: Recipe }) {
   const store = (next: Partial<Storage>) =>
     change({ storage: Object.fromEntries(Object.entries({ ...recipe.storage, ...next }).filter(([, held]) => held !== undefined)) });
   return (
-    <div className="grid grid-cols-[minmax(0,1fr)_260px] gap-6 pt-1">
+    <div className="method-form">
       <div className="grid gap-3 content-start">
         <label className="labelled">
           Under the title
