@@ -62,16 +62,17 @@ test('in a kitchen one writes at a time; others read meanwhile', async () => {
 });
 
 test('work that goes on when its transaction has ended is told, instead of writing elsewhere', async () => {
-  let later: (() => Promise<number>) | undefined;
+  let goOn: () => void = () => undefined;
+  const ended = new Promise<void>((resolve) => (goOn = resolve));
+  let begun: Promise<number> | undefined;
   await database.write(() => {
-    later = () => new Promise((resolve, reject) => setTimeout(() => void backend().then(resolve, reject), 5));
     // Begun inside, and not waited for.
-    const begun = later();
+    begun = ended.then(backend);
     begun.catch(() => undefined);
-    later = () => begun;
     return Promise.resolve();
   });
-  await expect(later?.()).rejects.toThrow(/transaction that has ended/);
+  goOn();
+  await expect(begun).rejects.toThrow(/transaction that has ended/);
 });
 
 test('a connection that is gone at the commit is no answer: it says that nobody knows', async () => {

@@ -3,7 +3,9 @@ import { demoKitchen } from '../../test/demoKitchen.js';
 import { anyDish, dishOf, kitchenOf, recipeOf } from '../../test/kitchens.js';
 import { testSolver } from '../../test/testSolver.js';
 import { briefJudgements } from '../brief/index.js';
+import { midpointOf } from '../quantity/index.js';
 import { recipeFigures, type FitBound, type Line, type Recipe, type Target } from '../recipe/index.js';
+import { snappedAmounts } from '../scale/index.js';
 import { parseLineText } from '../text/index.js';
 import { fitRecipe, type FitAnswer, type FitConflict, type FitProposal } from './fitRecipe.js';
 import { withChanges } from './lineChange.js';
@@ -262,7 +264,17 @@ test('any dish, any targets: an answer, and what it proposes keeps to them and s
       if (answer.kind === 'proposal')
         for (const { target: held, margin = 0 } of answer.after) if (!held.wish) expect(margin).toBeGreaterThanOrEqual(-1e-6 * held.amount);
       if (answer.kind === 'conflict') expect(answer.targets.length).toBeGreaterThan(0);
-      for (const { factor, at } of proposal?.changes ?? []) {
+      // What is called sure is sure for who weighs what the card prints.
+      if (proposal?.sure === true) {
+        const printed = recipeFigures(snappedAmounts(proposal.recipe).recipe, own);
+        for (const judged of briefJudgements(printed, { targets }, own))
+          if (judged.kind === 'target' && judged.target.wish !== true) expect(judged.verdict).toBe('holds');
+      }
+      const asPrinted = new Map(
+        recipeFigures(snappedAmounts(recipe).recipe, own).lines.map(({ at, line }) => [at, midpointOf(line.amount ?? 0)]),
+      );
+      for (const { to, at } of proposal?.changes ?? []) {
+        const factor = midpointOf(to) / (asPrinted.get(at) ?? NaN);
         const line = figures.lines.find((one) => one.at === at)?.line;
         expect(line?.optional ?? false).toBe(false);
         if (line?.unit !== 'piece' && line?.unit !== 'pinch') expect(Math.abs(factor - 1)).toBeLessThanOrEqual(0.5 + 1e-6);

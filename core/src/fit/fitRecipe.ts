@@ -1,6 +1,8 @@
+import { midpointOf } from '../quantity/index.js';
 import { briefJudgements, targetBand, targetFigure, type TargetJudgement } from '../brief/index.js';
-import { recipeFigures, type Brief, type Kitchen, type Recipe, type RecipeFigures, type Target } from '../recipe/index.js';
-import { changesOf, stepFactor, withChanges, withFactors, type LineChange } from './lineChange.js';
+import { placedLines, recipeFigures, type Brief, type Kitchen, type Recipe, type RecipeFigures, type Target } from '../recipe/index.js';
+import { snappedAmounts } from '../scale/index.js';
+import { changesOf, printedStepFactor, withChanges, withFactors, type LineChange } from './lineChange.js';
 import { anywhere, roundings, SAME_FACTOR, stretches, wholeSteps } from './factorRows.js';
 import { aimOf, limitRows, SAFE, type Aim } from './limitRows.js';
 import { Programme, type Solve } from './programme.js';
@@ -72,7 +74,8 @@ const FORETOLD = 1e-8;
  * where pieces and packs stay whole. Its rows are what one engine says each line does to each figure (domain page, 4.1 to 4.8);
  * where that is not linear, it is set up anew at what was found. First the whole 95 % band is brought within the limits
  * (domain page, 4.10), then the figures alone. Amounts are brought to what is easily weighed within the same programme, so
- * rounding breaks no target. Every answer is the engine's own reading of the changed recipe.
+ * rounding breaks no target. Every answer is the engine's own reading of the changed recipe as a card would print it: the steps are
+ * the card's (domain page, section 6), and what is said to hold holds for who weighs what is printed.
  *
  * @param solve the solver; its "Optimal" is the certificate
  * @throws UnknownFoodError, UnknownPartError, CircularPartError
@@ -116,13 +119,17 @@ class Fit {
   readonly #wishes: readonly Target[];
   #known: { readonly at: Factors; readonly amounts: ReadonlyMap<Target, number>; readonly slopes: Slopes } | undefined;
 
+  /** As a card would print it now: what is proposed is proposed of that. */
+  readonly recipe: Recipe;
+
   constructor(
-    readonly recipe: Recipe,
+    readonly written: Recipe,
     readonly targets: readonly Target[],
     readonly kitchen: Kitchen,
     readonly solve: Solve,
   ) {
-    const figures = recipeFigures(recipe, kitchen);
+    this.recipe = snappedAmounts(written).recipe;
+    const figures = recipeFigures(this.recipe, kitchen);
     this.before = this.#judged(figures);
     this.#lines = stretchedLines(figures, kitchen);
     this.#hard = targets.filter(({ wish }) => wish !== true);
@@ -139,12 +146,18 @@ class Fit {
     const asked = { must: this.#hard, may: [], sure };
     const found = this.#settled(asked);
     if (!found) return undefined;
+    const proposals: FitProposal[] = [];
     for (const { share, reach, most } of ROUNDINGS) {
       if (found.factors.size > most) continue;
       const rounded = this.#settled({ ...asked, rounding: { share, reach, found: found.factors } }, found.factors);
-      if (rounded) return this.#proposalOf({ ...found, factors: rounded.factors }, true);
+      if (!rounded) continue;
+      const proposal = this.#proposalOf({ ...found, factors: rounded.factors }, share === 1);
+      if (proposal.sure === sure && !isMissed(proposal)) return proposal;
+      proposals.push(proposal);
     }
-    return this.#proposalOf(found, false);
+    proposals.push(this.#proposalOf(found, false));
+    // Finer amounts keep to it as they are, and may not where they are printed: that is what is told of them.
+    return proposals.find((one) => one.sure) ?? proposals.find((one) => !isMissed(one)) ?? (sure ? undefined : proposals[0]);
   }
 
   /** What cannot be, and what comes nearest. */
@@ -247,7 +260,7 @@ class Fit {
       const found = rounding?.found.get(at) ?? 1;
       if (atAnyCost) anywhere(programme, x, `${i}`, stretch);
       else if (stretch.kind === 'free') {
-        const step = rounding && stepFactor(line, this.recipe, rounding.share);
+        const step = rounding && printedStepFactor(line, this.recipe, found, rounding.share);
         if (!rounding || step === undefined) stretches(programme, x, `${i}`, weight, stretch);
         else roundings(programme, x, `${i}`, weight, { ...stretch, found, step, reach: rounding.reach });
       } else if (rounding) programme.row([[x, 1]], '=', found);
@@ -304,7 +317,7 @@ class Fit {
         stretch.kind === 'steps'
           ? stretch.step
           : rounding && stretch.kind === 'free'
-            ? stepFactor(line, this.recipe, rounding.share)
+            ? printedStepFactor(line, this.recipe, rounding.found.get(at) ?? 1, rounding.share)
             : undefined;
       const rounded = step === undefined ? factor : Math.round(factor / step) * step;
       // What could not be brought to a step within its bounds stays as it was found.
@@ -315,11 +328,22 @@ class Fit {
   }
 
   #proposalOf({ factors, status, cost }: Found, rounded: boolean): FitProposal {
-    const changes = changesOf(this.recipe, factors);
-    const recipe = withChanges(this.recipe, changes);
-    const after = this.#judged(recipeFigures(recipe, this.kitchen));
+    const changes = this.#changesOf(factors);
+    const recipe = withChanges(this.written, changes);
+    // Readers weigh what is printed.
+    const after = this.#judged(recipeFigures(snappedAmounts(recipe).recipe, this.kitchen));
     const sure = after.every(({ verdict, target }) => verdict === 'holds' || target.wish === true);
     return { kind: 'proposal', changes, recipe, before: this.before, after, sure, rounded, status, cost };
+  }
+
+  /** Changes of the lines as they are written, to what was found for them as they are printed. */
+  #changesOf(factors: Factors): LineChange[] {
+    const written = new Map(placedLines(this.written).map(({ at, line }) => [at, line.amount ?? line.toTaste]));
+    return changesOf(this.recipe, factors).flatMap((change) => {
+      const from = written.get(change.at) ?? change.from;
+      const factor = midpointOf(from) === 0 ? change.factor : midpointOf(change.to) / midpointOf(from);
+      return Math.abs(factor - 1) < SAME_FACTOR ? [] : [{ ...change, from, factor }];
+    });
   }
 
   #aim(target: Target, amount: number, figures: RecipeFigures, sure: boolean): Aim {
@@ -337,6 +361,11 @@ class Fit {
   #judged(figures: RecipeFigures): TargetJudgement[] {
     return briefJudgements(figures, { targets: this.targets }, this.kitchen).filter((one) => one.kind === 'target');
   }
+}
+
+/** Whether something that must hold would not, as it is printed. */
+function isMissed({ after }: FitProposal): boolean {
+  return after.some(({ verdict, target }) => verdict === 'missed' && target.wish !== true);
 }
 
 /** Whether slopes taken elsewhere say what the figures are here: they then do everywhere between, the figures being linear. */

@@ -1,4 +1,4 @@
-import { midpointOf, timesAmount, type Amount } from '../quantity/index.js';
+import { midpointOf, snapStep, timesAmount, type Amount } from '../quantity/index.js';
 import { placeOf, placesByReference, timesWritten, withEveryLine, type Line, type Recipe } from '../recipe/index.js';
 import { lineText } from '../text/index.js';
 
@@ -74,8 +74,7 @@ export function worded(line: Line): Line {
 const SAME = 1e-6;
 
 /**
- * The step an amount is given in so that a person can weigh or measure it, in the amount's unit: fine enough that a target is
- * not missed by it, coarse enough to be a recipe's.
+ * The step in which a person gives and takes a little of something, in the amount's unit: finer than what a card prints.
  *
  * @param batch amount for the batch
  * @returns undefined for a unit that counts or measures by its own shares: halves then
@@ -88,11 +87,29 @@ export function practicalStep(batch: number, unit: string): number {
   return unit === 'lb' ? 0.05 : 0.5;
 }
 
-/** Steps of a line as a factor of its amount. */
-export function stepFactor(line: Line, recipe: Recipe, share = 1): number | undefined {
-  const batch = line.amount === undefined ? line.toTaste : midpointOf(line.amount) * timesWritten(recipe);
-  if (batch === undefined || batch === 0) return undefined;
-  return (practicalStep(batch, line.amount === undefined ? 'g' : (line.unit ?? 'g')) * share) / batch;
+/** Steps of a line, in which a person gives and takes a little of it, as a factor of its amount; undefined where there is none of it. */
+export function stepFactor(line: Line, recipe: Recipe): number | undefined {
+  const batch = batchAmount(line, recipe);
+  return batch === 0 ? undefined : practicalStep(batch, unitOf(line)) / batch;
+}
+
+/**
+ * Steps of a line that a card would print it in, as a factor of its amount; undefined where there is none of it.
+ *
+ * @param factor the amount is to be about so many times what it is
+ * @param share of the step
+ */
+export function printedStepFactor(line: Line, recipe: Recipe, factor: number, share = 1): number | undefined {
+  const batch = batchAmount(line, recipe);
+  return batch === 0 ? undefined : (snapStep(batch * factor, unitOf(line)) * share) / batch;
+}
+
+function batchAmount(line: Line, recipe: Recipe): number {
+  return line.amount === undefined ? (line.toTaste ?? 0) : midpointOf(line.amount) * timesWritten(recipe);
+}
+
+function unitOf(line: Line): string {
+  return line.amount === undefined ? 'g' : (line.unit ?? 'g');
 }
 
 function timesLine(line: Line, factor: number): Line {

@@ -13,14 +13,24 @@ const CUP_SHARES = [0, 1 / 4, 1 / 3, 1 / 2, 2 / 3, 3 / 4, 1] as const;
  * @example snapAmount(0.3, 'cup') // 1/3
  */
 export function snapAmount(amount: number, unit: string): number {
-  if (amount === 0) return 0;
-  if (unit === 'g' || unit === 'ml') return aboveNothing(amount, amount < 10 ? 1 : amount < 100 ? 5 : 10);
+  if (amount === 0 || unit === 'mg') return amount;
   if (unit === 'kg' || unit === 'l') return snapAmount(amount * 1000, 'g') / 1000;
-  if (unit === 'tsp' || unit === 'tbsp') return aboveNothing(amount, 0.25);
-  if (unit === 'cup') return snapCup(amount);
-  if (unit === 'oz' || unit === 'floz') return aboveNothing(amount, 0.5);
-  if (unit === 'lb' || unit === 'pint' || unit === 'quart') return aboveNothing(amount, 0.25);
-  return unit === 'mg' ? amount : aboveNothing(amount, 0.5);
+  return unit === 'cup' ? snapCup(amount) : aboveNothing(amount, snapStep(amount, unit));
+}
+
+/**
+ * The step that amounts of a unit are measured in, about an amount: whole multiples of it are what `snapAmount` leaves as they are
+ * (of cups there are thirds besides).
+ *
+ * @param amount in the unit
+ * @returns in the unit
+ */
+export function snapStep(amount: number, unit: string): number {
+  if (unit === 'g' || unit === 'ml') return amount < 10 ? 1 : amount < 100 ? 5 : 10;
+  if (unit === 'kg' || unit === 'l') return snapStep(amount * 1000, 'g') / 1000;
+  if (unit === 'mg') return 10;
+  const quarters = unit === 'tsp' || unit === 'tbsp' || unit === 'cup' || unit === 'lb' || unit === 'pint' || unit === 'quart';
+  return quarters ? 0.25 : 0.5;
 }
 
 function snapCup(amount: number): number {

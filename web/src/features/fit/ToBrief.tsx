@@ -5,6 +5,7 @@ import {
   effectsOf,
   placeOf,
   recipeFigures,
+  snappedAmounts,
   withChanges,
   type FitAnswer,
   type FitConflict,
@@ -135,14 +136,14 @@ function Proposal({ answer, lead, recipe, figures, kitchen }: AnswerProps<FitPro
   const dispatch = useAppDispatch();
   const say = useToast();
   const taken = useMemo(() => answer.changes.filter(({ at }) => !left.has(at)), [answer, left]);
-  const before = useMemo(() => recipeFigures(recipe, kitchen), [recipe, kitchen]);
-  const then = useMemo(() => recipeFigures(withChanges(recipe, taken), kitchen), [recipe, taken, kitchen]);
+  const before = useMemo(() => printedFigures(recipe, kitchen), [recipe, kitchen]);
+  const then = useMemo(() => printedFigures(withChanges(recipe, taken), kitchen), [recipe, taken, kitchen]);
   const after = useMemo(() => judged(then, recipe, kitchen), [then, recipe, kitchen]);
   const effects = useMemo(
     () =>
       new Map(
         answer.changes.map((change) => {
-          const alone = recipeFigures(withChanges(recipe, [change]), kitchen);
+          const alone = printedFigures(withChanges(recipe, [change]), kitchen);
           return [change.at, { alone, effect: effectsOf(before, alone, kitchen) }];
         }),
       ),
@@ -207,6 +208,7 @@ function Proposal({ answer, lead, recipe, figures, kitchen }: AnswerProps<FitPro
           </tbody>
         </table>
       )}
+      <p className="faint text-[12.5px] mt-2">Now and then, as a card prints it:</p>
       <ul className="outcome" aria-label="What the brief asks, now and then">
         {answer.before.map((judgement, i) => (
           <Outcome key={i} before={judgement} after={after[i]} figures={before} then={then} kitchen={kitchen} />
@@ -269,6 +271,11 @@ function Outcome({
       </TracedFigure>
     </li>
   );
+}
+
+/** Of the amounts that a card prints: what readers weigh. */
+function printedFigures(recipe: Recipe, kitchen: Kitchen): RecipeFigures {
+  return recipeFigures(snappedAmounts(recipe).recipe, kitchen);
 }
 
 function judged(figures: RecipeFigures, { brief }: Recipe, kitchen: Kitchen): TargetJudgement[] {
