@@ -160,6 +160,22 @@ test('many at once that find something changed are all told the same, and it is 
   await expectAsComputed();
 });
 
+test('a recipe that nobody foresaw is a row that says so, and keeps no list from the others', async () => {
+  const before = await listed();
+  const broken = (brief: string) =>
+    database.query(`UPDATE recipe_revisions SET document = jsonb_set(document, '{brief}', $1::jsonb) WHERE recipe_id = 'kept-dish'`, [
+      brief,
+    ]);
+  await broken('{"targets": [null]}');
+  await database.query(`UPDATE recipe_summaries SET stale = true`);
+  const after = (await listed()) as (Row & { readonly uncomputed: string | null })[];
+  expect(after.find(({ id }) => id === 'kept-dish')?.uncomputed).toMatch(/cannot be added up/);
+  expect(after.filter(({ id }) => id !== 'kept-dish')).toEqual(before.filter(({ id }) => id !== 'kept-dish'));
+  await broken('{}');
+  await database.query(`UPDATE recipe_summaries SET stale = true`);
+  expect((await listed()).length).toBe(before.length);
+});
+
 test('pages are of one order, and hold every recipe once', async () => {
   const all = await listed();
   interface Page {

@@ -18,6 +18,8 @@ export interface FitProposal {
   readonly after: readonly TargetJudgement[];
   /** False: the figures keep to the brief, their bands reach over it. */
   readonly sure: boolean;
+  /** False: it keeps to the targets as it is, and would not as a card prints it, which is what `after` tells. */
+  readonly printed: boolean;
   /** False: amounts could not be brought to what is easily weighed. */
   readonly rounded: boolean;
   /** In the solver's words; "Optimal" says that no smaller change does it. */
@@ -152,12 +154,12 @@ class Fit {
       const rounded = this.#settled({ ...asked, rounding: { share, reach, found: found.factors } }, found.factors);
       if (!rounded) continue;
       const proposal = this.#proposalOf({ ...found, factors: rounded.factors }, share === 1);
-      if (proposal.sure === sure && !isMissed(proposal)) return proposal;
+      if (proposal.sure === sure && proposal.printed) return proposal;
       proposals.push(proposal);
     }
     proposals.push(this.#proposalOf(found, false));
     // Finer amounts keep to it as they are, and may not where they are printed: that is what is told of them.
-    return proposals.find((one) => one.sure) ?? proposals.find((one) => !isMissed(one)) ?? (sure ? undefined : proposals[0]);
+    return proposals.find((one) => one.sure) ?? proposals.find((one) => one.printed) ?? (sure ? undefined : proposals[0]);
   }
 
   /** What cannot be, and what comes nearest. */
@@ -333,7 +335,8 @@ class Fit {
     // Readers weigh what is printed.
     const after = this.#judged(recipeFigures(snappedAmounts(recipe).recipe, this.kitchen));
     const sure = after.every(({ verdict, target }) => verdict === 'holds' || target.wish === true);
-    return { kind: 'proposal', changes, recipe, before: this.before, after, sure, rounded, status, cost };
+    const printed = !after.some(({ verdict, target }) => verdict === 'missed' && target.wish !== true);
+    return { kind: 'proposal', changes, recipe, before: this.before, after, sure, printed, rounded, status, cost };
   }
 
   /** Changes of the lines as they are written, to what was found for them as they are printed. */
@@ -361,11 +364,6 @@ class Fit {
   #judged(figures: RecipeFigures): TargetJudgement[] {
     return briefJudgements(figures, { targets: this.targets }, this.kitchen).filter((one) => one.kind === 'target');
   }
-}
-
-/** Whether something that must hold would not, as it is printed. */
-function isMissed({ after }: FitProposal): boolean {
-  return after.some(({ verdict, target }) => verdict === 'missed' && target.wish !== true);
 }
 
 /** Whether slopes taken elsewhere say what the figures are here: they then do everywhere between, the figures being linear. */

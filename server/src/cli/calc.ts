@@ -125,9 +125,10 @@ function parsed(file: string): unknown {
     const bytes = readFileSync(file);
     if (bytes.length > MOST_BYTES) throw tooLarge(file);
     // Some editors put a byte order mark in front; it is no part of the text.
-    return JSON.parse(bytes.toString('utf8').replace(/^\uFEFF/, '')) as unknown;
+    return JSON.parse(new TextDecoder('utf-8', { fatal: true }).decode(bytes)) as unknown;
   } catch (error) {
     if (error instanceof CalcFault) throw error;
+    if (error instanceof TypeError) throw new CalcFault([`${file}: is not UTF-8; save it as UTF-8, then run this again`]);
     if (error instanceof SyntaxError) throw new CalcFault([`${file}: is not JSON: ${error.message}`]);
     throw new CalcFault([`${file}: cannot be read: ${error instanceof Error ? error.message : String(error)}`]);
   }

@@ -1,4 +1,4 @@
-import { Injectable } from '@nestjs/common';
+import { Injectable, Logger } from '@nestjs/common';
 import {
   computedFigures,
   foodsOf,
@@ -6,8 +6,10 @@ import {
   recipesUnder,
   takeablePartsOf,
   type CardContent,
+  type Computed,
   type Kitchen,
   type Recipe,
+  type RecipeFigures,
 } from '@portiona/core';
 import { Database } from '../database/database.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
@@ -28,6 +30,8 @@ const SUMMARY_LOCKS = 0x73756d73;
  */
 @Injectable()
 export class RecipeSummariesService {
+  readonly #log = new Logger('lists');
+
   constructor(
     private readonly database: Database,
     private readonly kitchens: KitchensService,
@@ -101,7 +105,7 @@ export class RecipeSummariesService {
       [kitchenId, ids],
     );
     const published = new Map(cards.map(({ recipe_id, content }) => [recipe_id, content]));
-    const rows = own.map((recipe) => summaryOf(recipe, kitchen, published.get(recipe.id)));
+    const rows = own.map((recipe) => this.#summaryOf(recipe, kitchen, published.get(recipe.id)));
     await manager.query(
       `INSERT INTO recipe_summaries (kitchen_id, recipe_id, stale, engine, holds_until, series, number, weight, energy, protein, used_cost, listed, card, parts)
        SELECT $1, row.id, false, $2, row.until, row.series, row.number, row.weight, row.energy, row.protein, row.used, row.listed, row.card, row.parts
@@ -113,6 +117,20 @@ export class RecipeSummariesService {
       [kitchenId, engineVersion(), JSON.stringify(rows)],
     );
     return wanted.length;
+  }
+
+  /** What can be told of a recipe; one that nobody foresaw keeps no list from the others. */
+  #summaryOf(recipe: Recipe, kitchen: Kitchen, published: CardContent | undefined) {
+    try {
+      return summaryOf(recipe, kitchen, published, computedFigures(recipe, kitchen));
+    } catch (error) {
+      this.#log.error(`the recipe "${recipe.id}" cannot be added up: ${error instanceof Error ? error.stack : String(error)}`);
+      const because = 'it cannot be added up; the log of the server says why';
+      return {
+        ...summaryOf(recipe, kitchen, undefined, { ok: false, because }),
+        card: published ? { drift: [], uncomputed: because } : null,
+      };
+    }
   }
 
   /** The kitchen, the engine, and its day. */
@@ -127,8 +145,7 @@ const UNSETTLED = `SELECT head.id FROM recipes head
   WHERE head.kitchen_id = $1 AND head.archived_at IS NULL
     AND (kept.recipe_id IS NULL OR kept.stale OR kept.engine <> $2 OR kept.holds_until <= $3::date)`;
 
-function summaryOf(recipe: Recipe, kitchen: Kitchen, published: CardContent | undefined) {
-  const figures = computedFigures(recipe, kitchen);
+function summaryOf(recipe: Recipe, kitchen: Kitchen, published: CardContent | undefined, figures: Computed<RecipeFigures>) {
   const listed = toListedFigures(recipe, figures, kitchen);
   return {
     id: recipe.id,

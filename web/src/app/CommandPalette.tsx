@@ -35,11 +35,15 @@ function Finder({ onClose, onStart }: { readonly onClose: () => void; readonly o
   const foods = useListFoodsQuery().data ?? [];
   const list = useRef<HTMLDivElement>(null);
   const entered = useRef(false);
+  const gone = useRef(false);
   // Enter pressed before what was typed is found means what will be found, not what happens to stand there.
   useEffect(() => {
     if (!entered.current || waiting) return;
     entered.current = false;
-    list.current?.querySelector<HTMLElement>('[cmdk-item][data-selected=true]')?.click();
+    // Once the list has been put in order: what stands first, unless something else was gone to.
+    const chosen = gone.current ? '[cmdk-item][data-selected=true]' : '[cmdk-item]';
+    const soon = setTimeout(() => list.current?.querySelector<HTMLElement>(chosen)?.click());
+    return () => clearTimeout(soon);
   }, [waiting]);
   const go = (to: string) => () => {
     onClose();
@@ -51,6 +55,7 @@ function Finder({ onClose, onStart }: { readonly onClose: () => void; readonly o
       loop
       ref={list}
       onKeyDownCapture={(event) => {
+        gone.current = event.key.startsWith('Arrow') || (gone.current && event.key === 'Enter');
         entered.current = event.key === 'Enter' && waiting;
         if (!entered.current) return;
         event.preventDefault();

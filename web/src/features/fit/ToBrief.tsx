@@ -94,9 +94,11 @@ function Answer({ answer, ...rest }: AnswerProps<FitAnswer>) {
   }
 }
 
-function leadOf({ changes, sure, status }: FitProposal): string {
+function leadOf({ changes, sure, printed, status }: FitProposal): string {
   const lines = `${changes.length} ${changes.length === 1 ? 'line' : 'lines'}`;
   if (changes.length === 0) return 'The figures keep to the brief already; no change within these bounds brings their whole bands inside.';
+  if (!printed)
+    return `With ${lines} changed the exact amounts keep to the brief, but nobody can measure them: what a card would print misses it, as told below.`;
   const proven = status === 'Optimal' ? ' No smaller change does it: that is proven.' : '';
   return sure
     ? `With ${lines} changed everything holds, bands and all.${proven}`
