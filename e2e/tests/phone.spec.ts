@@ -10,6 +10,9 @@ const SCREENS = [
   `${DISH}/build?side=method`,
   `${DISH}/build?working=energyKcal`,
   `${DISH}/build?working=scale`,
+  `${DISH}/build?working=drives`,
+  `${DISH}/build?working=variants`,
+  '/recipes/chickpea-and-pepper-stew/build?working=fit',
   `${DISH}/card`,
 ];
 
@@ -23,6 +26,9 @@ for (const width of [360, 420])
         await page.locator('main').first().waitFor();
         await page.waitForLoadState('networkidle');
         expect(await page.evaluate(() => document.documentElement.scrollWidth), screen).toBeLessThanOrEqual(width);
+        // A panel that scrolls by itself hides what reaches over its own edge.
+        const over = page.locator('.working').evaluateAll((panels) => panels.map((panel) => panel.scrollWidth - panel.clientWidth));
+        for (const pixels of await over) expect(pixels, screen).toBeLessThanOrEqual(0);
       }
     });
   });

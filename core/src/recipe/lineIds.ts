@@ -1,3 +1,4 @@
+import { mapped } from './mapped.js';
 import type { Line, Part, Recipe, Variant } from './recipe.js';
 import { stepFrom, stepOf, type Step } from './step.js';
 import { placedLines, placeOf, referenceTo, withEveryReference } from './walk.js';
@@ -17,7 +18,7 @@ export function freshId(kind: 'l' | 's'): string {
 }
 
 /** Ids in order, for a recipe that is worked with and not kept. */
-export function countedIds(): (kind: 'l' | 's') => string {
+export function countedIds(): NewId {
   let count = 0;
   return (kind) => `${kind}--${++count}`;
 }
@@ -51,7 +52,7 @@ export function idsByReference(recipe: Pick<Recipe, 'parts'>): Map<string, strin
  * The recipe with an id for every line and step, and every reference to a line by its id: it follows the line wherever that goes.
  * Ids that are there stay, but for one used twice in a part, which stays with the first. The same object where nothing lacks one.
  */
-export function withIds(recipe: Recipe, newId: (kind: 'l' | 's') => string = freshId): Recipe {
+export function withIds(recipe: Recipe, newId: NewId = freshId): Recipe {
   const parts = mappedParts(recipe.parts, newId);
   const variants = mappedVariants(recipe.variants, parts, newId);
   const steps = mappedSteps(recipe.steps, newId);
@@ -62,86 +63,82 @@ export function withIds(recipe: Recipe, newId: (kind: 'l' | 's') => string = fre
   return withEveryReference(next, (to) => ids.get(to) ?? to);
 }
 
-function free(taken: ReadonlySet<string>, newId: (kind: 'l' | 's') => string, kind: 'l' | 's'): string {
-  for (;;) {
-    const id = newId(kind);
-    if (!taken.has(id)) return id;
+type NewId = (kind: 'l' | 's') => string;
+
+/** Ids of one part, or of a method: who has none, or one that another has already, is given a free one. */
+class Ids {
+  readonly #seen = new Set<string>();
+  readonly #taken: Set<string>;
+
+  constructor(
+    taken: Iterable<string>,
+    readonly kind: 'l' | 's',
+    readonly newId: NewId,
+  ) {
+    this.#taken = new Set(taken);
+  }
+
+  /** The same object where it keeps its id. */
+  given<One extends { readonly id?: string }>(one: One): One {
+    if (one.id !== undefined && !this.#seen.has(one.id)) {
+      this.#seen.add(one.id);
+      return one;
+    }
+    let id = this.newId(this.kind);
+    while (this.#taken.has(id)) id = this.newId(this.kind);
+    this.#taken.add(id);
+    return { ...one, id };
+  }
+
+  /** What others have: nobody here may have it too. */
+  reserve(ids: Iterable<string>): this {
+    for (const id of ids) this.#seen.add(id);
+    return this;
   }
 }
 
-function mappedParts(parts: readonly Part[], newId: (kind: 'l' | 's') => string): readonly Part[] {
-  let same = true;
-  const next = parts.map((part) => {
-    const taken = new Set<string>();
-    for (const { id } of part.lines) if (id !== undefined) taken.add(id);
-    const seen = new Set<string>();
-    let samePart = true;
-    const lines = part.lines.map((line) => {
-      if (line.id !== undefined && !seen.has(line.id)) {
-        seen.add(line.id);
-        return line;
-      }
-      samePart = false;
-      const id = free(taken, newId, 'l');
-      taken.add(id);
-      return { ...line, id };
-    });
-    if (samePart) return part;
-    same = false;
-    return { ...part, lines };
+function mappedParts(parts: readonly Part[], newId: NewId): readonly Part[] {
+  return mapped(parts, (part) => {
+    const ids = new Ids(
+      part.lines.flatMap(({ id }) => id ?? []),
+      'l',
+      newId,
+    );
+    const lines = mapped(part.lines, (line) => ids.given(line));
+    return lines === part.lines ? part : { ...part, lines };
   });
-  return same ? parts : next;
 }
 
 /** Lines that a variant adds have ids of their own; one that stands in another's place goes by the other's where it has none. */
-function mappedVariants(
-  variants: readonly Variant[] | undefined,
-  parts: readonly Part[],
-  newId: (kind: 'l' | 's') => string,
-): readonly Variant[] | undefined {
+function mappedVariants(variants: readonly Variant[] | undefined, parts: readonly Part[], newId: NewId): readonly Variant[] | undefined {
   if (!variants) return variants;
-  const ids = new Map(parts.map((part) => [part.id, part.lines.flatMap(({ id }) => id ?? [])]));
-  let same = true;
-  const next = variants.map((variant) => {
-    const taken = new Map<string, Set<string>>();
-    let sameVariant = true;
-    const changes = variant.changes.map((change) => {
+  const own = new Map(parts.map((part) => [part.id, part.lines.flatMap(({ id }) => id ?? [])]));
+  return mapped(variants, (variant) => {
+    const byPart = new Map<string, Ids>();
+    const changes = mapped(variant.changes, (change) => {
       if (!('part' in change) || !('line' in change)) return change;
-      const of = taken.get(change.part) ?? new Set(ids.get(change.part));
-      taken.set(change.part, of);
-      if (change.line.id !== undefined && !of.has(change.line.id)) {
-        of.add(change.line.id);
-        return change;
-      }
-      sameVariant = false;
-      const id = free(of, newId, 'l');
-      of.add(id);
-      return { ...change, line: { ...change.line, id } };
+      const there = own.get(change.part) ?? [];
+      const ids = byPart.get(change.part) ?? new Ids(there, 'l', newId).reserve(there);
+      byPart.set(change.part, ids);
+      const line = ids.given(change.line);
+      return line === change.line ? change : { ...change, line };
     });
-    if (sameVariant) return variant;
-    same = false;
-    return { ...variant, changes };
+    return changes === variant.changes ? variant : { ...variant, changes };
   });
-  return same ? variants : next;
 }
 
-function mappedSteps(steps: readonly Step[] | undefined, newId: (kind: 'l' | 's') => string): readonly Step[] | undefined {
+function mappedSteps(steps: readonly Step[] | undefined, newId: NewId): readonly Step[] | undefined {
   if (!steps) return steps;
-  const taken = new Set(steps.flatMap((step) => stepOf(step).id ?? []));
-  const seen = new Set<string>();
-  let same = true;
-  const next = steps.map((step) => {
+  const ids = new Ids(
+    steps.flatMap((step) => stepOf(step).id ?? []),
+    's',
+    newId,
+  );
+  return mapped(steps, (step) => {
     const one = stepOf(step);
-    if (one.id !== undefined && !seen.has(one.id)) {
-      seen.add(one.id);
-      return step;
-    }
-    same = false;
-    const id = free(taken, newId, 's');
-    taken.add(id);
-    return { ...one, id };
+    const next = ids.given(one);
+    return next === one ? step : next;
   });
-  return same ? steps : next;
 }
 
 /**
@@ -191,7 +188,7 @@ export function withoutLostReferences(recipe: Recipe): Recipe {
   );
 }
 
-/** Index of the line that stands at a reference, of either kind; undefined where none does. */
+/** The line that a reference of either kind leads to; undefined where there is none. */
 export function lineAt(recipe: Pick<Recipe, 'parts'>, reference: string): Line | undefined {
   for (const part of recipe.parts) {
     if (!reference.startsWith(`${part.id}/`)) continue;

@@ -1,3 +1,4 @@
+import { mapped } from './mapped.js';
 import type { Line, Part, Recipe, VariantChange } from './recipe.js';
 import { mentionText, piecesOf, stepFrom, stepOf, type Step } from './step.js';
 
@@ -162,17 +163,6 @@ function referringStep(step: Step, map: ReferenceMap): Step {
     return at === undefined ? piece.words : mentionText({ ...piece, at });
   });
   return same ? step : stepFrom({ ...rest, text: said.join(''), ...(makes === undefined ? {} : { part: makes }) });
-}
-
-/** A list mapped; the same list where every entry stayed the same. */
-function mapped<One>(list: readonly One[], map: (one: One, index: number) => One): readonly One[] {
-  let same = true;
-  const next = list.map((one, index) => {
-    const made = map(one, index);
-    if (made !== one) same = false;
-    return made;
-  });
-  return same ? list : next;
 }
 
 /** A list mapped, without what came to nothing. */

@@ -65,7 +65,7 @@ export function KitchenSettings({ open, onClose }: { readonly open: boolean; rea
             days
           </span>
         </Row>
-        <OwnFigure key={JSON.stringify(kitchen.index)} index={kitchen.index} onChange={(index) => change({ index })} />
+        <OwnFigure key={kitchen.index?.formula ?? ''} index={kitchen.index} onChange={(index) => change({ index })} />
       </div>
     </Modal>
   );

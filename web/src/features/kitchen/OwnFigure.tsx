@@ -17,40 +17,40 @@ export function OwnFigure({ index, onChange }: OwnFigureProps) {
   const to = Number(step.replace(',', '.'));
   const stepSound = step.trim() === '' || (Number.isFinite(to) && to > 0);
   const next: IndexDto = { name: name.trim(), formula: formula.trim(), ...(step.trim() === '' ? {} : { step: to }) };
-  const changed = JSON.stringify(next) !== JSON.stringify(index ?? { name: '', formula: '' });
+  const changed = next.name !== index?.name || next.formula !== index.formula || next.step !== index.step;
   return (
     <fieldset className="grid gap-2">
-      <legend className="muted">A figure of the kitchen’s own, of a serving</legend>
+      <legend className="muted mb-1">A figure of the kitchen’s own, of a serving; it is saved when you press</legend>
       <span className="flex gap-2 flex-wrap">
-        <input
-          className="field flex-1 min-w-[110px]"
-          aria-label="What it is called"
-          placeholder="Crew points"
-          maxLength={80}
-          value={name}
-          onChange={({ target }) => setName(target.value)}
-        />
-        <input
-          className="field num w-[110px]"
-          aria-label="Rounded to multiples of"
-          placeholder="to whole ones: 1"
-          inputMode="decimal"
-          aria-invalid={!stepSound}
-          value={step}
-          onChange={({ target }) => setStep(target.value)}
-        />
+        <label className="labelled flex-1 min-w-[110px]">
+          What it is called
+          <input className="field" placeholder="Crew points" maxLength={80} value={name} onChange={({ target }) => setName(target.value)} />
+        </label>
+        <label className="labelled w-[150px]">
+          Rounded to multiples of
+          <input
+            className="field num"
+            placeholder="not rounded"
+            inputMode="decimal"
+            aria-invalid={!stepSound}
+            value={step}
+            onChange={({ target }) => setStep(target.value)}
+          />
+        </label>
       </span>
-      <textarea
-        className="field"
-        rows={2}
-        aria-label="How it is reckoned"
-        aria-describedby="own-figure-says"
-        placeholder="energyKcal / 50 + fat / 12 - min(fibre, 4) / 5"
-        maxLength={500}
-        aria-invalid={formula.trim() !== '' && !sound}
-        value={formula}
-        onChange={({ target }) => setFormula(target.value)}
-      />
+      <label className="labelled">
+        How it is reckoned
+        <textarea
+          className="field"
+          rows={2}
+          aria-describedby="own-figure-says"
+          placeholder="energyKcal / 50 + fat / 12 - min(fibre, 4) / 5"
+          maxLength={500}
+          aria-invalid={formula.trim() !== '' && !sound}
+          value={formula}
+          onChange={({ target }) => setFormula(target.value)}
+        />
+      </label>
       <p id="own-figure-says" className={`text-[12.5px] ${formula.trim() !== '' && !sound ? 'bad' : 'faint'}`} role="status">
         {formula.trim() !== '' && !sound ? sentence(trouble) : `Of + − * /, min, max, abs and: ${INDEX_FIGURES.join(', ')}.`}
       </p>

@@ -158,6 +158,7 @@ function CardFrame({ frame, src, paper, title, onFigure }: CardFrameProps) {
   const room = useRef<HTMLDivElement>(null);
   const [scale, setScale] = useState(0.8);
   const [height, setHeight] = useState(PAGE[paper].height);
+  const [drawn, setDrawn] = useState(false);
   useEffect(() => {
     const fit = () => {
       const free = window.innerHeight - (room.current?.getBoundingClientRect().top ?? 170) - window.scrollY;
@@ -172,6 +173,7 @@ function CardFrame({ frame, src, paper, title, onFigure }: CardFrameProps) {
   const onLoad = ({ currentTarget }: React.SyntheticEvent<HTMLIFrameElement>) => {
     const page = currentTarget.contentDocument;
     if (!page) return;
+    setDrawn(page.body.childElementCount > 0);
     // On the desk the sheet lies on the station's own ground.
     page.body.style.background = 'transparent';
     setHeight(Math.max(PAGE[paper].height, page.documentElement.scrollHeight));
@@ -194,6 +196,11 @@ function CardFrame({ frame, src, paper, title, onFigure }: CardFrameProps) {
   };
   return (
     <div className="cardview" ref={room} style={{ height: Math.ceil(height * scale) }}>
+      {!drawn && (
+        <p className="coming" role="status">
+          The card is being laid out …
+        </p>
+      )}
       <iframe
         ref={frame}
         src={src}
