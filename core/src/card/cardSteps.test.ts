@@ -1,5 +1,5 @@
 import { kitchenOf, recipeOf } from '../../test/kitchens.js';
-import { recipeFigures, type Recipe, type Step } from '../recipe/index.js';
+import { movedLines, recipeFigures, withIds, type Recipe, type Step } from '../recipe/index.js';
 import { cardContent } from './cardContent.js';
 import { cardMarkdown } from './cardMarkdown.js';
 import { cardSteps, stepTextOf } from './cardSteps.js';
@@ -43,4 +43,11 @@ test('the part a step makes is named where it begins, and every output says the 
   expect(card.steps.map(({ part }) => part)).toEqual(['Pot', '', '']);
   expect(card.steps[0]?.runs).toEqual([{ text: 'Stew ' }, { text: '600 g plums', strong: true }, { text: '.' }]);
   expect(cardMarkdown(card)).toContain('1. _Pot:_ Stew **600 g plums**.\n2. Cool.\n3. Serve \\*hot\\* &lt;b&gt;now&lt;/b&gt;.');
+});
+
+test('a mention reads the same by id as by number, wherever its line has gone', () => {
+  const written = dish(['Stew {pot/1 plums} with {pot/2 salt}.']);
+  const byId = withIds(written);
+  expect(printed(byId)).toEqual(printed(written));
+  expect(printed(movedLines(byId, [{ part: 0, line: 0 }], { part: 0, line: 1 }))).toEqual(printed(written));
 });

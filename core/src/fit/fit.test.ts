@@ -4,7 +4,7 @@ import { anyDish, dishOf, kitchenOf, recipeOf } from '../../test/kitchens.js';
 import { testSolver } from '../../test/testSolver.js';
 import { briefJudgements } from '../brief/index.js';
 import { midpointOf } from '../quantity/index.js';
-import { recipeFigures, type FitBound, type Line, type Recipe, type Target } from '../recipe/index.js';
+import { recipeFigures, withIds, type FitBound, type Line, type Recipe, type Target } from '../recipe/index.js';
 import { snappedAmounts } from '../scale/index.js';
 import { parseLineText } from '../text/index.js';
 import { fitRecipe, type FitAnswer, type FitConflict, type FitProposal } from './fitRecipe.js';
@@ -301,4 +301,23 @@ test('a line of the demo, changed, reads as what it is', () => {
     expect(read.unit ?? 'piece').toBe(unit);
     expect(read.amount).toBeCloseTo(to as number, 6);
   }
+});
+
+test('what is told of a proposal is of what a card prints, also of lines that it leaves alone', () => {
+  const targets = [target('energyKcal', 'at most', 460)];
+  // 396 g of chicken are printed as 400.
+  const answer = proposed([grams('chicken', 396, 'locked'), grams('rice', 300), grams('oil', 40)], targets);
+  const [printed, exact] = [snappedAmounts(answer.recipe).recipe, answer.recipe].map(
+    (recipe) => recipeFigures(recipe, kitchen).perServing.nutrients.energyKcal.amount ?? 0,
+  );
+  expect(answer.after[0]?.amount).toBeCloseTo(printed ?? 0, 9);
+  expect(Math.abs((printed ?? 0) - (exact ?? 0))).toBeGreaterThan(0.5);
+});
+
+test('lines in step are so by number and by id', () => {
+  const lines = [grams('chicken', 400), grams('rice', 300, { withLine: 'pot/1' })];
+  const targets = [target('energyKcal', 'at most', 330)];
+  const byId = fitRecipe(withIds(recipeOf(lines)), { targets }, kitchen, solve) as FitProposal;
+  expect(moved(byId)).toEqual(moved(proposed(lines, targets)));
+  expect(Object.keys(moved(byId))).toContain('pot/2');
 });

@@ -1,6 +1,6 @@
 import { configureStore } from '@reduxjs/toolkit';
 import fc from 'fast-check';
-import { FoodIndex, movedLines, withIds, withoutLines, type Food, type Recipe, type TakeablePart } from '@portiona/core';
+import { FoodIndex, Kitchen, movedLines, withIds, withoutLines, type Food, type Recipe, type TakeablePart } from '@portiona/core';
 import {
   addPart,
   insertLines,
@@ -8,6 +8,7 @@ import {
   replaceLine,
   replacePart,
   retyped,
+  scaledTo,
   withFood,
   withHead,
   withLineFit,
@@ -188,4 +189,37 @@ test('a line of another recipe stays one while its words stay, with what was sai
   // Typed anew it is found again, because it is at hand; without a weight it is no line yet.
   expect(retyped(undefined, '2 servings dal', withDal, 4)).toMatchObject({ recipe: 'base', amount: 556 });
   expect(retyped(line, '2 cups dal', withDal, 4)).toEqual({ text: '2 cups dal' });
+});
+
+test('a line that is new has an id from its first edit, and what is referred to by number is by id', () => {
+  const line = { food: 'onion', amount: 1, unit: 'piece', scaling: { ratioTo: 'a/1', share: 0.5 }, text: '1 onion' };
+  const { present } = recipeReducer(opened(), recipeActions.edited({ recipe: insertLines(START, { part: 0, line: 1 }, [line]) }));
+  const [first, second] = present?.parts[0]?.lines ?? [];
+  expect(second?.id).toMatch(/^l--/);
+  expect(second?.scaling).toEqual({ ratioTo: `a/${first?.id}`, share: 0.5 });
+});
+
+test('a line that is typed anew is the same line', () => {
+  const [old] = START.parts[0]?.lines ?? [];
+  const next = replaceLine(START, { part: 0, line: 0 }, retyped(old, '200 g onion', words, 4));
+  expect(next.parts[0]?.lines[0]).toMatchObject({ food: 'onion', id: old?.id });
+});
+
+test('scaled, a dish and its variants say in words what they hold', () => {
+  const kitchen = new Kitchen({
+    settings: { currency: 'EUR', measures: 'metric', rules: 'plain', staples: 'counted', date: '2026-11-25' },
+    foods,
+    packs: [],
+    recipes: [],
+  });
+  const onion = { food: 'onion', amount: 3, unit: 'piece', text: '3 onions' };
+  const dish = withIds({ ...START, variants: [{ name: 'other', changes: [{ at: 'a/1', line: onion }] }] });
+  const scaled = scaledTo(dish, 8, kitchen, false);
+  expect(scaled.servings).toBe(8);
+  expect(scaled.parts[0]?.lines[0]).toMatchObject({ amount: 4, text: '4 leeks' });
+  expect(scaled.variants?.[0]?.changes[0]).toMatchObject({ line: { amount: 6, text: '6 onions' } });
+  // Amounts of one serving stay what they are.
+  const each = scaledTo({ ...dish, amountsPer: 'serving' }, 8, kitchen, false);
+  expect(each.parts[0]?.lines[0]).toMatchObject({ amount: 2, text: '2 leeks' });
+  expect(each.variants?.[0]?.changes[0]).toMatchObject({ line: { amount: 3, text: '3 onions' } });
 });
