@@ -32,7 +32,7 @@ export function ScaledLines({ recipe, figures, kitchen, servings, scaled }: Scal
   const write = (part: number, line: number, old: Line, scaling: Scaling | undefined) =>
     dispatch(recipeActions.edited({ recipe: replaceLine(recipe, { part, line }, withScaling(old, scaling)) }));
   return (
-    <table className="mt-2">
+    <table className="mt-2 scaled">
       <thead>
         <tr>
           <th>line</th>
