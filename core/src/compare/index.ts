@@ -1,3 +1,4 @@
 export * from './foodComparison.js';
 export * from './mergedFood.js';
+export * from './recipeChanges.js';
 export * from './swapEffect.js';

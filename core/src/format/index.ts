@@ -8,5 +8,4 @@ export * from './readEntry.js';
 export * from './readKitchen.js';
 export * from './readKitchenBytes.js';
 export * from './writeKitchen.js';
-export * from './sameDocument.js';
 export * from './tidied.js';

@@ -15,6 +15,7 @@ export * from './partFigures.js';
 export * from './recipe.js';
 export * from './recipeFigures.js';
 export * from './recipesUnder.js';
+export * from './sameDocument.js';
 export * from './share.js';
 export * from './shownFigure.js';
 export * from './step.js';
