@@ -52,7 +52,13 @@ test('a line is the same by its id: its amount, its food, its place', () => {
 
 test('ids are of a part: the same id in two parts is two lines; a line that went to another part is one that moved', () => {
   const top = dish.parts[1]!;
-  const away: Recipe = { ...dish, parts: [{ ...stew, lines: [leek, water] }, { ...top, lines: [...top.lines, lentil] }] };
+  const away: Recipe = {
+    ...dish,
+    parts: [
+      { ...stew, lines: [leek, water] },
+      { ...top, lines: [...top.lines, lentil] },
+    ],
+  };
   expect(changes(away)).toEqual([
     { of: 'line', key: 'b', part: 'top', before: '200 g lentils', after: '200 g lentils', fields: [], moved: true },
   ]);
@@ -71,7 +77,10 @@ test('the dish, its storage, parts, steps and variants', () => {
     title: 'Soup',
     storage: { fridgeDays: 4 },
     parts: [{ ...stew, cookedWeight: 900 }, dish.parts[1]!],
-    steps: [{ id: 't', text: 'Simmer.' }, { id: 's', text: 'Slice the {stew/a leek}.' }],
+    steps: [
+      { id: 't', text: 'Simmer.' },
+      { id: 's', text: 'Slice the {stew/a leek}.' },
+    ],
     variants: [{ name: 'rich', changes: [] }],
   };
   expect(changes(is)).toEqual([
@@ -94,13 +103,16 @@ test('a step whose words stay and whose mention is of another line is said to', 
 test('of lines put into another order, as few as can be are said to have moved, and the way back says as many', () => {
   const ids = fc.uniqueArray(fc.integer({ min: 1, max: 40 }), { minLength: 1, maxLength: 9 });
   fc.assert(
-    fc.property(ids.chain((one) => fc.tuple(fc.constant(one), fc.shuffledSubarray(one, { minLength: one.length }))), ([a, b]) => {
-      const of = (order: number[]) => withLines(order.map((n) => ({ id: `l${n}`, amount: n, unit: 'g', text: `${n} g salt` })));
-      const moved = changes(of(b), of(a));
-      expect(moved.every(({ of: kind, moved: is }) => kind === 'line' && is)).toBe(true);
-      expect(moved.length).toBe(a.length - longestRising(b.map((one) => a.indexOf(one))));
-      expect(changes(of(a), of(b)).length).toBe(moved.length);
-    }),
+    fc.property(
+      ids.chain((one) => fc.tuple(fc.constant(one), fc.shuffledSubarray(one, { minLength: one.length }))),
+      ([a, b]) => {
+        const of = (order: number[]) => withLines(order.map((n) => ({ id: `l${n}`, amount: n, unit: 'g', text: `${n} g salt` })));
+        const moved = changes(of(b), of(a));
+        expect(moved.every(({ of: kind, moved: is }) => kind === 'line' && is)).toBe(true);
+        expect(moved.length).toBe(a.length - longestRising(b.map((one) => a.indexOf(one))));
+        expect(changes(of(a), of(b)).length).toBe(moved.length);
+      },
+    ),
   );
 });
 

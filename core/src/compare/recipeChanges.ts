@@ -1,5 +1,15 @@
 import type { Food } from '../food/index.js';
-import { carriedIds, piecesOf, sameDocument, stepOf, withIds, type Line, type Part, type Recipe, type StepWithPart } from '../recipe/index.js';
+import {
+  carriedIds,
+  piecesOf,
+  sameDocument,
+  stepOf,
+  withIds,
+  type Line,
+  type Part,
+  type Recipe,
+  type StepWithPart,
+} from '../recipe/index.js';
 import { lineText } from '../text/index.js';
 
 /** Something that one version of a recipe has otherwise than another. */
@@ -27,7 +37,12 @@ export interface RecipeChange {
 export function recipeChanges(was: Recipe, is: Recipe, foodOf: (id: string) => Food | undefined): readonly RecipeChange[] {
   const before = withIds(was);
   const after = withIds(carriedIds(before, is));
-  return [...dishChanges(before, after), ...partChanges(before, after), ...lineChanges(before, after, foodOf), ...stepChanges(before, after)];
+  return [
+    ...dishChanges(before, after),
+    ...partChanges(before, after),
+    ...lineChanges(before, after, foodOf),
+    ...stepChanges(before, after),
+  ];
 }
 
 /** What is compared by itself, piece by piece. */

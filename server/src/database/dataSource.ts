@@ -25,6 +25,7 @@ import { LineIds1765000000010 } from './migrations/lineIds.migration.js';
 import { RecipeBases1764700000007 } from './migrations/recipeBases.migration.js';
 import { RecipeSummaries1765100000011 } from './migrations/recipeSummaries.migration.js';
 import { RequestsDone1764900000009 } from './migrations/requestsDone.migration.js';
+import { Versions1765200000012 } from './migrations/versions.migration.js';
 import { Receipts1764400000004 } from './migrations/receipts.migration.js';
 import { Refreshes1764500000005 } from './migrations/refreshes.migration.js';
 
@@ -85,6 +86,7 @@ export function schemaOptions(url: string | undefined): Extract<DataSourceOption
       RequestsDone1764900000009,
       LineIds1765000000010,
       RecipeSummaries1765100000011,
+      Versions1765200000012,
     ],
     migrationsRun: true,
     migrationsTransactionMode: 'all',

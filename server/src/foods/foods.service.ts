@@ -2,6 +2,7 @@ import { Injectable } from '@nestjs/common';
 import { foodFaults, FoodEntry, searchTextOf, type Food } from '@portiona/core';
 import { In, IsNull, Not } from 'typeorm';
 import { Database } from '../database/database.js';
+import { thinDrafts } from '../database/thinDrafts.js';
 import { Once, type OnceKey } from '../database/once.js';
 import { isTaken } from '../database/isTaken.js';
 import { InUseError, NotFoundError, StaleSaveError, TakenError, UnreadableError } from '../http/problems.js';
@@ -149,6 +150,7 @@ export class FoodsService {
     );
     if (affected !== 1) return false;
     await manager.insert(FoodRevisionEntity, { kitchenId, foodId: document.id, revision: revision + 1, document });
+    await thinDrafts(manager, 'food', kitchenId, document.id);
     await this.learnWords([document]);
     return true;
   }

@@ -59,7 +59,7 @@ export class MergesService {
           [kitchenId, pack.id, kept.id, JSON.stringify(document)],
         );
       }
-      for (const { recipe, merged } of effects) await this.recipes.rewrite(revisions.get(recipe.id) ?? 0, merged as RecipeEntry);
+      for (const { recipe, merged } of effects) await this.recipes.rewrite(revisions.get(recipe.id) ?? 0, merged as RecipeEntry, 'merged');
       await manager.query('UPDATE receipt_names SET food_id = $3 WHERE kitchen_id = $1 AND food_id = $2', [kitchenId, gone.id, kept.id]);
       await manager.update(FoodEntity, { kitchenId, id: gone.id }, { archivedAt: () => 'now()' });
       return { food, packs: packs.length, recipes: effects.map(toSwap) };

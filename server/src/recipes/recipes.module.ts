@@ -10,11 +10,21 @@ import { RecipeFiguresService } from './recipeFigures.service.js';
 import { RecipeListsService } from './recipeLists.service.js';
 import { RecipesService } from './recipes.service.js';
 import { RecipeSummariesService } from './recipeSummaries.service.js';
+import { VersionsController } from './versions.controller.js';
+import { VersionsService } from './versions.service.js';
 
 @Module({
   imports: [KitchensModule, FoodsModule, PacksModule],
-  controllers: [RecipesController, BriefsController],
-  providers: [RecipesService, BasisService, BasesService, RecipeFiguresService, RecipeSummariesService, RecipeListsService],
+  controllers: [RecipesController, VersionsController, BriefsController],
+  providers: [
+    RecipesService,
+    BasisService,
+    BasesService,
+    RecipeFiguresService,
+    RecipeSummariesService,
+    RecipeListsService,
+    VersionsService,
+  ],
   exports: [RecipesService, RecipeFiguresService, BasesService, BasisService, RecipeSummariesService, RecipeListsService],
 })
 export class RecipesModule {}

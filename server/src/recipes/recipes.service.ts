@@ -17,6 +17,7 @@ import {
 } from '@portiona/core';
 import { IsNull, Not, type SelectQueryBuilder } from 'typeorm';
 import { Database } from '../database/database.js';
+import { thinDrafts } from '../database/thinDrafts.js';
 import { Once, type OnceKey } from '../database/once.js';
 import { isTaken } from '../database/isTaken.js';
 import { FoodsService } from '../foods/foods.service.js';
@@ -28,7 +29,7 @@ import { PacksService } from '../packs/packs.service.js';
 import type { OpenRecipeDto, UsedInDto } from './recipe.dto.js';
 import { RecipeEntity } from './recipe.entity.js';
 import { toRecipe, toSavedRecipe } from './recipe.mapper.js';
-import { RecipeRevisionEntity } from './recipeRevision.entity.js';
+import { RecipeRevisionEntity, type KeptBecause } from './recipeRevision.entity.js';
 
 /** Recipes as they are kept: opened, saved, put away. What they come to is asked of RecipeFiguresService. */
 @Injectable()
@@ -141,10 +142,20 @@ export class RecipesService {
     });
   }
 
-  /** Writes a recipe's next revision, in the transaction under way. @throws StaleSaveError when the revision is not the newest */
-  async rewrite(revision: number, document: RecipeEntry): Promise<void> {
+  /**
+   * Writes a recipe's next revision, in the transaction under way.
+   *
+   * @param keep why what it was before is kept as a version, if it is
+   * @throws StaleSaveError when the revision is not the newest
+   */
+  async rewrite(revision: number, document: RecipeEntry, keep?: Exclude<KeptBecause, 'named'>): Promise<void> {
     const kitchenId = await this.kitchens.id();
     const { id, title } = document;
+    if (keep)
+      await this.database.manager.query(
+        `UPDATE recipe_revisions SET kept_because = $4 WHERE kitchen_id = $1 AND recipe_id = $2 AND revision = $3 AND kept_because IS NULL`,
+        [kitchenId, id, revision, keep],
+      );
     const { affected } = await this.database.manager.update(
       RecipeEntity,
       { kitchenId, id, revision },
@@ -152,6 +163,7 @@ export class RecipesService {
     );
     if (affected !== 1) await this.#expectNewest(id, revision);
     await this.#writeRevision(revision + 1, document);
+    await thinDrafts(this.database.manager, 'recipe', kitchenId, id);
   }
 
   /** Puts a recipe away, or takes it out again; nothing is lost. @throws NotFoundError */
