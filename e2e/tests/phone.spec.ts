@@ -12,6 +12,7 @@ const SCREENS = [
   `${DISH}/build?working=scale`,
   `${DISH}/build?working=drives`,
   `${DISH}/build?working=variants`,
+  `${DISH}/build?working=versions`,
   '/recipes/chickpea-and-pepper-stew/build?working=fit',
   `${DISH}/card`,
 ];

@@ -15,9 +15,11 @@ import { saveNow } from '../features/recipes/autosave';
 import { keptHere } from '../features/recipes/keptHere';
 import { openedRecipe } from '../features/recipes/openedRecipe';
 import { recipeActions } from '../features/recipes/recipeSlice';
+import { stepsBefore } from '../features/recipes/undoSteps';
 import { TracingProvider, type Traced } from '../features/recipes/tracing';
 import { useFigures } from '../features/recipes/useFigures';
 import { VariantsPanel } from '../features/variants/VariantsPanel';
+import { VersionsPanel } from '../features/versions/VersionsPanel';
 import type { StationContext } from '../stations/station';
 import { isTool, type PanelName, type ToolPanel } from '../working/panelName';
 import { WorkingPanel } from '../working/WorkingPanel';
@@ -131,6 +133,7 @@ function ToolWithWorking({ name, here, onFigure, onClose, ...rest }: PanelProps 
       <div className={traced ? 'hidden' : 'contents'}>
         {name === 'scale' && <ScalePanel {...of} />}
         {name === 'variants' && <VariantsPanel {...of} here={here} />}
+        {name === 'versions' && <VersionsPanel {...of} here={here} />}
         {name === 'drives' && <DriversPanel {...of} onFigure={onFigure} />}
         {name === 'fit' && <FitPanel {...of} />}
       </div>
@@ -199,10 +202,13 @@ function useOpenRecipe(id: string): string | undefined {
     const open = async () => {
       try {
         const opened = await openedRecipe(id, dispatch);
-        if (!here) return;
-        dispatch(recipeActions.opened({ saved: asRecipe(opened), bases: asRecipes(opened.bases), usedIn: opened.usedIn }));
+        const saved = asRecipe(opened);
         const kept = keptHere(id);
-        if (kept && !sameDocument(kept.document, opened.document)) dispatch(recipeActions.recovered(kept));
+        const recovered = kept && !sameDocument(kept.document, opened.document) ? kept : undefined;
+        const steps = await stepsBefore(id, recovered?.document ?? saved.document);
+        if (!here) return;
+        dispatch(recipeActions.opened({ saved, bases: asRecipes(opened.bases), usedIn: opened.usedIn, steps }));
+        if (recovered) dispatch(recipeActions.recovered(recovered));
       } catch (error) {
         if (here) setTrouble({ id, text: problemText(problemOf(error)) });
       }

@@ -1,12 +1,15 @@
+import { Link, useLocation } from 'react-router';
+import { clockText } from '../ui/timeText';
 import { useRecipeState } from '../features/recipes/useRecipeState';
 
-/** Says what is saved; asks for nothing. */
+/** Says what is saved, asks for nothing, and leads to what was saved before. */
 export function SaveMark() {
   const { id, saveState, savedAt } = useRecipeState();
+  const { pathname } = useLocation();
   if (id === undefined) return <span className="saved" style={{ visibility: 'hidden' }} />;
   const { words, tone } = {
     saved: {
-      words: savedAt === '' ? 'Saved' : `Saved ${new Date(savedAt).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}`,
+      words: savedAt === '' ? 'Saved' : `Saved ${clockText(savedAt)}`,
       tone: '',
     },
     unsaved: { words: 'Writing', tone: 'pending' },
@@ -16,8 +19,13 @@ export function SaveMark() {
     stale: { words: 'Saved elsewhere', tone: 'trouble' },
   }[saveState];
   return (
-    <span className={`saved ${tone}`} role="status">
-      {words}
+    <span className={`saved ${tone}`}>
+      <span role="status" className="sr">
+        {words}
+      </span>
+      <Link to={{ pathname, search: '?working=versions' }} aria-label={`${words}. Versions`} title="Versions: what it was before">
+        {words}
+      </Link>
     </span>
   );
 }

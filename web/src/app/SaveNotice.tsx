@@ -1,15 +1,21 @@
-import { lineText, stepOf, type Recipe } from '@portiona/core';
+import { recipeChanges, type Recipe } from '@portiona/core';
+import { useKeepVersionMutation } from '../api/api.gen';
 import { isPassing, problemText } from '../api/problem';
 import { faultPlace } from '../features/recipes/faultPlace';
 import { faultWords } from '../features/recipes/faultWords';
 import { recipeActions } from '../features/recipes/recipeSlice';
 import { useAppDispatch, useRecipeState } from '../features/recipes/useRecipeState';
+import { changeSentence } from '../features/versions/versionWords';
+import { clockText } from '../ui/timeText';
+import { useToast } from '../ui/Toasts';
 import { useShowFault } from './useShowFault';
 
 /** Told under the head: a save that was refused, or one that somebody else's came before. Nothing of one's own is lost. */
 export function SaveNotice() {
   const dispatch = useAppDispatch();
   const { saveState, problem, present } = useRecipeState();
+  const [keep] = useKeepVersionMutation();
+  const say = useToast();
   const show = useShowFault(present?.id ?? '');
   if (!problem || !present) return null;
   const at = problem.faults.find(({ path }) => faultPlace(path))?.path;
@@ -36,13 +42,19 @@ export function SaveNotice() {
       </div>
     );
   if (saveState !== 'stale' || !problem.current) return null;
-  const theirs = problem.current.document as Recipe;
-  const changes = differences(present, theirs);
+  const { current: theirs } = problem;
+  const changes = recipeChanges(present, theirs.document as Recipe, () => undefined).map(changeSentence);
+  const saveOver = () => {
+    const kept = { id: present.id, revision: theirs.revision, keepVersionDto: { because: 'overwritten' as const } };
+    keep(kept)
+      .unwrap()
+      .catch(() => say('What is there is not kept as a version; it stays among the drafts for an hour.'));
+    dispatch(recipeActions.mineKept(undefined));
+  };
   return (
     <div className="notice" role="alert">
       <p>
-        <b>Saved elsewhere at {new Date(problem.current.savedAt).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}.</b>{' '}
-        Yours is kept here and not written over it.{' '}
+        <b>Saved elsewhere at {clockText(theirs.savedAt)}.</b> Yours is kept here and not written over it.{' '}
         {changes.length > 0 && (
           <span className="muted">
             There: {changes.slice(0, 4).join('; ')}
@@ -53,22 +65,9 @@ export function SaveNotice() {
       <button className="btn" onClick={() => dispatch(recipeActions.theirsTaken(undefined))}>
         Take what is there
       </button>
-      <button className="btn btn-main" onClick={() => dispatch(recipeActions.mineKept(undefined))}>
+      <button className="btn btn-main" onClick={saveOver}>
         Save mine over it
       </button>
     </div>
   );
-}
-
-/** What the other version says that this one does not, and the other way round, in words. */
-function differences(mine: Recipe, theirs: Recipe): string[] {
-  const said = (recipe: Recipe) => [
-    `title “${recipe.title}”`,
-    `${recipe.servings} servings`,
-    ...recipe.parts.flatMap(({ lines }) => lines.map((line) => `“${line.text ?? lineText(line, undefined)}”`)),
-    ...(recipe.steps ?? []).map((step) => `step “${stepOf(step).text.slice(0, 40)}”`),
-  ];
-  const here = new Set(said(mine));
-  const there = new Set(said(theirs));
-  return [...[...there].filter((one) => !here.has(one)), ...[...here].filter((one) => !there.has(one)).map((one) => `not ${one}`)];
 }

@@ -3,8 +3,8 @@ import type { WorkedFigure } from '@portiona/core';
 /** Panels that say where figures come from. */
 export type FiguresPanel = WorkedFigure | 'claims';
 
-/** Panels that change the dish. */
-export const TOOL_PANELS = ['fit', 'scale', 'drives', 'variants'] as const;
+/** Panels that change the dish, or say what it was. */
+export const TOOL_PANELS = ['fit', 'scale', 'drives', 'variants', 'versions'] as const;
 export type ToolPanel = (typeof TOOL_PANELS)[number];
 
 /** What the panel beside the docket shows. */

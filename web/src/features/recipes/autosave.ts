@@ -5,6 +5,7 @@ import { asDocument, asRecipe } from '../../api/documents';
 import { isPassing, problemOf, type Problem } from '../../api/problem';
 import { forgetKept, keepHere, keptHere } from './keptHere';
 import { recipeActions, type RecipeState } from './recipeSlice';
+import { keepSteps } from './undoSteps';
 import type { Dispatch, WithRecipe } from './useRecipeState';
 
 /** Long enough to finish a word, short enough not to wait for. */
@@ -52,6 +53,24 @@ autosave.startListening({
       if (reached) return;
       await listener.delay(pause);
     }
+  },
+});
+
+/** Milliseconds: a word is one step, and is written down once. */
+const STEP_MS = 250;
+
+/** What undoing leads to is kept as it changes, and when the recipe is left. */
+autosave.startListening({
+  predicate: (_, { recipe }, { recipe: before }) =>
+    recipe.present !== before.present || recipe.past !== before.past || recipe.future !== before.future,
+  effect: async (_, listener) => {
+    const { id: left, past: behind, present: before, future: ahead } = listener.getOriginalState().recipe;
+    listener.cancelActiveListeners();
+    if (left !== undefined && before && left !== listener.getState().recipe.id)
+      void keepSteps(left, { past: behind, present: before, future: ahead });
+    await listener.delay(STEP_MS);
+    const { id, present, past, future } = listener.getState().recipe;
+    if (id !== undefined && present) await keepSteps(id, { past, present, future });
   },
 });
 

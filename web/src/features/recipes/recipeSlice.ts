@@ -26,6 +26,14 @@ export interface RecipeState {
   readonly usedIn: readonly UsedInDto[];
 }
 
+/** A recipe as it came from the server, and what undoing leads to where it was worked on here before. */
+interface Opened {
+  readonly saved: Saved<Recipe>;
+  readonly bases: readonly Recipe[];
+  readonly usedIn: readonly UsedInDto[];
+  readonly steps?: Pick<RecipeState, 'past' | 'future'>;
+}
+
 const NOTHING_OPEN: RecipeState = {
   id: undefined,
   present: undefined,
@@ -52,8 +60,9 @@ const slice = createSlice({
   name: 'recipe',
   initialState: NOTHING_OPEN,
   reducers: {
-    opened: plainly<{ saved: Saved<Recipe>; bases: readonly Recipe[]; usedIn: readonly UsedInDto[] }>((_, { saved, bases, usedIn }) => ({
+    opened: plainly<Opened>((_, { saved, bases, usedIn, steps }) => ({
       ...NOTHING_OPEN,
+      ...steps,
       id: saved.id,
       present: withIds(saved.document),
       revision: saved.revision,
@@ -69,7 +78,8 @@ const slice = createSlice({
     /** Work that had not reached the server when the page was left, taken up again. */
     recovered: plainly<{ document: Recipe; revision: number }>((state, { document, revision }) => ({
       ...state,
-      past: state.present ? [state.present] : [],
+      // Where its own steps are at hand, they lead back; what the server has is among them, or somebody else's.
+      past: state.past.length > 0 || state.future.length > 0 || !state.present ? state.past : [state.present],
       present: withIds(document),
       revision,
       saveState: 'unsaved',

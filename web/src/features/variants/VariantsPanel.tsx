@@ -4,24 +4,21 @@ import {
   briefVerdict,
   promotedVariant,
   recipeFigures,
-  targetFigure,
   variantRecipe,
-  type Figure,
   type Kitchen,
-  type Printable,
   type Recipe,
   type RecipeFigures,
   type Variant,
 } from '@portiona/core';
 import { SidePanel } from '../../ui/SidePanel';
 import { useToast } from '../../ui/Toasts';
-import { numberText, priceText } from '../../ui/numberText';
 import { figureName, figureUnit } from '../briefs/briefWords';
 import type { KitchenHere } from '../kitchen/useKitchen';
 import { withHead } from '../recipes/editRecipe';
 import { recipeActions } from '../recipes/recipeSlice';
 import { TracedFigure } from '../recipes/TracedFigure';
 import { useAppDispatch } from '../recipes/useRecipeState';
+import { COMPARED, DifferingFigure, figureOf, figureText } from '../recipes/DifferingFigure';
 import { VariantChanges } from './VariantChanges';
 
 interface VariantsPanelProps {
@@ -31,16 +28,6 @@ interface VariantsPanelProps {
   readonly onClose: () => void;
 }
 
-const ROWS: readonly (Printable | 'weight' | 'usedCost')[] = [
-  'energyKcal',
-  'protein',
-  'carbohydrate',
-  'fat',
-  'fibre',
-  'salt',
-  'usedCost',
-  'weight',
-];
 const NAMES = ['as cooked', 'cheaper', 'vegetarian', 'reader’s choice'] as const;
 /** Side by side with the base. */
 const MOST_SHOWN = 4;
@@ -102,7 +89,7 @@ export function VariantsPanel({ recipe, figures, here, onClose }: VariantsPanelP
               </tr>
             </thead>
             <tbody>
-              {ROWS.map((row) => (
+              {COMPARED.map((row) => (
                 <tr key={row}>
                   <td>
                     {figureName(row)} <span className="faint">{figureUnit(row, kitchen.settings.currency)}</span>
@@ -113,12 +100,12 @@ export function VariantsPanel({ recipe, figures, here, onClose }: VariantsPanelP
                     </TracedFigure>
                   </td>
                   {shown.map(({ index, variant }) => (
-                    <Differing
+                    <DifferingFigure
                       key={index}
                       row={row}
                       base={figureOf(row, figures, kitchen)}
                       made={made[index]}
-                      name={variant.name}
+                      of={`the variant “${variant.name}”`}
                       kitchen={kitchen}
                     />
                   ))}
@@ -198,36 +185,6 @@ export function VariantsPanel({ recipe, figures, here, onClose }: VariantsPanelP
   );
 }
 
-interface DifferingProps {
-  readonly row: (typeof ROWS)[number];
-  readonly base: Figure;
-  readonly made: RecipeFigures | undefined;
-  readonly name: string;
-  readonly kitchen: Kitchen;
-}
-
-/** A figure of a variant, marked where it is another than the base's. */
-function Differing({ row, base, made, name, kitchen }: DifferingProps) {
-  const own = made && figureOf(row, made, kitchen);
-  const [then, now] = [figureText(row, base, kitchen), own ? figureText(row, own, kitchen) : '?'];
-  const differs = then !== now;
-  const by =
-    own?.amount !== undefined && base.amount !== undefined && own.gaps.length === base.gaps.length ? own.amount - base.amount : undefined;
-  return (
-    <td className={`num ${differs ? 'differs' : 'faint'}`}>
-      <TracedFigure figure={row} figures={made} of={`the variant “${name}”`}>
-        {now}
-      </TracedFigure>
-      {differs && by !== undefined && (
-        <div className="src">
-          {by > 0 ? '+' : '−'}
-          {amountText(row, Math.abs(by), kitchen)}
-        </div>
-      )}
-    </td>
-  );
-}
-
 /** Figures of a variant; undefined where one of its lines names what is not here. */
 function tried(variant: Variant, recipe: Recipe, kitchen: Kitchen): RecipeFigures | undefined {
   try {
@@ -235,21 +192,6 @@ function tried(variant: Variant, recipe: Recipe, kitchen: Kitchen): RecipeFigure
   } catch {
     return undefined;
   }
-}
-
-function figureOf(row: (typeof ROWS)[number], figures: RecipeFigures, kitchen: Kitchen): Figure {
-  return targetFigure({ figure: row }, figures, kitchen);
-}
-
-/** With "≥" where something is lacking. */
-function figureText(row: (typeof ROWS)[number], { amount, gaps }: Figure, kitchen: Kitchen): string {
-  return `${amount !== undefined && gaps.length > 0 ? '≥ ' : ''}${amountText(row, amount, kitchen)}`;
-}
-
-function amountText(row: (typeof ROWS)[number], amount: number | undefined, kitchen: Kitchen): string {
-  if (amount === undefined) return '?';
-  if (row === 'usedCost') return priceText(amount, kitchen.settings.currency);
-  return numberText(amount, row === 'energyKcal' || row === 'weight' ? 0 : row === 'salt' ? 2 : 1);
 }
 
 function verdictText(figures: RecipeFigures, { brief }: Recipe, kitchen: Kitchen): string {

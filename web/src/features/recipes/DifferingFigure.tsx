@@ -1,0 +1,54 @@
+import { targetFigure, type Figure, type Kitchen, type Printable, type RecipeFigures } from '@portiona/core';
+import { numberText, priceText } from '../../ui/numberText';
+import { TracedFigure } from './TracedFigure';
+
+/** Figures by which two ways to make a dish are compared. */
+export type ComparedFigure = Printable | 'weight' | 'usedCost';
+export const COMPARED: readonly ComparedFigure[] = ['energyKcal', 'protein', 'carbohydrate', 'fat', 'fibre', 'salt', 'usedCost', 'weight'];
+interface DifferingFigureProps {
+  readonly row: ComparedFigure;
+  readonly base: Figure;
+  readonly made: RecipeFigures | undefined;
+  /** Whose it is, as its working is told. */
+  readonly of: string;
+  readonly kitchen: Kitchen;
+}
+
+/** A figure of another way to make the dish, marked where it differs. */
+export function DifferingFigure({ row, base, made, of, kitchen }: DifferingFigureProps) {
+  const own = made && figureOf(row, made, kitchen);
+  const [then, now] = [figureText(row, base, kitchen), own ? figureText(row, own, kitchen) : '?'];
+  const differs = then !== now;
+  const by =
+    own?.amount !== undefined && base.amount !== undefined && own.gaps.length === base.gaps.length ? own.amount - base.amount : undefined;
+  return (
+    <td className={`num ${differs ? 'differs' : 'faint'}`}>
+      <TracedFigure figure={row} figures={made} of={of}>
+        {now}
+      </TracedFigure>
+      {differs && by !== undefined && (
+        <div className="src">
+          {by > 0 ? '+' : '−'}
+          {amountText(row, Math.abs(by), kitchen)}
+        </div>
+      )}
+    </td>
+  );
+}
+
+/** One figure of a serving. */
+export function figureOf(row: ComparedFigure, figures: RecipeFigures, kitchen: Kitchen): Figure {
+  return targetFigure({ figure: row }, figures, kitchen);
+}
+
+/** With "≥" where something is lacking. */
+export function figureText(row: ComparedFigure, { amount, gaps }: Figure, kitchen: Kitchen): string {
+  return `${amount !== undefined && gaps.length > 0 ? '≥ ' : ''}${amountText(row, amount, kitchen)}`;
+}
+
+/** Unrounded amounts as the docket rounds them. */
+function amountText(row: ComparedFigure, amount: number | undefined, kitchen: Kitchen): string {
+  if (amount === undefined) return '?';
+  if (row === 'usedCost') return priceText(amount, kitchen.settings.currency);
+  return numberText(amount, row === 'energyKcal' || row === 'weight' ? 0 : row === 'salt' ? 2 : 1);
+}

@@ -1,0 +1,170 @@
+import { useMemo, useState } from 'react';
+import { Kitchen, recipeChanges, recipeFigures, type Recipe, type RecipeChange, type RecipeFigures } from '@portiona/core';
+import { useKeepVersionMutation, useLetGoOfVersionMutation, useOpenVersionQuery, type VersionDto } from '../../api/api.gen';
+import { asRecipe, asRecipes } from '../../api/documents';
+import { problemOf, problemText } from '../../api/problem';
+import { useToast } from '../../ui/Toasts';
+import { figureName, figureUnit } from '../briefs/briefWords';
+import type { KitchenHere } from '../kitchen/useKitchen';
+import { COMPARED, DifferingFigure, figureOf, figureText } from '../recipes/DifferingFigure';
+import { recipeActions } from '../recipes/recipeSlice';
+import { TracedFigure } from '../recipes/TracedFigure';
+import { useAppDispatch, useRecipeState } from '../recipes/useRecipeState';
+import { besidesOf, subjectOf } from './versionWords';
+
+interface VersionComparedProps {
+  readonly version: VersionDto;
+  readonly recipe: Recipe;
+  readonly figures: RecipeFigures;
+  readonly here: KitchenHere;
+  /** It was named, or taken back. */
+  readonly onChanged: () => void;
+}
+
+/** A version beside what the recipe is now: figures, then line by line; and what may be done with it. */
+export function VersionCompared({ version, recipe, figures, here, onChanged }: VersionComparedProps) {
+  const { data, error } = useOpenVersionQuery({ id: recipe.id, revision: version.revision });
+  const { revision } = useRecipeState();
+  const dispatch = useAppDispatch();
+  const [keep] = useKeepVersionMutation();
+  const [letGo] = useLetGoOfVersionMutation();
+  const [naming, setNaming] = useState<string>();
+  const say = useToast();
+  const was = useMemo(() => data && asRecipe(data).document, [data]);
+  const bases = useMemo(() => (data ? asRecipes(data.bases) : []), [data]);
+  const changes = useMemo(() => (was ? recipeChanges(was, recipe, (id) => here.foodsById.get(id)) : []), [was, recipe, here.foodsById]);
+  const then = useMemo(() => was && figuresThen(was, bases, here), [was, bases, here]);
+  const told = (work: Promise<unknown>) => work.then(onChanged).catch((failed: unknown) => say(problemText(problemOf(failed))));
+  const takeBack = () => {
+    if (!was) return;
+    void told(keep({ id: recipe.id, revision, keepVersionDto: { because: 'takenBack' } }).unwrap());
+    if (bases.length > 0) dispatch(recipeActions.basesKnown(bases));
+    dispatch(recipeActions.edited({ recipe: was }));
+    say('It is taken back. Ctrl Z undoes that, and what it was stays among the versions.');
+  };
+  if (error) return <p className="bad">{problemText(problemOf(error))}</p>;
+  if (!was) return <p className="faint">Being looked up …</p>;
+  const { kitchen } = here;
+  return (
+    <div className="compared">
+      {changes.length === 0 ? (
+        <p className="muted">It says what the recipe says now.</p>
+      ) : (
+        <>
+          <table className="variants">
+            <thead>
+              <tr>
+                <th>a {was.servingName ?? 'serving'}</th>
+                <th>then</th>
+                <th>now</th>
+              </tr>
+            </thead>
+            <tbody>
+              {COMPARED.map((row) => (
+                <tr key={row}>
+                  <td>
+                    {figureName(row)} <span className="faint">{figureUnit(row, kitchen.settings.currency)}</span>
+                  </td>
+                  <td className="num">
+                    {then ? (
+                      <TracedFigure figure={row} figures={then} of="the version">
+                        {figureText(row, figureOf(row, then, kitchen), kitchen)}
+                      </TracedFigure>
+                    ) : (
+                      '?'
+                    )}
+                  </td>
+                  {then ? (
+                    <DifferingFigure
+                      row={row}
+                      base={figureOf(row, then, kitchen)}
+                      made={figures}
+                      of="the recipe as it is"
+                      kitchen={kitchen}
+                    />
+                  ) : (
+                    <td className="num">{figureText(row, figureOf(row, figures, kitchen), kitchen)}</td>
+                  )}
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          <p className="src">
+            {then ? 'Both of today’s foods and prices.' : 'It uses a food or a part that is not here any more, so it has no figures.'}
+          </p>
+          <ul className="changes" aria-label="What changed since">
+            {changes.map((change, i) => (
+              <Change key={i} change={change} />
+            ))}
+          </ul>
+        </>
+      )}
+      <div className="flex gap-2 flex-wrap mt-2">
+        {changes.length > 0 && (
+          <button className="btn btn-main" onClick={takeBack}>
+            Take it back
+          </button>
+        )}
+        {naming === undefined ? (
+          <button className="btn" onClick={() => setNaming(version.name ?? '')}>
+            {version.name === null ? 'Name it' : 'Name it otherwise'}
+          </button>
+        ) : (
+          <form
+            className="flex gap-2"
+            onSubmit={(event) => {
+              event.preventDefault();
+              if (naming.trim() === '') return;
+              const keepVersionDto = { because: 'named' as const, name: naming.trim() };
+              void told(keep({ id: recipe.id, revision: version.revision, keepVersionDto }).unwrap());
+              setNaming(undefined);
+            }}
+          >
+            <input
+              className="field"
+              aria-label="Name of the version"
+              autoFocus
+              maxLength={80}
+              value={naming}
+              onChange={({ target }) => setNaming(target.value)}
+            />
+            <button className="btn" disabled={naming.trim() === ''}>
+              Keep
+            </button>
+          </form>
+        )}
+        {version.name !== null && naming === undefined && (
+          <button className="btn" onClick={() => void told(letGo({ id: recipe.id, revision: version.revision }).unwrap())}>
+            Take the name off
+          </button>
+        )}
+      </div>
+    </div>
+  );
+}
+
+/** What was, and what is. */
+function Change({ change }: { readonly change: RecipeChange }) {
+  const { before, after } = change;
+  const besides = besidesOf(change);
+  return (
+    <li>
+      <span className="subject">{subjectOf(change)}</span>
+      <span>
+        {before !== undefined && before !== after && <del>{before}</del>}{' '}
+        {after !== undefined && (before === after ? after : <ins>{after}</ins>)}
+        {besides !== '' && <span className="src"> {besides}</span>}
+        {before === undefined && after === undefined && <span className="src">changed</span>}
+      </span>
+    </li>
+  );
+}
+
+/** The version's figures by the foods and prices of today; undefined where one of its lines names what is not here. */
+function figuresThen(was: Recipe, bases: readonly Recipe[], { kitchen }: KitchenHere): RecipeFigures | undefined {
+  try {
+    return recipeFigures(was, new Kitchen({ ...kitchen.content, recipes: bases }));
+  } catch {
+    return undefined;
+  }
+}
