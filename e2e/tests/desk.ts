@@ -31,7 +31,7 @@ export function docketFigure(page: Page, name: string) {
 
 /** Waits until everything written is on the server. */
 export async function expectSaved(page: Page): Promise<void> {
-  await expect(page.locator('.saved')).toContainText(/^Saved \d/);
+  await expect(page.locator('.saved a')).toContainText(/^Saved \d/);
 }
 
 /** A recipe of one's own, through the interface. Returns its id. */

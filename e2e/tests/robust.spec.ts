@@ -29,13 +29,13 @@ test('with the server gone, work is kept, said to be kept, and saved when it is 
   const id = await startRecipe(page, 'Server gone');
   await page.route('**/api/recipes/server-gone', (route) => (route.request().method() === 'PUT' ? route.abort() : route.continue()));
   await typeLine(page, '300 g red lentils');
-  await expect(page.locator('.saved')).toHaveText('Kept here, not saved yet');
+  await expect(page.locator('.saved a')).toHaveText('Kept here, not saved yet');
   await page.unroute('**/api/recipes/server-gone');
   await expectSaved(page);
 
   await page.route('**/api/recipes/server-gone', (route) => (route.request().method() === 'PUT' ? route.abort() : route.continue()));
   await typeLine(page, '3 leeks');
-  await expect(page.locator('.saved')).toHaveText('Kept here, not saved yet');
+  await expect(page.locator('.saved a')).toHaveText('Kept here, not saved yet');
   await page.reload(); // the page is lost, the work is not
   await expect(page.getByLabel('Ingredient: 3 leeks')).toBeVisible();
   await page.unroute('**/api/recipes/server-gone');
@@ -127,7 +127,7 @@ test('a server that breaks, or whose disk is full, is told as such; work is kept
       : route.continue(),
   );
   await typeLine(page, '300 g red lentils');
-  await expect(page.locator('.saved')).toHaveText('Kept here, not saved yet');
+  await expect(page.locator('.saved a')).toHaveText('Kept here, not saved yet');
   await expect(page.getByRole('alert')).toContainText('Not saved yet. The server could not do this.');
   status = 507;
   await expect(page.getByRole('alert')).toContainText('The disk is full: this was not saved, and nothing that was saved before is lost.');

@@ -12,7 +12,10 @@ test('a version is kept by name, compared line by line with its figures, and tak
   await expect(panel.getByText('“as tested”')).toBeVisible();
   await page.keyboard.press('Escape');
 
-  await page.getByRole('textbox', { name: /400 g leek/ }).first().focus();
+  await page
+    .getByRole('textbox', { name: /400 g leek/ })
+    .first()
+    .focus();
   await page.keyboard.press('Control+A');
   await page.keyboard.type('700 g leek');
   await page.getByLabel('Title', { exact: true }).fill('Another pot');

@@ -9,6 +9,7 @@ import { ImportsModule } from './imports/imports.module.js';
 import { KitchensModule } from './kitchens/kitchens.module.js';
 import { MergesModule } from './merges/merges.module.js';
 import { PacksModule } from './packs/packs.module.js';
+import { PutAwayModule } from './putAway/putAway.module.js';
 import { ReceiptsModule } from './receipts/receipts.module.js';
 import { RecipesModule } from './recipes/recipes.module.js';
 import { RefreshesModule } from './refreshes/refreshes.module.js';
@@ -31,6 +32,7 @@ import { TablesModule } from './tables/tables.module.js';
     ReceiptsModule,
     RefreshesModule,
     MergesModule,
+    PutAwayModule,
   ],
   controllers: [HealthController],
 })

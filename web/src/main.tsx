@@ -3,6 +3,7 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
 import { RouterProvider } from 'react-router/dom';
+import { comeAfter } from './app/comeAfter';
 import { router } from './app/routes';
 import { store } from './app/store';
 import { Toasts } from './ui/Toasts';
@@ -22,3 +23,5 @@ createRoot(document.getElementById('root') ?? document.body).render(
     </Provider>
   </StrictMode>,
 );
+
+window.addEventListener('load', comeAfter);

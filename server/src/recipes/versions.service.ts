@@ -59,7 +59,7 @@ export class VersionsService {
       const kitchenId = await this.kitchens.id();
       const row = await this.database.manager.findOneBy(RecipeRevisionEntity, { kitchenId, recipeId: id, revision });
       if (!row) throw new NotFoundError('version', `${revision} of ${id}`);
-      return { ...toSavedRecipe(row), bases: await this.recipes.basesOf(row.document as Recipe) };
+      return { ...toSavedRecipe(row), bases: await this.recipes.basesOf(row.document) };
     });
   }
 

@@ -1,10 +1,10 @@
+import { STATIONS } from './stations';
+import { TOOLS } from './toolPanels';
 import { Modal } from '../ui/Modal';
 
 const KEYS: readonly (readonly [string, string])[] = [
   ['Ctrl K', 'find or do anything'],
-  ['Alt 1', 'Brief'],
-  ['Alt 2', 'Build'],
-  ['Alt 6', 'Card'],
+  ...STATIONS.map(({ key, name }) => [`Alt ${key}`, name] as const),
   ['Enter', 'new line below'],
   ['Up, Down', 'line above, line below'],
   ['Shift Up, Shift Down', 'select lines'],
@@ -16,10 +16,7 @@ const KEYS: readonly (readonly [string, string])[] = [
   ['Alt O', 'optional, or counted'],
   ['Alt T', 'its part at the table, or in the box'],
   ['Alt W', 'working of the figure in focus'],
-  ['Alt F', 'make it fit'],
-  ['Alt S', 'scale'],
-  ['Alt D', 'what drives it'],
-  ['Alt V', 'variants'],
+  ...Object.values(TOOLS).flatMap(({ key, name }) => (key === undefined ? [] : [[`Alt ${key.toUpperCase()}`, name] as const])),
   ['@', 'in a step: mention an ingredient'],
   ['Tab', 'from a line to its food'],
   ['Enter', 'in a new food’s name: to its first figure'],

@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useState } from 'react';
+import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import { NavLink, Outlet, useNavigate, useMatch, useParams, useSearchParams } from 'react-router';
 import { sameDocument, snappedAmounts, type Recipe, type RecipeFigures } from '@portiona/core';
 import { asRecipe, asRecipes } from '../api/documents';
@@ -6,27 +6,27 @@ import { problemOf, problemText } from '../api/problem';
 import { Docket } from '../docket/Docket';
 import { DocketBar } from '../docket/DocketBar';
 import { DocketSlot } from '../docket/DocketSlot';
-import { DriversPanel } from '../features/drivers/DriversPanel';
-import { FitPanel } from '../features/fit/FitPanel';
 import { useReadyFit } from '../features/fit/fitWorker';
 import { useKitchen, type KitchenHere } from '../features/kitchen/useKitchen';
-import { ScalePanel } from '../features/scaling/ScalePanel';
 import { saveNow } from '../features/recipes/autosave';
 import { keptHere } from '../features/recipes/keptHere';
 import { openedRecipe } from '../features/recipes/openedRecipe';
+import { noteVisit } from '../features/recent/recentPlaces';
 import { recipeActions } from '../features/recipes/recipeSlice';
 import { stepsBefore } from '../features/recipes/undoSteps';
 import { TracingProvider, type Traced } from '../features/recipes/tracing';
 import { useFigures } from '../features/recipes/useFigures';
-import { VariantsPanel } from '../features/variants/VariantsPanel';
-import { VersionsPanel } from '../features/versions/VersionsPanel';
 import type { StationContext } from '../stations/station';
-import { isTool, type PanelName, type ToolPanel } from '../working/panelName';
-import { WorkingPanel } from '../working/WorkingPanel';
+import { isTool, TOOL_PANELS, type PanelName, type ToolPanel } from '../working/panelName';
 import { BasisNotice } from './BasisNotice';
 import { SaveNotice } from './SaveNotice';
 import { useAppDispatch, useRecipeState } from '../features/recipes/useRecipeState';
+import { STATIONS } from './stations';
 import { store } from './store';
+import { TOOLS } from './toolPanels';
+
+/** Says where a figure comes from: it comes when one is asked. */
+const WorkingPanel = lazy(async () => ({ default: (await import('../working/WorkingPanel')).WorkingPanel }));
 
 /** A recipe: its head, its stations, and the docket beside them. */
 export function RecipePage() {
@@ -77,7 +77,9 @@ export function RecipePage() {
               The figures cannot be worked out: {computed.reason}.
             </p>
           )}
-          <Outlet context={{ recipe: present, here, computed, showWorking } satisfies StationContext} />
+          <Suspense fallback={<p className="page muted">Being laid out …</p>}>
+            <Outlet context={{ recipe: present, here, computed, showWorking } satisfies StationContext} />
+          </Suspense>
         </section>
         {working !== null && computed.ok && (
           <Panel
@@ -118,7 +120,12 @@ interface PanelProps {
 
 function Panel({ name, here, onFigure, ...rest }: PanelProps) {
   const of = { ...rest, kitchen: here.kitchen };
-  if (!isTool(name)) return <WorkingPanel figure={name} {...of} />;
+  if (!isTool(name))
+    return (
+      <Suspense fallback={null}>
+        <WorkingPanel figure={name} {...of} />
+      </Suspense>
+    );
   return <ToolWithWorking key={name} name={name} here={here} onFigure={onFigure} {...rest} />;
 }
 
@@ -128,23 +135,23 @@ function ToolWithWorking({ name, here, onFigure, onClose, ...rest }: PanelProps 
   const back = () => setTraced(undefined);
   // Escape in the working leads back to the tool, and does not close both.
   const of = { ...rest, kitchen: here.kitchen, onClose: traced ? back : onClose };
+  const { View: Tool } = TOOLS[name];
   return (
     <TracingProvider value={setTraced}>
       <div className={traced ? 'hidden' : 'contents'}>
-        {name === 'scale' && <ScalePanel {...of} />}
-        {name === 'variants' && <VariantsPanel {...of} here={here} />}
-        {name === 'versions' && <VersionsPanel {...of} here={here} />}
-        {name === 'drives' && <DriversPanel {...of} onFigure={onFigure} />}
-        {name === 'fit' && <FitPanel {...of} />}
+        <Suspense fallback={null}>
+          <Tool {...of} here={here} onFigure={onFigure} />
+        </Suspense>
       </div>
-      {traced && <WorkingPanel {...traced} kitchen={here.kitchen} onClose={back} />}
+      <Suspense fallback={null}>{traced && <WorkingPanel {...traced} kitchen={here.kitchen} onClose={back} />}</Suspense>
     </TracingProvider>
   );
 }
 
 function Head({ recipe }: { readonly recipe: Recipe }) {
   const dispatch = useAppDispatch();
-  const { title, series, number } = recipe;
+  const { id, title, series, number } = recipe;
+  useEffect(() => noteVisit({ to: `/recipes/${id}/build`, name: title }), [id, title]);
   return (
     <div className="head">
       <div className="head-title">
@@ -170,24 +177,14 @@ function Head({ recipe }: { readonly recipe: Recipe }) {
         </h1>
       </div>
       <nav className="stations" aria-label="Stations">
-        <NavLink to="brief">
-          <span className="g" aria-hidden>
-            ◇
-          </span>
-          Brief
-        </NavLink>
-        <NavLink to="build">
-          <span className="g" aria-hidden>
-            ✎
-          </span>
-          Build
-        </NavLink>
-        <NavLink to="card">
-          <span className="g" aria-hidden>
-            ▤
-          </span>
-          Card
-        </NavLink>
+        {STATIONS.map(({ path, name, glyph }) => (
+          <NavLink key={path} to={path}>
+            <span className="g" aria-hidden>
+              {glyph}
+            </span>
+            {name}
+          </NavLink>
+        ))}
       </nav>
     </div>
   );
@@ -226,20 +223,18 @@ function useOpenRecipe(id: string): string | undefined {
   return trouble?.id === id ? trouble.text : undefined;
 }
 
-/** Alt 1, Alt 2 and Alt 6 go to the stations, Alt F makes it fit, Alt S scales it, Alt D says what drives it, Alt V shows its variants; undo and redo work everywhere at the desk. */
+/** Alt and a key goes to a station or opens a tool; undo and redo work everywhere at the desk. */
 function useStationKeys(recipeId: string, showWorking: (panel: PanelName) => void): void {
   const navigate = useNavigate();
   const dispatch = useAppDispatch();
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      if (event.altKey && event.key === '1') void navigate(`/recipes/${recipeId}/brief`);
-      else if (event.altKey && event.key === '2') void navigate(`/recipes/${recipeId}/build`);
-      else if (event.altKey && event.key === '6') void navigate(`/recipes/${recipeId}/card`);
-      else if (event.altKey && event.key.toLowerCase() === 'f') showWorking('fit');
-      else if (event.altKey && event.key.toLowerCase() === 'd') showWorking('drives');
-      else if (event.altKey && event.key.toLowerCase() === 'v') showWorking('variants');
-      else if (event.altKey && event.key.toLowerCase() === 's') showWorking('scale');
-      else if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z')
+      const key = event.key.toLowerCase();
+      const station = event.altKey && STATIONS.find((one) => one.key === key);
+      const tool = event.altKey && TOOL_PANELS.find((one) => TOOLS[one].key === key);
+      if (station) void navigate(`/recipes/${recipeId}/${station.path}`);
+      else if (tool) showWorking(tool);
+      else if ((event.ctrlKey || event.metaKey) && key === 'z')
         dispatch(event.shiftKey ? recipeActions.redone(undefined) : recipeActions.undone(undefined));
       else return;
       event.preventDefault();

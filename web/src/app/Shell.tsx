@@ -1,11 +1,12 @@
-import { useEffect, useState } from 'react';
+import { lazy, Suspense, useEffect, useState } from 'react';
 import { NavLink, Outlet } from 'react-router';
 import { Keyboard, Moon, Search, Settings, Sun } from 'lucide-react';
-import { KitchenSettings } from '../features/kitchen/KitchenSettings';
 import { useTheme } from '../ui/useTheme';
 import { CommandPalette } from './CommandPalette';
-import { KeysHelp } from './KeysHelp';
 import { SaveMark } from './SaveMark';
+
+const KitchenSettings = lazy(async () => ({ default: (await import('../features/kitchen/KitchenSettings')).KitchenSettings }));
+const KeysHelp = lazy(async () => ({ default: (await import('./KeysHelp')).KeysHelp }));
 
 /** What stands around every page: the way about, find, theme and the state of saving. */
 export function Shell() {
@@ -61,11 +62,13 @@ export function Shell() {
         </button>
       </header>
       <div id="content">
-        <Outlet />
+        <Suspense fallback={<main className="page" aria-busy="true" />}>
+          <Outlet />
+        </Suspense>
       </div>
-      <KitchenSettings open={settings} onClose={() => setSettings(false)} />
-      <CommandPalette open={finding} onClose={() => setFinding(false)} />
-      <KeysHelp open={keys} onClose={() => setKeys(false)} />
+      <Suspense fallback={null}>{settings && <KitchenSettings open onClose={() => setSettings(false)} />}</Suspense>
+      <CommandPalette open={finding} onClose={() => setFinding(false)} onSettings={() => setSettings(true)} onKeys={() => setKeys(true)} />
+      <Suspense fallback={null}>{keys && <KeysHelp open onClose={() => setKeys(false)} />}</Suspense>
     </>
   );
 }

@@ -1,17 +1,19 @@
+import { lazy } from 'react';
 import { createBrowserRouter, Navigate } from 'react-router';
-import { ComparePage } from '../features/foods/ComparePage';
-import { PantryPage } from '../features/foods/PantryPage';
-import { BringPage } from '../features/tables/BringPage';
-import { TablePage } from '../features/tables/TablePage';
-import { PricesPage } from '../features/prices/PricesPage';
-import { ReceiptPage } from '../features/receipts/ReceiptPage';
-import { RecipesPage } from '../features/recipes/RecipesPage';
-import { BriefStation } from '../stations/brief/BriefStation';
-import { BuildStation } from '../stations/build/BuildStation';
-import { CardStation } from '../stations/card/CardStation';
 import { NotHere } from './NotHere';
-import { RecipePage } from './RecipePage';
 import { Shell } from './Shell';
+import { STATIONS } from './stations';
+
+// What a visit does not need is not loaded for it.
+const RecipesPage = lazy(async () => ({ default: (await import('../features/recipes/RecipesPage')).RecipesPage }));
+const RecipePage = lazy(async () => ({ default: (await import('./RecipePage')).RecipePage }));
+const ComparePage = lazy(async () => ({ default: (await import('../features/foods/ComparePage')).ComparePage }));
+const BringPage = lazy(async () => ({ default: (await import('../features/tables/BringPage')).BringPage }));
+const TablePage = lazy(async () => ({ default: (await import('../features/tables/TablePage')).TablePage }));
+const PricesPage = lazy(async () => ({ default: (await import('../features/prices/PricesPage')).PricesPage }));
+const ReceiptPage = lazy(async () => ({ default: (await import('../features/receipts/ReceiptPage')).ReceiptPage }));
+const PantryPage = lazy(async () => ({ default: (await import('../features/foods/PantryPage')).PantryPage }));
+const PutAwayPage = lazy(async () => ({ default: (await import('../features/putAway/PutAwayPage')).PutAwayPage }));
 
 export const router = createBrowserRouter([
   {
@@ -25,9 +27,7 @@ export const router = createBrowserRouter([
         element: <RecipePage />,
         children: [
           { index: true, element: <Navigate to="build" replace /> },
-          { path: 'brief', element: <BriefStation /> },
-          { path: 'build', element: <BuildStation /> },
-          { path: 'card', element: <CardStation /> },
+          ...STATIONS.map(({ path, View }) => ({ path, element: <View /> })),
         ],
       },
       { path: 'pantry', element: <PantryPage /> },
@@ -37,6 +37,7 @@ export const router = createBrowserRouter([
       { path: 'pantry/prices', element: <PricesPage /> },
       { path: 'pantry/tables/:tableId', element: <TablePage /> },
       { path: 'pantry/:foodId', element: <PantryPage /> },
+      { path: 'put-away', element: <PutAwayPage /> },
       { path: '*', element: <NotHere /> },
     ],
   },

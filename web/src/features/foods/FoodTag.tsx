@@ -3,6 +3,7 @@ import { useNavigate, useSearchParams } from 'react-router';
 import { X } from 'lucide-react';
 import { namedAllergens, ALLERGENS, type Allergen, type Food, type Kitchen, type Pack } from '@portiona/core';
 import type { Saved } from '../../api/documents';
+import { noteVisit } from '../recent/recentPlaces';
 import { FoodUses } from './FoodUses';
 import { FoodLabel } from './FoodLabel';
 import { FoodName } from './FoodName';
@@ -29,6 +30,10 @@ export function FoodTag({ saved, packs, kitchen, taken }: FoodTagProps) {
     ({ id }) => void navigate(`/pantry/${id}`),
   );
   const ref = useRef<HTMLElement>(null);
+  const [id, name] = [saved?.id, saved?.document.name];
+  useEffect(() => {
+    if (id !== undefined && name !== undefined) noteVisit({ to: `/pantry/${id}`, name });
+  }, [id, name]);
   const show = search.get('show');
   // A working sent the person here for one figure: put them at it.
   useEffect(() => {

@@ -72,6 +72,9 @@ export function PantryPage() {
           <Link className="btn" to="/pantry/bring">
             In and out
           </Link>
+          <Link className="btn" to="/put-away">
+            Put away
+          </Link>
           <button className="btn btn-main" onClick={() => void navigate('/pantry/new')}>
             Add a food
           </button>

@@ -1,4 +1,4 @@
-import { useState, type FormEvent } from 'react';
+import { lazy, Suspense, useState, type FormEvent } from 'react';
 import { useNavigate } from 'react-router';
 import type { Recipe } from '@portiona/core';
 import { useCreateRecipeMutation } from '../../api/api.gen';
@@ -6,7 +6,9 @@ import { asDocument } from '../../api/documents';
 import { problemOf, problemText } from '../../api/problem';
 import { underFreeId } from '../../api/underFreeId';
 import { Modal } from '../../ui/Modal';
-import { BringRecipe } from './BringRecipe';
+
+/** Reading what others wrote takes a parser of pages: it comes when it is asked for. */
+const BringRecipe = lazy(async () => ({ default: (await import('./BringRecipe')).BringRecipe }));
 
 /** Starts a recipe from a name and a number of boxes. */
 export function NewRecipe({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {
@@ -35,7 +37,13 @@ function Ways({ onClose }: { readonly onClose: () => void }) {
           From a text or page
         </button>
       </span>
-      {bringing ? <BringRecipe onClose={onClose} /> : <NewRecipeForm onClose={onClose} />}
+      {bringing ? (
+        <Suspense fallback={null}>
+          <BringRecipe onClose={onClose} />
+        </Suspense>
+      ) : (
+        <NewRecipeForm onClose={onClose} />
+      )}
     </>
   );
 }

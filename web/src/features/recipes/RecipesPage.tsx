@@ -128,6 +128,11 @@ export function RecipesPage() {
           )}
         </div>
       )}
+      <p className="px-5 py-3 text-[13px]">
+        <Link className="btn-quiet" to="/put-away">
+          What was put away
+        </Link>
+      </p>
       <NewRecipe open={starting} onClose={() => setStarting(false)} />
     </main>
   );

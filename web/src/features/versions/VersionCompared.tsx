@@ -51,6 +51,11 @@ export function VersionCompared({ version, recipe, figures, here, onChanged }: V
         <p className="muted">It says what the recipe says now.</p>
       ) : (
         <>
+          <ul className="altered" aria-label="What changed since">
+            {changes.map((change, i) => (
+              <Change key={i} change={change} />
+            ))}
+          </ul>
           <table className="variants">
             <thead>
               <tr>
@@ -92,11 +97,6 @@ export function VersionCompared({ version, recipe, figures, here, onChanged }: V
           <p className="src">
             {then ? 'Both of today’s foods and prices.' : 'It uses a food or a part that is not here any more, so it has no figures.'}
           </p>
-          <ul className="changes" aria-label="What changed since">
-            {changes.map((change, i) => (
-              <Change key={i} change={change} />
-            ))}
-          </ul>
         </>
       )}
       <div className="flex gap-2 flex-wrap mt-2">

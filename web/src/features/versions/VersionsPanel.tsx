@@ -52,7 +52,8 @@ export function VersionsPanel({ recipe, figures, here, onClose }: VersionsPanelP
     <SidePanel label="Versions" subject="versions" onClose={onClose} className="fitting">
       <h2>Versions</h2>
       <p className="intro">
-        What a card was published from, a dish rests on, you named or left at the end of a day stays. Drafts between go within a day.
+        A version stays when a card was published from it, a dish rests on it, you named it, or it was the last of its day. Drafts in
+        between go within a day.
       </p>
       {error !== undefined && (
         <p className="bad" role="alert">

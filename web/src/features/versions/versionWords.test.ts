@@ -23,7 +23,10 @@ test('versions stand by day; drafts of a day in a row are one row, and never of 
     version(1, '2026-11-24T11:00:00', ['draft']),
   ]);
   expect(
-    days.map(({ day, rows }) => [day, rows.map((row) => ('version' in row ? row.version.revision : row.drafts.map((one) => one.revision)))]),
+    days.map(({ day, rows }) => [
+      day,
+      rows.map((row) => ('version' in row ? row.version.revision : row.drafts.map((one) => one.revision))),
+    ]),
   ).toEqual([
     ['2026-11-25', [6, [5, 4]]],
     ['2026-11-24', [[3], 2, [1]]],

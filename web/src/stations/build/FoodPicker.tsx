@@ -1,4 +1,4 @@
-import { useDeferredValue, useMemo, useState } from 'react';
+import { lazy, Suspense, useDeferredValue, useMemo, useState } from 'react';
 import { Popover } from 'radix-ui';
 import {
   effectsOf,
@@ -18,10 +18,11 @@ import { useStation } from '../station';
 import { PartChoices } from '../../features/bases/PartChoices';
 import { useTakeableParts } from '../../features/bases/useTakeableParts';
 import { useTakePart } from '../../features/bases/useTakePart';
-import { NewFood } from '../../features/foods/NewFood';
 import { effectWords } from '../../features/fit/fitWords';
 import type { KitchenHere } from '../../features/kitchen/useKitchen';
 import { withFood, withPart } from '../../features/recipes/editRecipe';
+
+const NewFood = lazy(async () => ({ default: (await import('../../features/foods/NewFood')).NewFood }));
 
 /** The food a line is matched to, and others it could be. */
 export function FoodPicker({ line, onPick }: { readonly line: Line; readonly onPick: (line: Line) => void }) {
@@ -70,13 +71,15 @@ export function FoodPicker({ line, onPick }: { readonly line: Line; readonly onP
         </Popover.Portal>
       </Popover.Root>
       {adding !== undefined && (
-        <NewFood
-          name={adding}
-          text={line.text ?? ''}
-          taken={new Set(here.foodsById.keys())}
-          onClose={() => setAdding(undefined)}
-          onAdded={add}
-        />
+        <Suspense fallback={null}>
+          <NewFood
+            name={adding}
+            text={line.text ?? ''}
+            taken={new Set(here.foodsById.keys())}
+            onClose={() => setAdding(undefined)}
+            onAdded={add}
+          />
+        </Suspense>
       )}
     </>
   );

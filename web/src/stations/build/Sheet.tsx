@@ -21,7 +21,12 @@ import { useSheetActions } from './useSheetActions';
 /** The ingredient list, typed as text; what each line comes to stands on the right of the same row. */
 export function Sheet() {
   const { recipe, here, computed, showWorking } = useStation();
-  const [caret, setCaret] = useState<Caret>();
+  // A recipe that has no line yet is begun with its first; on a screen that is touched that would bring up the keyboard unasked.
+  const [caret, setCaret] = useState<Caret | undefined>(() =>
+    recipe.parts.every(({ lines }) => lines.length === 0) && matchMedia('(pointer: fine)').matches
+      ? { part: 0, line: 0, empty: true }
+      : undefined,
+  );
   const actions = useSheetActions(setCaret);
   const [shown, setShown] = useState(keptColumns);
   const columns = COLUMNS.filter(({ id }) => shown.includes(id));

@@ -1,0 +1,17 @@
+import { Controller, Get } from '@nestjs/common';
+import { ApiOkResponse, ApiOperation, ApiTags } from '@nestjs/swagger';
+import { PutAwayDto } from './putAway.dto.js';
+import { PutAwayService } from './putAway.service.js';
+
+@ApiTags('put-away')
+@Controller('put-away')
+export class PutAwayController {
+  constructor(private readonly away: PutAwayService) {}
+
+  @Get()
+  @ApiOperation({ operationId: 'listPutAway', summary: 'Recipes and foods that were put away' })
+  @ApiOkResponse({ type: PutAwayDto })
+  list(): Promise<PutAwayDto> {
+    return this.away.list();
+  }
+}

@@ -1,0 +1,28 @@
+import { Injectable } from '@nestjs/common';
+import { Database } from '../database/database.js';
+import { KitchensService } from '../kitchens/kitchens.service.js';
+import type { PutAwayDto, PutAwayItemDto } from './putAway.dto.js';
+
+/** What was put away: out of every list, and lost to none. */
+@Injectable()
+export class PutAwayService {
+  constructor(
+    private readonly database: Database,
+    private readonly kitchens: KitchensService,
+  ) {}
+
+  list(): Promise<PutAwayDto> {
+    return this.database.read(async () => ({
+      recipes: await this.#of('SELECT id, title AS name, archived_at FROM recipes'),
+      foods: await this.#of('SELECT id, name, archived_at FROM foods'),
+    }));
+  }
+
+  async #of(select: string): Promise<PutAwayItemDto[]> {
+    const rows = await this.database.manager.query<{ id: string; name: string; archived_at: Date }[]>(
+      `${select} WHERE kitchen_id = $1 AND archived_at IS NOT NULL ORDER BY archived_at DESC, id`,
+      [await this.kitchens.id()],
+    );
+    return rows.map(({ id, name, archived_at }) => ({ id, name, putAwayAt: archived_at.toISOString() }));
+  }
+}

@@ -1,0 +1,79 @@
+import { TOOL_PANELS, type FiguresPanel } from '../working/panelName';
+import { STATIONS } from './stations';
+import { TOOLS } from './toolPanels';
+
+/** Something that can be done from anywhere, by its words or others. */
+export interface AppAction {
+  readonly name: string;
+  readonly also: readonly string[];
+  readonly key?: string;
+  readonly to: string;
+  /** What is called instead of going anywhere. */
+  readonly call?: 'start' | 'settings' | 'keys' | 'theme';
+}
+
+const at = (name: string, to: string, ...also: string[]): AppAction => ({ name, to, also });
+const calls = (call: NonNullable<AppAction['call']>, name: string, ...also: string[]): AppAction => ({ name, to: '', also, call });
+
+/** Of the whole application. */
+export const APP_ACTIONS: readonly AppAction[] = [
+  calls('start', 'Start a recipe', 'new', 'create', 'dish', 'bring', 'import', 'paste'),
+  at('Recipes', '/recipes', 'list', 'book', 'dishes', 'all'),
+  at('Pantry', '/pantry', 'foods', 'ingredients', 'open the pantry', 'labels'),
+  at('Add a food', '/pantry/new', 'new', 'ingredient', 'label', 'product', 'create'),
+  at(
+    'Bring foods: a table, a spreadsheet, the starter pantry',
+    '/pantry/bring',
+    'import',
+    'csv',
+    'xlsx',
+    'upload',
+    'national table',
+    'composition',
+  ),
+  at('Take the kitchen out: file and sheets', '/pantry/bring', 'export', 'backup', 'download', 'save as', 'csv'),
+  at('Put in a receipt', '/pantry/receipt', 'till', 'paid', 'prices', 'shopping'),
+  at('Prices', '/pantry/prices', 'shops', 'refresh', 'today', 'offers', 'history'),
+  at('Compare foods', '/pantry/compare', 'products', 'swap', 'side by side', 'cheaper'),
+  at('What was put away', '/put-away', 'archive', 'deleted', 'removed', 'restore', 'trash', 'bin'),
+  calls('settings', 'Kitchen settings', 'preferences', 'options', 'configure'),
+  calls('settings', 'Rounding and claims on cards', 'eu', 'us', 'rules', 'label law', 'settings'),
+  calls('settings', 'Spoons and cups', 'measures', 'tablespoon', 'metric', 'imperial', 'settings'),
+  calls('settings', 'Pantry staples: counted or free', 'salt', 'oil', 'cost', 'settings'),
+  calls('settings', 'When a price is stale', 'age', 'old', 'days', 'settings'),
+  calls('settings', 'The kitchen’s own figure', 'index', 'score', 'formula', 'settings'),
+  { ...calls('keys', 'Keys', 'shortcuts', 'keyboard', 'help'), key: '?' },
+  calls('theme', 'Switch between light and dark', 'theme', 'colours', 'night'),
+];
+
+/** Figures whose working can be asked for by name. */
+const FIGURES: readonly (readonly [FiguresPanel, string, ...string[]])[] = [
+  ['energyKcal', 'Energy', 'calories', 'kcal'],
+  ['protein', 'Protein'],
+  ['carbohydrate', 'Carbohydrate', 'carbs'],
+  ['sugars', 'Sugars'],
+  ['fat', 'Fat'],
+  ['saturates', 'Saturates', 'saturated'],
+  ['fibre', 'Fibre', 'fiber'],
+  ['salt', 'Salt', 'sodium'],
+  ['weight', 'Weight', 'grams', 'yield'],
+  ['usedCost', 'Cost, used', 'price', 'money', 'euro'],
+  ['tillCost', 'Cost at the till', 'packs', 'shopping', 'money'],
+];
+
+/** Of the recipe that is open. */
+export function dishActions(recipeId: string): AppAction[] {
+  const build = `/recipes/${recipeId}/build`;
+  return [
+    ...STATIONS.map(({ path, name, key, also }) => ({ name, also, key: `Alt ${key}`, to: `/recipes/${recipeId}/${path}` })),
+    at('Method and keeping', `${build}?side=method`, 'steps', 'instructions', 'storage', 'fridge', 'reheat', 'directions'),
+    ...TOOL_PANELS.map((tool) => {
+      const { name, also, key } = TOOLS[tool];
+      return { name, also, to: `${build}?working=${tool}`, ...(key === undefined ? {} : { key: `Alt ${key.toUpperCase()}` }) };
+    }),
+    at('What it may claim', `${build}?working=claims`, 'claims', 'source of', 'high in', 'low'),
+    ...FIGURES.map(([figure, name, ...also]) =>
+      at(`Working of ${name.charAt(0).toLowerCase()}${name.slice(1)}`, `${build}?working=${figure}`, 'why', 'how', 'trace', ...also),
+    ),
+  ];
+}

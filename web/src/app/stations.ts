@@ -1,0 +1,40 @@
+import { later, type Later } from '../ui/later';
+
+/** A place at the desk: on the strip, by its key, in the help and to be found. */
+export interface StationEntry extends Later<object> {
+  readonly path: string;
+  readonly name: string;
+  readonly glyph: string;
+  /** With Alt. */
+  readonly key: string;
+  /** Other words it is looked for by. */
+  readonly also: readonly string[];
+}
+
+/** The stations, in their order on the strip. One that is new is one entry here. */
+export const STATIONS: readonly StationEntry[] = [
+  {
+    path: 'brief',
+    name: 'Brief',
+    glyph: '◇',
+    key: '1',
+    also: ['targets', 'wishes', 'at most', 'at least', 'what it is to be'],
+    ...later(async () => ({ default: (await import('../stations/brief/BriefStation')).BriefStation })),
+  },
+  {
+    path: 'build',
+    name: 'Build',
+    glyph: '✎',
+    key: '2',
+    also: ['ingredients', 'lines', 'sheet', 'write', 'edit'],
+    ...later(async () => ({ default: (await import('../stations/build/BuildStation')).BuildStation })),
+  },
+  {
+    path: 'card',
+    name: 'Card',
+    glyph: '▤',
+    key: '6',
+    also: ['publish', 'print', 'pdf', 'reader', 'export', 'html', 'markdown', 'share'],
+    ...later(async () => ({ default: (await import('../stations/card/CardStation')).CardStation })),
+  },
+];
