@@ -7,6 +7,9 @@ import { recentPlaces } from '../features/recent/recentPlaces';
 import { APP_ACTIONS, dishActions, type AppAction } from './actions';
 import { pageControls } from './pageControls';
 
+/** Of 1: letters that stand far apart are another word. */
+const LEAST_ALIKE = 0.25;
+
 /** Until a list that has just come is in its order, milliseconds. */
 const ORDERED_MS = 30;
 
@@ -156,5 +159,7 @@ function sureness(value: string, search: string, keywords: readonly string[] = [
     .toLowerCase()
     .split(/[^\p{L}\p{N}]+/u);
   if (typed.every((word) => there.some((one) => one.startsWith(word)))) return 1;
-  return /^(?:do|here|last) /.test(value) ? 0 : 0.4 * (defaultFilter?.(value, search, [...keywords]) ?? 0);
+  if (/^(?:do|here|last) /.test(value)) return 0;
+  const alike = defaultFilter?.(value, search, [...keywords]) ?? 0;
+  return alike < LEAST_ALIKE ? 0 : 0.4 * alike;
 }
