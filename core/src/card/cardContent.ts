@@ -35,6 +35,9 @@ import { cautionsFor, type Cautions } from './cautions.js';
 import { gramsText, secondMeasure } from './secondMeasure.js';
 import pluralize from 'pluralize';
 
+/** Which shape the content of a card has: another one is another number. */
+export const CARD_CONTENT_VERSION = 1;
+
 /** A figure as the card prints it: "at least", number, unit, and which working it opens. */
 export interface CardFigure {
   readonly figure: Printable | 'usedCost' | 'tillCost' | 'weight';

@@ -1,5 +1,6 @@
 export * from './allocate.js';
 export * from './candidatePacks.js';
+export * from './latestPacks.js';
 export * from './money.js';
 export * from './pack.js';
 export * from './packGrams.js';

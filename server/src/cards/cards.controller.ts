@@ -37,6 +37,22 @@ export class CardsController {
     return this.threads.json('publishCard', id, once);
   }
 
+  @Get('recipes/:id/published-cards/:issue/kitchen-file')
+  @ApiOperation({ operationId: 'publishedCardInputs', summary: 'What a published card was computed from, as a kitchen file' })
+  @ApiProduces('application/json')
+  @ApiOkResponse({ schema: { type: 'string' } })
+  @Header('Content-Type', 'application/json; charset=utf-8')
+  @Header('Cache-Control', 'no-store')
+  async inputs(
+    @Param('id') id: string,
+    @Param('issue', ParseIntPipe) issue: number,
+    @Res({ passthrough: true }) response: Response,
+  ): Promise<string> {
+    const file = await this.threads.text('cardInputs', id, issue);
+    response.attachment(`${id}-issue-${issue}.json`);
+    return file;
+  }
+
   @Get('recipes/:id/card.html')
   @Header('Content-Type', 'text/html; charset=utf-8')
   @Header('Content-Security-Policy', CARD_POLICY)

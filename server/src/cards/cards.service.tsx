@@ -1,11 +1,20 @@
 import { Injectable } from '@nestjs/common';
 import { renderToBuffer } from '@react-pdf/renderer';
-import { cardContent, cardMarkdown, schemaOrgRecipe, type CardContent, type Recipe } from '@portiona/core';
+import {
+  CARD_CONTENT_VERSION,
+  cardContent,
+  cardMarkdown,
+  kitchenFileText,
+  schemaOrgRecipe,
+  type CardContent,
+  type Recipe,
+} from '@portiona/core';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { Database } from '../database/database.js';
 import { Once, type OnceKey } from '../database/once.js';
 import { NotFoundError } from '../http/problems.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
+import type { OpenRecipeDto } from '../recipes/recipe.dto.js';
 import { RecipesService } from '../recipes/recipes.service.js';
 import { registerCardFonts } from './cardFonts.js';
 import { CardPage } from './CardPage.js';
@@ -25,12 +34,16 @@ export class CardsService {
   ) {}
 
   /** What a recipe's card says now. @throws NotFoundError */
-  content(id: string): Promise<CardContent> {
-    return this.database.read(async () => {
-      const { document, bases } = await this.recipes.open(id);
-      const recipe = document as Recipe;
-      return cardContent(recipe, await this.recipes.kitchenWith([recipe, ...(bases as Recipe[])]));
-    });
+  async content(id: string): Promise<CardContent> {
+    const { recipe, kitchen } = await this.#opened(id);
+    return cardContent(recipe, kitchen);
+  }
+
+  /** What a published card was computed from, as a kitchen file. @throws NotFoundError, also for a card from before that was kept */
+  async inputs(id: string, issue: number): Promise<string> {
+    const { inputs } = await this.#published(id, issue);
+    if (inputs === null) throw new NotFoundError('record of what it was computed from for', `${id}, issue ${issue}`);
+    return JSON.stringify(inputs, null, 2);
   }
 
   /** The card as a self-contained page: as it stands, or as it was published. @throws NotFoundError */
@@ -55,31 +68,45 @@ export class CardsService {
   }
 
   /**
-   * Publishes a recipe's card as it stands: kept whole, with the revisions of recipe and foods it was made from.
+   * Publishes a recipe's card as it stands: kept whole, with the revisions of recipe and foods it was made from, and with a copy of
+   * all of that.
    *
    * @throws NotFoundError
    */
   async publish(id: string, once?: OnceKey): Promise<PublishedCardDto> {
     const kitchenId = await this.kitchens.id();
     return this.once.write(kitchenId, once, async () => {
-      const [{ revision }, content] = [await this.recipes.get(id), await this.content(id)];
+      const { revision, recipe, bases, kitchen } = await this.#opened(id);
+      const { foods, packs } = kitchen.content;
+      const settings = { ...(await this.kitchens.stated()), date: kitchen.settings.date };
+      const inputs = kitchenFileText({ settings, foods: [...foods], packs: [...packs], recipes: [recipe, ...bases] });
       const [{ issue, published_at }] = await this.database.manager.query<[{ issue: number; published_at: Date }]>(
-        `INSERT INTO published_cards (kitchen_id, recipe_id, issue, recipe_revision, food_revisions, content)
+        `INSERT INTO published_cards (kitchen_id, recipe_id, issue, recipe_revision, food_revisions, content, content_version, inputs)
          SELECT $1, $2, 1 + coalesce((SELECT max(issue) FROM published_cards WHERE kitchen_id = $1 AND recipe_id = $2), 0), $3,
            coalesce((SELECT jsonb_object_agg(food.id, food.revision) FROM recipe_foods used
              JOIN foods food ON food.kitchen_id = used.kitchen_id AND food.id = used.food_id
-             WHERE used.kitchen_id = $1 AND used.recipe_id = $2), '{}'), $4
+             WHERE used.kitchen_id = $1 AND used.recipe_id = $2), '{}'), $4, $5, $6
          RETURNING issue, published_at`,
-        [kitchenId, id, revision, JSON.stringify(content)],
+        [kitchenId, id, revision, JSON.stringify(cardContent(recipe, kitchen)), CARD_CONTENT_VERSION, inputs],
       );
       return { recipe: id, issue, publishedAt: published_at.toISOString(), drift: [], uncomputed: null };
     });
   }
 
+  #opened(id: string) {
+    return this.database.read(async () => {
+      const { revision, document, bases } = (await this.recipes.open(id)) as OpenRecipeDto & { document: Recipe; bases: Recipe[] };
+      return { revision, recipe: document, bases, kitchen: await this.recipes.kitchenWith([document, ...bases]) };
+    });
+  }
+
   async #card(id: string, issue: number | undefined): Promise<CardContent> {
-    if (issue === undefined) return this.content(id);
-    const row = await this.database.manager.findOneBy(PublishedCardEntity, { kitchenId: await this.kitchens.id(), recipeId: id, issue });
-    if (!row) throw new NotFoundError('published card', `${id}, issue ${issue}`);
-    return row.content;
+    return issue === undefined ? this.content(id) : (await this.#published(id, issue)).content;
+  }
+
+  async #published(recipeId: string, issue: number): Promise<PublishedCardEntity> {
+    const row = await this.database.manager.findOneBy(PublishedCardEntity, { kitchenId: await this.kitchens.id(), recipeId, issue });
+    if (!row) throw new NotFoundError('published card', `${recipeId}, issue ${issue}`);
+    return row;
   }
 }

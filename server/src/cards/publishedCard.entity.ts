@@ -12,5 +12,9 @@ export class PublishedCardEntity {
   /** The composition of each food that its figures were made from, by revision: the food's history has them. */
   @Column({ name: 'food_revisions', type: 'jsonb' }) foodRevisions: Record<string, number>;
   @Column({ type: 'jsonb' }) content: CardContent;
+  /** Which shape the content has: what reads an older one knows by it what it cannot hold. */
+  @Column({ name: 'content_version', type: 'integer', default: 1 }) contentVersion: number;
+  /** Everything it was computed from, as a kitchen file; null for cards that were published before that was kept. */
+  @Column({ type: 'json', nullable: true }) inputs: object | null;
   @Column({ name: 'published_at', type: 'timestamptz', default: () => 'now()' }) publishedAt: Date;
 }

@@ -17,6 +17,7 @@ import { ReceiptNameEntity } from '../receipts/receiptName.entity.js';
 import { RefreshEntity } from '../refreshes/refresh.entity.js';
 import { RefreshItemEntity } from '../refreshes/refreshItem.entity.js';
 import { FoodTables1764300000003 } from './migrations/foodTables.migration.js';
+import { CardInputs1765400000014 } from './migrations/cardInputs.migration.js';
 import { CardSteps1764800000008 } from './migrations/cardSteps.migration.js';
 import { Kitchens1764000000001 } from './migrations/kitchens.migration.js';
 import { Pantry1764200000002 } from './migrations/pantry.migration.js';
@@ -26,6 +27,7 @@ import { RecipeBases1764700000007 } from './migrations/recipeBases.migration.js'
 import { RecipeSummaries1765100000011 } from './migrations/recipeSummaries.migration.js';
 import { RequestsDone1764900000009 } from './migrations/requestsDone.migration.js';
 import { Versions1765200000012 } from './migrations/versions.migration.js';
+import { PacksPutAway1765300000013 } from './migrations/packsPutAway.migration.js';
 import { Receipts1764400000004 } from './migrations/receipts.migration.js';
 import { Refreshes1764500000005 } from './migrations/refreshes.migration.js';
 
@@ -87,6 +89,8 @@ export function schemaOptions(url: string | undefined): Extract<DataSourceOption
       LineIds1765000000010,
       RecipeSummaries1765100000011,
       Versions1765200000012,
+      PacksPutAway1765300000013,
+      CardInputs1765400000014,
     ],
     migrationsRun: true,
     migrationsTransactionMode: 'all',

@@ -42,8 +42,9 @@ export class ExportsService {
   /** One recipe with the recipes, foods and packs it is made of, as a kitchen file. @throws NotFoundError */
   async recipeFile(id: string): Promise<string> {
     const { recipe, kitchen, bases, settings } = await this.#opened(id);
-    const { foods, packs } = kitchen.content;
-    return kitchenFileText({ settings, foods: [...foods], packs: [...packs], recipes: [recipe, ...bases] });
+    const { foods } = kitchen.content;
+    const packs = await this.packs.known(foods.map((food) => food.id));
+    return kitchenFileText({ settings, foods: [...foods], packs, recipes: [recipe, ...bases] });
   }
 
   /** One recipe's ingredients with what each comes to. @throws NotFoundError */

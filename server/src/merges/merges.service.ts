@@ -15,6 +15,7 @@ import { FoodEntity } from '../foods/food.entity.js';
 import { FoodsService } from '../foods/foods.service.js';
 import { StaleSaveError, UnreadableError } from '../http/problems.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
+import { PacksService } from '../packs/packs.service.js';
 import { RecipeEntity } from '../recipes/recipe.entity.js';
 import { toSwap } from '../recipes/recipe.mapper.js';
 import { RecipesService } from '../recipes/recipes.service.js';
@@ -27,13 +28,16 @@ export class MergesService {
     private readonly database: Database,
     private readonly kitchens: KitchensService,
     private readonly foods: FoodsService,
+    private readonly packs: PacksService,
     private readonly recipes: RecipesService,
   ) {}
 
   /** @throws NotFoundError, UnreadableError */
-  async preview(wanted: MergeDto): Promise<MergePreviewDto> {
-    const { kitchen, effects, gone, kept } = await this.database.read(() => this.#effects(wanted));
-    return { food: mergedFood(kept, gone), packs: kitchen.packsOf(gone.id).length, recipes: effects.map(toSwap) };
+  preview(wanted: MergeDto): Promise<MergePreviewDto> {
+    return this.database.read(async () => {
+      const { effects, gone, kept } = await this.#effects(wanted);
+      return { food: mergedFood(kept, gone), packs: (await this.packs.known([gone.id])).length, recipes: effects.map(toSwap) };
+    });
   }
 
   /**
@@ -46,9 +50,9 @@ export class MergesService {
     const kitchenId = await this.kitchens.id();
     return this.database.writeAlone(kitchenId, async () => {
       const { manager } = this.database;
-      const { kitchen, effects, gone, kept, revision } = await this.#effects(wanted);
+      const { effects, gone, kept, revision } = await this.#effects(wanted);
       const food = mergedFood(kept, gone) as FoodEntry;
-      const packs = kitchen.packsOf(gone.id);
+      const packs = await this.packs.known([gone.id]);
       const revisions = new Map((await manager.findBy(RecipeEntity, { kitchenId })).map((head) => [head.id, head.revision]));
       // A table that is being taken in may have written the food meanwhile.
       if (!(await this.foods.write(revision, food))) throw new StaleSaveError('food', kept.id, await this.foods.get(kept.id));
@@ -59,6 +63,12 @@ export class MergesService {
           [kitchenId, pack.id, kept.id, JSON.stringify(document)],
         );
       }
+      // Those put away go along as they are: nothing is counted by them.
+      await manager.query(
+        `UPDATE packs SET food_id = $3, document = document || jsonb_build_object('food', $3::text)
+         WHERE kitchen_id = $1 AND food_id = $2 AND put_away_at IS NOT NULL`,
+        [kitchenId, gone.id, kept.id],
+      );
       for (const { recipe, merged } of effects) await this.recipes.rewrite(revisions.get(recipe.id) ?? 0, merged as RecipeEntry, 'merged');
       await manager.query('UPDATE receipt_names SET food_id = $3 WHERE kitchen_id = $1 AND food_id = $2', [kitchenId, gone.id, kept.id]);
       await manager.update(FoodEntity, { kitchenId, id: gone.id }, { archivedAt: () => 'now()' });
@@ -67,7 +77,6 @@ export class MergesService {
   }
 
   async #effects({ kept: keptId, gone: goneId }: MergeDto): Promise<{
-    readonly kitchen: Kitchen;
     readonly effects: readonly MergeEffect[];
     readonly gone: Food;
     readonly kept: Food;
@@ -85,7 +94,6 @@ export class MergesService {
     const recipes = await this.recipes.known();
     const kitchen = await this.recipes.kitchenWith(recipes, [keptId, goneId]);
     return {
-      kitchen,
       effects: mergeEffects(kitchen, goneId, keptId),
       gone: gone.document as Food,
       kept: kept.document as Food,

@@ -9,4 +9,6 @@ export class PackEntity {
   @Column({ type: 'integer' }) revision: number;
   @Column({ type: 'jsonb' }) document: PackEntry;
   @Column({ name: 'saved_at', type: 'timestamptz', default: () => 'now()' }) savedAt: Date;
+  /** Set: it counts no more, and what was paid stays known. */
+  @Column({ name: 'put_away_at', type: 'timestamptz', nullable: true }) putAwayAt: Date | null;
 }

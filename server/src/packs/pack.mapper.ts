@@ -1,5 +1,6 @@
 import type { Pack } from '@portiona/core';
 import type { SavedDto } from '../http/saved.dto.js';
+import type { SeenPackDto } from './pack.dto.js';
 import type { PackEntity } from './pack.entity.js';
 
 /** The pack as core knows it. */
@@ -9,4 +10,8 @@ export function toPack({ document }: PackEntity): Pack {
 
 export function toSavedPack({ id, revision, savedAt, document }: PackEntity): SavedDto {
   return { id, revision, savedAt: savedAt.toISOString(), document };
+}
+
+export function toSeenPack(row: PackEntity): SeenPackDto {
+  return { ...toSavedPack(row), putAwayAt: row.putAwayAt?.toISOString() ?? null };
 }

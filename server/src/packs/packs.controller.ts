@@ -5,24 +5,32 @@ import type { SentBody } from '../http/unreadBody.js';
 import { ONCE_HEADER, OnceKeyOf } from '../http/onceKeyOf.js';
 import { NewDto, SavedDto, SaveDto } from '../http/saved.dto.js';
 import { Threads } from '../threads/threads.js';
+import { SeenPackDto } from './pack.dto.js';
 import { PacksService } from './packs.service.js';
 
 @ApiTags('packs')
-@Controller('packs')
+@Controller()
 export class PacksController {
   constructor(
     private readonly packs: PacksService,
     private readonly threads: Threads,
   ) {}
 
-  @Get()
-  @ApiOperation({ operationId: 'listPacks', summary: 'Every pack with its price' })
+  @Get('packs')
+  @ApiOperation({ operationId: 'listPacks', summary: 'Packs whose prices count today or will' })
   @ApiOkResponse({ type: [SavedDto] })
   list(): Promise<SavedDto[]> {
     return this.packs.list();
   }
 
-  @Post()
+  @Get('foods/:id/packs')
+  @ApiOperation({ operationId: 'packsOfFood', summary: 'Every price a food ever had, those put away too' })
+  @ApiOkResponse({ type: [SeenPackDto] })
+  ofFood(@Param('id') id: string): Promise<SeenPackDto[]> {
+    return this.packs.ofFood(id);
+  }
+
+  @Post('packs')
   @ApiOperation({ operationId: 'createPack', summary: 'Adds a pack' })
   @ApiBody({ type: NewDto })
   @ApiHeader(ONCE_HEADER)
@@ -31,7 +39,7 @@ export class PacksController {
     return this.threads.take('createPack', body, once);
   }
 
-  @Put(':id')
+  @Put('packs/:id')
   @ApiOperation({ operationId: 'savePack', summary: 'Saves a pack made on a revision' })
   @ApiBody({ type: SaveDto })
   @ApiOkResponse({ type: SavedDto })
@@ -39,11 +47,19 @@ export class PacksController {
     return this.threads.take('savePack', body, id);
   }
 
-  @Delete(':id')
+  @Delete('packs/:id')
   @HttpCode(204)
-  @ApiOperation({ operationId: 'removePack', summary: 'Takes a pack out' })
+  @ApiOperation({ operationId: 'archivePack', summary: 'Puts a pack away: it counts no more, and what it cost stays known' })
   @ApiNoContentResponse()
-  remove(@Param('id') id: string): Promise<void> {
-    return this.packs.remove(id);
+  archive(@Param('id') id: string): Promise<void> {
+    return this.packs.putAway(id, true);
+  }
+
+  @Post('packs/:id/restore')
+  @HttpCode(204)
+  @ApiOperation({ operationId: 'restorePack', summary: 'Takes a pack out again' })
+  @ApiNoContentResponse()
+  restore(@Param('id') id: string): Promise<void> {
+    return this.packs.putAway(id, false);
   }
 }

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
 import { exactPrice, MOST_FAULTS, packFaults, PackEntry, readEntry, type Fault, type Pack } from '@portiona/core';
-import { In } from 'typeorm';
+import { In, IsNull, Not } from 'typeorm';
 import { Database } from '../database/database.js';
 import { Once, type OnceKey } from '../database/once.js';
 import { isTaken } from '../database/isTaken.js';
@@ -11,7 +11,8 @@ import { readBody } from '../http/readBody.js';
 import type { SavedDto } from '../http/saved.dto.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
 import { PackEntity } from './pack.entity.js';
-import { toPack, toSavedPack } from './pack.mapper.js';
+import type { SeenPackDto } from './pack.dto.js';
+import { toPack, toSavedPack, toSeenPack } from './pack.mapper.js';
 
 /** Rows one statement writes at most; a statement holds 65,535 parameters. */
 const ROWS_AT_ONCE = 1000;
@@ -25,17 +26,44 @@ export class PacksService {
     private readonly kitchens: KitchensService,
   ) {}
 
+  /** Packs whose prices count today or will, without all that came before. */
   async list(): Promise<SavedDto[]> {
-    const where = { kitchenId: await this.kitchens.id() };
-    const rows = await this.database.manager.find(PackEntity, { where, order: { foodId: 'ASC', id: 'ASC' } });
-    return rows.map(toSavedPack);
+    return (await this.#counting()).map(toSavedPack);
   }
 
-  /** Packs as core knows them: all, or those of some foods. */
+  /** As core knows them, packs whose prices count today or will: all, or those of some foods. */
+  async counting(foods?: readonly string[]): Promise<Pack[]> {
+    return (await this.#counting(foods)).map(toPack);
+  }
+
+  /** As core knows them, packs with every price they ever had, but for those put away: all, or those of some foods. */
   async known(foods?: readonly string[]): Promise<Pack[]> {
     const kitchenId = await this.kitchens.id();
-    const where = { kitchenId, ...(foods ? { foodId: In(foods) } : {}) };
+    const where = { kitchenId, putAwayAt: IsNull(), ...(foods ? { foodId: In(foods) } : {}) };
     return (await this.database.manager.find(PackEntity, { where, order: { id: 'ASC' } })).map(toPack);
+  }
+
+  /** Every price a food ever had, those put away too. @throws NotFoundError */
+  async ofFood(foodId: string): Promise<SeenPackDto[]> {
+    await this.foods.get(foodId);
+    const where = { kitchenId: await this.kitchens.id(), foodId };
+    return (await this.database.manager.find(PackEntity, { where, order: { id: 'ASC' } })).map(toSeenPack);
+  }
+
+  /** `latestPacks`, asked of the database. */
+  async #counting(foods?: readonly string[]): Promise<PackEntity[]> {
+    const { date } = await this.kitchens.settings();
+    const ids = await this.database.manager.query<{ id: string }[]>(
+      `SELECT id FROM (
+         SELECT id, document ->> 'seen' > $2 AS later, rank() OVER (
+           PARTITION BY food_id, document ->> 'shop', document -> 'net', document ->> 'unit', document ->> 'currency', document ->> 'seen' > $2
+           ORDER BY document ->> 'seen' DESC) AS newest
+         FROM packs WHERE kitchen_id = $1 AND put_away_at IS NULL AND ($3::text[] IS NULL OR food_id = ANY($3))) own
+       WHERE newest = 1 OR later`,
+      [await this.kitchens.id(), date, foods ?? null],
+    );
+    const where = { kitchenId: await this.kitchens.id(), id: In(ids.map(({ id }) => id)) };
+    return this.database.manager.find(PackEntity, { where, order: { foodId: 'ASC', id: 'ASC' } });
   }
 
   /** @throws NotFoundError */
@@ -82,7 +110,8 @@ export class PacksService {
     return this.database.writeAlone(kitchenId, async () => {
       await this.#checkAll(packs, path);
       const { manager } = this.database;
-      const there = await manager.find(PackEntity, { where: { kitchenId, foodId: In(packs.map(({ food }) => food)) } });
+      const where = { kitchenId, putAwayAt: IsNull(), foodId: In(packs.map(({ food }) => food)) };
+      const there = await manager.find(PackEntity, { where });
       const seen = new Set(there.map(({ document }) => sameAs(document)));
       const rows = packs.flatMap((document) => {
         if (seen.has(sameAs(document))) return [];
@@ -96,7 +125,7 @@ export class PacksService {
   }
 
   /** Writes rows of packs, in the transaction under way. */
-  async insertRows(rows: readonly Omit<PackEntity, 'savedAt'>[]): Promise<void> {
+  async insertRows(rows: readonly Omit<PackEntity, 'savedAt' | 'putAwayAt'>[]): Promise<void> {
     for (let i = 0; i < rows.length; i += ROWS_AT_ONCE) await this.database.manager.insert(PackEntity, rows.slice(i, i + ROWS_AT_ONCE));
   }
 
@@ -117,10 +146,16 @@ export class PacksService {
     });
   }
 
-  /** @throws NotFoundError */
-  async remove(id: string): Promise<void> {
+  /** Puts a pack away, so that it counts no more, or takes it out again. @throws NotFoundError */
+  async putAway(id: string, away: boolean): Promise<void> {
     const kitchenId = await this.kitchens.id();
-    const { affected } = await this.database.writeAlone(kitchenId, () => this.database.manager.delete(PackEntity, { kitchenId, id }));
+    const { affected } = await this.database.writeAlone(kitchenId, () =>
+      this.database.manager.update(
+        PackEntity,
+        { kitchenId, id, putAwayAt: away ? IsNull() : Not(IsNull()) },
+        { putAwayAt: away ? () => 'now()' : null },
+      ),
+    );
     if (affected !== 1) throw new NotFoundError('pack', id);
   }
 

@@ -93,7 +93,7 @@ export class RecipesService {
         new Kitchen({
           settings: await this.kitchens.settings(),
           foods: await this.foods.known(foods),
-          packs: await this.packs.known(foods),
+          packs: await this.packs.counting(foods),
           recipes,
         }),
     );

@@ -22,6 +22,7 @@ export const THREAD_JOBS = {
   mergeFoods: (house: House, wanted: MergeDto) => house.merges.merge(wanted),
   publishCard: (house: House, id: string, once?: OnceKey) => house.cards.publish(id, once),
   cardPage: (house: House, id: string, paper: Paper, issue?: number) => house.cards.page(id, paper, issue),
+  cardInputs: (house: House, id: string, issue: number) => house.cards.inputs(id, issue),
   cardPdf: (house: House, id: string, paper: Paper, issue?: number) => house.cards.pdf(id, paper, issue),
   cardMarkdown: (house: House, id: string) => house.cards.markdown(id),
   cardSchemaOrg: (house: House, id: string) => house.cards.schemaOrg(id),

@@ -36,7 +36,7 @@ export async function makeHouse(url: string | undefined): Promise<House> {
     foods,
     packs,
     new ReceiptsService(database, once, packs, kitchens),
-    new MergesService(database, kitchens, foods, recipes),
+    new MergesService(database, kitchens, foods, packs, recipes),
     new CardsService(database, once, kitchens, recipes),
     new ImportsService(database, once, kitchens, foods, packs, recipes),
     new ExportsService(database, kitchens, foods, packs, recipes),

@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react';
-import { Trash2 } from 'lucide-react';
+import { Archive } from 'lucide-react';
 import {
   agoText,
   bestPack,
@@ -14,7 +14,7 @@ import {
   type Pack,
   type PriceSeries,
 } from '@portiona/core';
-import { useCreatePackMutation, useRemovePackMutation, useSavePackMutation } from '../../api/api.gen';
+import { useCreatePackMutation, useArchivePackMutation, useRestorePackMutation, useSavePackMutation } from '../../api/api.gen';
 import { asDocument, type Saved } from '../../api/documents';
 import { problemOf, problemText } from '../../api/problem';
 import { percentText, priceText } from '../../ui/numberText';
@@ -25,10 +25,13 @@ import { PriceChart } from './PriceChart';
 export function FoodPacks({
   food,
   packs,
+  away,
   kitchen,
 }: {
   readonly food: Food;
+  /** Every price it ever had, but for those put away. */
   readonly packs: readonly Saved<Pack>[];
+  readonly away: readonly Saved<Pack>[];
   readonly kitchen: Kitchen;
 }) {
   const { currency } = kitchen.settings;
@@ -80,7 +83,43 @@ export function FoodPacks({
       {history.some(({ prices }) => prices.length > 1) && (
         <PriceChart history={history} currency={currency} today={kitchen.settings.date} />
       )}
+      {away.length > 0 && <PutAway food={food} away={away} />}
     </>
+  );
+}
+
+/** Packs that were put away: they count no more, and are taken out again. */
+function PutAway({ food, away }: { readonly food: Food; readonly away: readonly Saved<Pack>[] }) {
+  const [restore] = useRestorePackMutation();
+  const say = useToast();
+  const documents = away.map(({ document }) => document);
+  const takeOut = async ({ prices }: PriceSeries) => {
+    try {
+      for (const { pack } of prices) if (pack.id !== undefined) await restore({ id: pack.id }).unwrap();
+    } catch (error) {
+      say(problemText(problemOf(error)));
+    }
+  };
+  return (
+    <details className="text-[13px] mt-2">
+      <summary className="muted">Put away, {priceHistory(food, documents).length}</summary>
+      <ul>
+        {priceHistory(food, documents).map((series) => {
+          const { net, unit, shop, currency, prices, latest } = series;
+          return (
+            <li key={`${shop} ${net} ${unit} ${currency}`} className="flex gap-3 items-baseline py-1">
+              <span className="flex-1">
+                {net} {unit} at {shop}, {priceText(latest.price, currency)} on {dayText(latest.pack.seen, true)}
+                {prices.length > 1 && ` and ${prices.length - 1} before`}
+              </span>
+              <button className="btn-quiet" aria-label={`Take out ${net} ${unit} at ${shop}`} onClick={() => void takeOut(series)}>
+                Take out
+              </button>
+            </li>
+          );
+        })}
+      </ul>
+    </details>
   );
 }
 
@@ -105,7 +144,8 @@ function PackRow({
 }) {
   const [save] = useSavePackMutation();
   const [create] = useCreatePackMutation();
-  const [remove] = useRemovePackMutation();
+  const [putAway] = useArchivePackMutation();
+  const [restore] = useRestorePackMutation();
   const say = useToast();
   const { latest, prices } = series;
   const today = kitchen.settings.date;
@@ -126,12 +166,12 @@ function PackRow({
       say(problemText(problemOf(error)));
     }
   };
-  const takeOut = async () => {
+  const takeAway = async () => {
     try {
-      for (const { id } of saved) await remove({ id }).unwrap();
-      say(saved.length === 1 ? 'The pack is taken out.' : `The pack and its ${saved.length} prices are taken out.`, {
+      for (const { id } of saved) await putAway({ id }).unwrap();
+      say(saved.length === 1 ? 'The pack is put away.' : `The pack and its ${saved.length} prices are put away.`, {
         label: 'Undo',
-        run: () => saved.forEach(({ document }) => void create({ newDto: { document: asDocument(document) } })),
+        run: () => saved.forEach(({ id }) => void restore({ id })),
       });
     } catch (error) {
       say(problemText(problemOf(error)));
@@ -186,8 +226,13 @@ function PackRow({
         onChange={({ target }) => setDraft({ ...draft, seen: target.value })}
         onBlur={() => void write(draft)}
       />
-      <button className="icon" aria-label={`Take out ${name}`} title="Take out" onClick={() => void takeOut()}>
-        <Trash2 size={14} />
+      <button
+        className="icon"
+        aria-label={`Put ${name} away`}
+        title="Put away: it counts no more, and what it cost stays known"
+        onClick={() => void takeAway()}
+      >
+        <Archive size={14} />
       </button>
       <span className="price-note">
         {agoText(latest.pack.seen, today)}

@@ -1,8 +1,9 @@
 import { useEffect, useRef } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { X } from 'lucide-react';
-import { namedAllergens, ALLERGENS, type Allergen, type Food, type Kitchen, type Pack } from '@portiona/core';
-import type { Saved } from '../../api/documents';
+import { namedAllergens, ALLERGENS, type Allergen, type Food, type Kitchen } from '@portiona/core';
+import { usePacksOfFoodQuery } from '../../api/api.gen';
+import { asPack, type Saved } from '../../api/documents';
 import { noteVisit } from '../recent/recentPlaces';
 import { FoodUses } from './FoodUses';
 import { FoodLabel } from './FoodLabel';
@@ -14,13 +15,12 @@ import { useFoodDraft } from './useFoodDraft';
 interface FoodTagProps {
   /** Undefined: a food to be added. */
   readonly saved: Saved<Food> | undefined;
-  readonly packs: readonly Saved<Pack>[];
   readonly kitchen: Kitchen;
   readonly taken: ReadonlySet<string>;
 }
 
 /** A food's own sheet: its label with the energy check beside it, what one weighs, and what it costs where. */
-export function FoodTag({ saved, packs, kitchen, taken }: FoodTagProps) {
+export function FoodTag({ saved, kitchen, taken }: FoodTagProps) {
   const navigate = useNavigate();
   const [search] = useSearchParams();
   const { food, change, state, add } = useFoodDraft(
@@ -29,6 +29,7 @@ export function FoodTag({ saved, packs, kitchen, taken }: FoodTagProps) {
     started(search.get('name') ?? '', kitchen.food(search.get('like') ?? '')),
     ({ id }) => void navigate(`/pantry/${id}`),
   );
+  const seen = usePacksOfFoodQuery({ id: saved?.id ?? '' }, { skip: !saved }).data;
   const ref = useRef<HTMLElement>(null);
   const [id, name] = [saved?.id, saved?.document.name];
   useEffect(() => {
@@ -82,7 +83,14 @@ export function FoodTag({ saved, packs, kitchen, taken }: FoodTagProps) {
       )}
       {saved && (
         <>
-          <FoodPacks food={food} packs={packs} kitchen={kitchen} />
+          {seen && (
+            <FoodPacks
+              food={food}
+              packs={seen.filter(({ putAwayAt }) => putAwayAt === null).map(asPack)}
+              away={seen.filter(({ putAwayAt }) => putAwayAt !== null).map(asPack)}
+              kitchen={kitchen}
+            />
+          )}
           <FoodMeasures food={food} onChange={change} />
           <Allergens food={food} onChange={change} />
           <FoodUses food={food} />

@@ -2,17 +2,10 @@ import { useDeferredValue, useMemo, useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { Link, useNavigate, useParams } from 'react-router';
 import { bestPack, candidatePacks, FoodIndex, foodEnergyAgreement, per100gOf, type Food, type Kitchen } from '@portiona/core';
-import {
-  api,
-  useFindFoodsQuery,
-  useGetFoodQuery,
-  useImportStarterPantryMutation,
-  useListFoodsQuery,
-  useListPacksQuery,
-} from '../../api/api.gen';
+import { api, useFindFoodsQuery, useGetFoodQuery, useImportStarterPantryMutation, useListFoodsQuery } from '../../api/api.gen';
 import { problemOf, problemText } from '../../api/problem';
 import { useToast } from '../../ui/Toasts';
-import { asFood, asPack } from '../../api/documents';
+import { asFood } from '../../api/documents';
 import { numberText, priceText } from '../../ui/numberText';
 import { useKitchen } from '../kitchen/useKitchen';
 import { FoodTag } from './FoodTag';
@@ -26,7 +19,6 @@ export function PantryPage() {
   const navigate = useNavigate();
   const here = useKitchen();
   const foodRows = useListFoodsQuery().data;
-  const packRows = useListPacksQuery().data;
   const [words, setWords] = useState('');
   const [aisle, setAisle] = useState('');
   const [shown, setShown] = useState(A_PAGE);
@@ -40,7 +32,7 @@ export function PantryPage() {
   // A row of an imported table is not among the foods at hand: it is fetched when it is looked at.
   const fetched = useGetFoodQuery({ id: foodId ?? '' }, { skip: foodId === undefined || foodId === 'new' || listed !== undefined }).data;
   const chosen = listed ?? (fetched?.id === foodId ? fetched : undefined);
-  if (!here || !foodRows || !packRows) return <main className="page" aria-busy="true" />;
+  if (!here || !foodRows) return <main className="page" aria-busy="true" />;
   const beside = foodId !== undefined;
   return (
     <main className={`pantry ${beside ? '' : 'alone'}`}>
@@ -126,7 +118,6 @@ export function PantryPage() {
         <FoodTag
           key={foodId}
           saved={chosen ? asFood(chosen) : undefined}
-          packs={packRows.map(asPack).filter(({ document }) => document.food === foodId)}
           kitchen={here.kitchen}
           taken={new Set(foodRows.map(({ id }) => id))}
         />

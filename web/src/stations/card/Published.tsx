@@ -64,7 +64,14 @@ export function Published({ recipeId, saved, issue, onIssue }: PublishedProps) {
               )}
               <button className="btn mt-2" onClick={() => onIssue(issue === undefined ? card.issue : undefined)}>
                 {issue === undefined ? 'Look at it as published' : 'Look at it as it stands'}
-              </button>
+              </button>{' '}
+              <a
+                className="btn-quiet text-[13px]"
+                href={`/api/recipes/${recipeId}/published-cards/${card.issue}/kitchen-file`}
+                title="Recipe, foods, prices and settings as they were: “portiona calc” reckons its figures from it again"
+              >
+                What it was computed from
+              </a>
             </Popover.Content>
           </Popover.Portal>
         </Popover.Root>
