@@ -1,4 +1,4 @@
-import { docketFigure, expect, startRecipe, test, typeLine } from './desk';
+import { docketFigure, expect, expectAccessible, startRecipe, test, typeLine } from './desk';
 
 test('a food is entered from its label with the energy check beside it, given a pack, and cooked with', async ({ page }) => {
   await page.goto('/pantry/new');
@@ -55,10 +55,29 @@ test('the pantry is found through by other names and with a slip', async ({ page
 
 test('a pack is taken out and put back', async ({ page }) => {
   await page.goto('/pantry/honey');
-  await page.getByRole('button', { name: /^Take out 500 g/ }).click();
+  await page.getByRole('button', { name: /^Put 500 g/ }).click();
   await expect(page.locator('.tag')).toContainText('no current price');
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.locator('.tag')).toContainText('counted at € 10.40 a kg');
+});
+
+test('an offer has its end and its usual price, and sets no cost after it', async ({ page }) => {
+  await page.goto('/pantry/honey');
+  const tag = page.locator('.tag');
+  const counted = tag.getByText(/^counted at/);
+  const before = await counted.innerText();
+  await tag.getByRole('button', { name: 'an offer?' }).first().click();
+  await expect(tag.getByText('nobody knows until when')).toBeVisible();
+  await tag.getByLabel(/^Usual price of/).fill('9.99');
+  await tag.getByLabel(/^Usual price of/).press('Tab');
+  await tag.getByLabel(/^Last day of the offer of/).fill('2099-12-31');
+  await expect(tag.getByText('nobody knows until when')).toHaveCount(0);
+  await expect(counted).toHaveText(before);
+  await tag.getByLabel(/^Last day of the offer of/).fill('2020-01-01');
+  await expect(counted).not.toHaveText(before);
+  await expectAccessible(page, '.tag');
+  await tag.getByRole('button', { name: '✓ an offer' }).click();
+  await expect(counted).toHaveText(before);
 });
 
 test('a measure given in the pantry gives a line its weight', async ({ page }) => {

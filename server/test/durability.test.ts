@@ -99,7 +99,7 @@ async function start(url: string, port: number): Promise<ChildProcess> {
     env: { ...process.env, DATABASE_URL: url, PORTIONA_PORT: String(port), LOG_LEVEL: 'silent' },
     stdio: 'ignore',
   });
-  for (let i = 0; i < 150; i++) {
+  for (let i = 0; i < 600; i++) {
     if (
       await fetch(`http://127.0.0.1:${port}/api/health`).then(
         ({ ok }) => ok,

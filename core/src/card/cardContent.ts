@@ -85,8 +85,8 @@ export interface CardContent {
   readonly used: CardFigure | undefined;
   readonly till: CardFigure | undefined;
   readonly currency: string;
-  /** ISO dates of the newest and oldest price used. */
-  readonly prices: { readonly newest: string; readonly oldest: string } | undefined;
+  /** ISO dates of the newest and oldest price used, and how many of them are offers, where any is. */
+  readonly prices: { readonly newest: string; readonly oldest: string; readonly offers?: number } | undefined;
   readonly topping: { readonly name: string; readonly figures: readonly CardFigure[] } | undefined;
   readonly sections: readonly CardSection[];
   readonly steps: readonly CardStep[];
@@ -234,20 +234,23 @@ function buyText({ weights, line, of }: LineFigures): string {
   return weights.purchase >= 1000 ? `buy ${plainText(weights.purchase / 1000, 1)} kg` : `buy ${gramsText(weights.purchase)} g`;
 }
 
-/** ISO dates of the newest and the oldest price that a recipe's cost rests on; undefined without any. */
+/** ISO dates of the newest and the oldest price that a recipe's cost rests on, and how many foods of it are at an offer; undefined without any. */
 export function pricesOf({ parts }: RecipeFigures): CardContent['prices'] {
   let newest: string | undefined;
   let oldest: string | undefined;
+  const offers = new Set<string>();
   for (const { part, lines } of parts) {
     if (servedOf(part) === 'optional') continue;
     for (const { counted, of } of lines) {
-      const seen = counted && of.kind === 'food' ? of.basis.best?.pack.seen : undefined;
-      if (seen === undefined) continue;
+      const pack = counted && of.kind === 'food' ? of.basis.best?.pack : undefined;
+      if (pack === undefined) continue;
+      const { seen, food, promotion } = pack;
+      if (promotion) offers.add(food);
       if (newest === undefined || seen > newest) newest = seen;
       if (oldest === undefined || seen < oldest) oldest = seen;
     }
   }
-  return newest === undefined || oldest === undefined ? undefined : { newest, oldest };
+  return newest === undefined || oldest === undefined ? undefined : { newest, oldest, ...(offers.size > 0 ? { offers: offers.size } : {}) };
 }
 
 function allergensOf(parts: readonly PartFigures[]): string[] {

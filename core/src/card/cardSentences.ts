@@ -37,7 +37,8 @@ export function cardPriceText({ prices }: Pick<CardContent, 'prices'>): string {
   if (!prices) return '';
   const oldest =
     prices.oldest === prices.newest ? '' : `, oldest ${dayText(prices.oldest, prices.oldest.slice(0, 4) !== prices.newest.slice(0, 4))}`;
-  return `prices of ${dayText(prices.newest, true)}${oldest}`;
+  const offers = prices.offers === undefined ? '' : `, ${prices.offers} of them ${prices.offers === 1 ? 'an offer' : 'offers'}`;
+  return `prices of ${dayText(prices.newest, true)}${oldest}${offers}`;
 }
 
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];

@@ -23,7 +23,10 @@ export function stalePrice(basis: FoodBasis, kitchen: Kitchen): Finding[] {
       code: 'stale-price',
       at: `food:${basis.food.id}`,
       severity: 'look',
-      message: `Every price of ${basis.food.name} is older than ${kitchen.settings.maxPriceAge} days. Look the price up again.`,
+      message:
+        kitchen.settings.maxPriceAge === undefined
+          ? `Every price of ${basis.food.name} was an offer that has ended. Look the price up again.`
+          : `Every price of ${basis.food.name} is older than ${kitchen.settings.maxPriceAge} days, or was an offer that has ended. Look the price up again.`,
     },
   ];
 }

@@ -127,6 +127,8 @@ export class PackEntry implements Pack {
   @Day() seen: string;
   @Optional() @Flag() pinned?: boolean;
   @Optional() @Flag() promotion?: boolean;
+  @Optional() @Price() usual?: number | string;
+  @Optional() @Day() until?: string;
 }
 
 export class AlsoEntry {

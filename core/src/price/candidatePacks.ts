@@ -27,13 +27,15 @@ export interface CandidatePack {
 
 /**
  * Packs of a food that can be bought today: in the settings' currency, not seen later than the date, not older than the
- * age allowed; of the same shop and net size only the latest seen (kitchen file, Pack).
+ * age allowed; of the same shop and net size only the latest seen (kitchen file, Pack). An offer that has ended costs what it usually
+ * does; where nobody knows that, it is no candidate.
  *
  * @param packs all packs of this food
  * @returns candidates in the order given; a pack without an obtainable weight is none
  */
 export function candidatePacks(food: Food, packs: readonly Pack[], settings: PriceSettings): CandidatePack[] {
   const current = packs
+    .flatMap((pack) => asOf(pack, settings.date) ?? [])
     .filter((pack) => pack.currency === settings.currency && isCurrent(pack, settings))
     .flatMap((pack) => {
       const grams = packGrams(pack, food);
@@ -48,7 +50,16 @@ export function candidatePacks(food: Food, packs: readonly Pack[], settings: Pri
 /** Whether any of a food's packs would count were it not too old. */
 export function hasOnlyStalePacks(food: Food, packs: readonly Pack[], settings: PriceSettings): boolean {
   const { currency, date } = settings;
-  return candidatePacks(food, packs, settings).length === 0 && candidatePacks(food, packs, { currency, date }).length > 0;
+  // An offer that has ended is a price that was, like one that is too old.
+  const endless = packs.map(({ until: _, ...pack }) => pack);
+  return candidatePacks(food, packs, settings).length === 0 && candidatePacks(food, endless, { currency, date }).length > 0;
+}
+
+/** What a pack costs on a day: an offer that has ended what it usually does; undefined where nobody knows. */
+function asOf(pack: Pack, date: string): Pack | undefined {
+  const { promotion, until, usual, ...rest } = pack;
+  if (!promotion || until === undefined || until >= date) return pack;
+  return usual === undefined ? undefined : { ...rest, price: usual };
 }
 
 /**

@@ -2,6 +2,7 @@ export * from './allocate.js';
 export * from './candidatePacks.js';
 export * from './latestPacks.js';
 export * from './money.js';
+export * from './offerText.js';
 export * from './pack.js';
 export * from './packGrams.js';
 export * from './packMix.js';

@@ -23,10 +23,26 @@ const packs = fc
       price: fc.integer({ min: 1, max: 9 }).map(String),
       seen: fc.integer({ min: 0, max: 30 }).map(day),
       pinned: fc.boolean(),
+      offer: fc.option(
+        fc.record({
+          until: fc.option(fc.integer({ min: 0, max: 40 }).map(day), { nil: undefined }),
+          usual: fc.option(fc.constant('10'), { nil: undefined }),
+        }),
+        { nil: undefined },
+      ),
     }),
     { maxLength: 12 },
   )
-  .map((some) => some.map(({ size: [net, unit], ...rest }, i): Pack => ({ id: String(i), food: 'oil', net, unit, ...rest })));
+  .map((some) =>
+    some.map(({ size: [net, unit], offer, ...rest }, i): Pack => ({
+      id: String(i),
+      food: 'oil',
+      net,
+      unit,
+      ...rest,
+      ...(offer ? { promotion: true, ...(offer.until ? { until: offer.until } : {}), ...(offer.usual ? { usual: offer.usual } : {}) } : {}),
+    })),
+  );
 
 test('the same packs count as of all of them, today and on every later day, however old prices may be', () => {
   fc.assert(

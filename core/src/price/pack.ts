@@ -15,6 +15,10 @@ export interface Pack {
   readonly seen: string;
   /** Take this pack, whatever is cheaper. */
   readonly pinned?: boolean;
-  /** Seen as an offer: it counts while it is the latest, and is marked. */
+  /** Seen as an offer: it counts while it is the latest and has not ended, and is marked wherever it does. */
   readonly promotion?: boolean;
+  /** Of an offer: what it costs otherwise, as `price`; it counts from the day after the offer's end. */
+  readonly usual?: number | string;
+  /** Of an offer: its last day, ISO date. Absent: nobody knows. */
+  readonly until?: string;
 }

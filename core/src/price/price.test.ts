@@ -6,6 +6,7 @@ import { currencySign, minorDigits, moneyText } from './money.js';
 import type { Pack } from './pack.js';
 import { packGrams } from './packGrams.js';
 import { packMix } from './packMix.js';
+import { pricesHoldUntil } from './pricesHoldUntil.js';
 
 const food = { id: 'oil', name: 'Oil', density: 0.92, measures: { can: 400, cup: 180 }, measuresAre: ['cup'], drained: 0.6 };
 const pack = (over: Partial<Pack> = {}): Pack => ({
@@ -140,4 +141,29 @@ test('money is rounded once, to the minor unit of its currency', () => {
   expect(moneyText(1234.5, 'JPY')).toBe('1235');
   expect(minorDigits('BHD')).toBe(3);
   expect(currencySign('SEK')).toBe('SEK');
+});
+
+test('an offer counts until its end; then what it usually costs, or else what was seen before', () => {
+  const oil = { id: 'oil', name: 'Oil' };
+  const seen = (day: string, price: string, more: Partial<Pack> = {}): Pack => ({
+    food: 'oil',
+    net: 1,
+    unit: 'kg',
+    price,
+    currency: 'EUR',
+    shop: 'A',
+    seen: day,
+    ...more,
+  });
+  const cost = (date: string, ...packs: Pack[]) => bestPack(candidatePacks(oil, packs, { currency: 'EUR', date }))?.perKg;
+  const offer = { promotion: true, until: '2026-11-20' };
+  const before = seen('2026-10-01', '5');
+  expect(cost('2026-11-20', before, seen('2026-11-15', '3', offer))).toBe(3);
+  expect(cost('2026-11-21', before, seen('2026-11-15', '3', offer))).toBe(5);
+  expect(cost('2026-11-21', before, seen('2026-11-15', '3', { ...offer, usual: '4.50' }))).toBe(4.5);
+  expect(cost('2026-11-21', seen('2026-11-15', '3', offer))).toBeUndefined();
+  // Nobody knows its end: it counts while it is the latest.
+  expect(cost('2026-12-31', before, seen('2026-11-15', '3', { promotion: true }))).toBe(3);
+  expect(hasOnlyStalePacks(oil, [seen('2026-11-15', '3', offer)], { currency: 'EUR', date: '2026-11-21' })).toBe(true);
+  expect(pricesHoldUntil([seen('2026-11-15', '3', offer)], { currency: 'EUR', date: '2026-11-16' })).toBe('2026-11-21');
 });

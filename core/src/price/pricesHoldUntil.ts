@@ -5,10 +5,17 @@ const DAY = 86_400_000;
 
 /**
  * The first day after today on which other packs count than count today: one that is seen later begins, or one becomes older than
- * prices may be (kitchen file, Settings). Undefined where no day changes anything.
+ * prices may be, or an offer has ended (kitchen file, Settings). Undefined where no day changes anything.
  */
-export function pricesHoldUntil(packs: readonly Pick<Pack, 'seen'>[], { date, maxPriceAge }: PriceSettings): string | undefined {
-  const days = packs.flatMap(({ seen }) => [seen, ...(maxPriceAge === undefined ? [] : [dayAfter(seen, Math.floor(maxPriceAge) + 1)])]);
+export function pricesHoldUntil(
+  packs: readonly Pick<Pack, 'seen' | 'promotion' | 'until'>[],
+  { date, maxPriceAge }: PriceSettings,
+): string | undefined {
+  const days = packs.flatMap(({ seen, promotion, until }) => [
+    seen,
+    ...(maxPriceAge === undefined ? [] : [dayAfter(seen, Math.floor(maxPriceAge) + 1)]),
+    ...(promotion && until !== undefined ? [dayAfter(until, 1)] : []),
+  ]);
   return days.filter((day) => daysBetween(date, day) > 0).sort()[0];
 }
 

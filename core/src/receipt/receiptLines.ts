@@ -19,6 +19,8 @@ export interface ReceiptLine {
   readonly shop: string;
   readonly seen: string;
   readonly promotion: boolean;
+  /** Of an offer: what it would have cost without, where the receipt says so. */
+  readonly usual?: string;
   /** What was made of the line, where it was not plain: "3 for 5.00". */
   readonly note: string;
 }
@@ -120,7 +122,13 @@ function lineOf({ row, item, size, quantity, unitPrice, total, mapping, offer, s
 function discounted(line: ReceiptLine, by: Big, words: string): ReceiptLine {
   const price = new Big(line.price).plus(by);
   return price.gt(0)
-    ? { ...line, price: price.toFixed(), promotion: true, note: [line.note, `${words} ${by.toFixed()}`].filter(Boolean).join(', ') }
+    ? {
+        ...line,
+        price: price.toFixed(),
+        promotion: true,
+        usual: line.usual ?? line.price,
+        note: [line.note, `${words} ${by.toFixed()}`].filter(Boolean).join(', '),
+      }
     : line;
 }
 

@@ -56,7 +56,8 @@ export class PacksService {
     const ids = await this.database.manager.query<{ id: string }[]>(
       `SELECT id FROM (
          SELECT id, document ->> 'seen' > $2 AS later, rank() OVER (
-           PARTITION BY food_id, document ->> 'shop', document -> 'net', document ->> 'unit', document ->> 'currency', document ->> 'seen' > $2
+           PARTITION BY food_id, document ->> 'shop', document -> 'net', document ->> 'unit', document ->> 'currency', document ->> 'seen' > $2,
+             CASE WHEN document -> 'promotion' = 'true' THEN document ->> 'until' END
            ORDER BY document ->> 'seen' DESC) AS newest
          FROM packs WHERE kitchen_id = $1 AND put_away_at IS NULL AND ($3::text[] IS NULL OR food_id = ANY($3))) own
        WHERE newest = 1 OR later`,

@@ -9,7 +9,7 @@ import { BusyError, NotFoundError } from '../http/problems.js';
 import { JobsService } from '../jobs/jobs.service.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
 import { PacksService } from '../packs/packs.service.js';
-import { PRICE_SOURCE, ShopTroubleError, type PriceSource } from '../shops/priceSource.js';
+import { PRICE_SOURCE, ShopTroubleError, type PriceSource, type ShopOffer } from '../shops/priceSource.js';
 import { askShop, type Patience } from './askShop.js';
 import type { RefreshDto, RefreshItemDto } from './refresh.dto.js';
 import { RefreshEntity } from './refresh.entity.js';
@@ -169,14 +169,14 @@ export class RefreshesService implements OnApplicationBootstrap, OnModuleDestroy
     });
     if (!asked) return false;
     const { item, day, kitchenId } = asked;
-    const answer = await this.#ask(item, day, failures);
+    const { offer, ...answer } = await this.#ask(item, day, failures);
     await this.database.writeAlone(kitchenId, async () => {
       const { affected } = await this.database.manager.update(
         RefreshItemEntity,
         { refreshId, position: item.position, state: 'waiting' },
         answer,
       );
-      if (affected === 1 && answer.price !== undefined) await this.#add(item, day, answer.price, answer.promotion ?? false);
+      if (affected === 1 && offer) await this.#add(item, day, offer);
     });
     return true;
   }
@@ -185,7 +185,7 @@ export class RefreshesService implements OnApplicationBootstrap, OnModuleDestroy
     item: RefreshItemEntity,
     day: string,
     failures: Map<string, number>,
-  ): Promise<Pick<RefreshItemEntity, 'state'> & { price?: string; promotion?: boolean; message?: string }> {
+  ): Promise<Pick<RefreshItemEntity, 'state'> & { price?: string; promotion?: boolean; message?: string; offer?: ShopOffer }> {
     const failed = failures.get(item.shop) ?? 0;
     if (failed >= GIVE_UP_AFTER) return { state: 'failed', message: `${item.shop} does not answer; ask again later` };
     try {
@@ -193,7 +193,7 @@ export class RefreshesService implements OnApplicationBootstrap, OnModuleDestroy
       failures.set(item.shop, 0);
       if (!offer || offer.currency !== item.currency) return { state: 'unlisted', message: `${item.shop} does not sell it any more` };
       const same = exactPrice(offer.price).eq(exactPrice(item.beforePrice));
-      return { state: same ? 'same' : 'changed', price: offer.price, promotion: offer.promotion };
+      return { state: same ? 'same' : 'changed', price: offer.price, promotion: offer.promotion, offer };
     } catch (error) {
       if (!(error instanceof ShopTroubleError)) throw error;
       failures.set(item.shop, failed + 1);
@@ -202,8 +202,9 @@ export class RefreshesService implements OnApplicationBootstrap, OnModuleDestroy
   }
 
   /** A price asked today is seen today, whether it moved or not; the ones before stay. */
-  async #add({ foodId, shop, net, unit, currency }: RefreshItemEntity, seen: string, price: string, promotion: boolean) {
-    const document: Pack = { food: foodId, net, unit, price, currency, shop, seen, ...(promotion ? { promotion } : {}) };
+  async #add({ foodId, shop, net, unit, currency }: RefreshItemEntity, seen: string, { price, promotion, usual, until }: ShopOffer) {
+    const offer = promotion ? { promotion, ...(usual === undefined ? {} : { usual }), ...(until === undefined ? {} : { until }) } : {};
+    const document: Pack = { food: foodId, net, unit, price, currency, shop, seen, ...offer };
     await this.packs.addSeen([document], 'prices');
   }
 

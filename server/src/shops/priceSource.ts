@@ -15,6 +15,9 @@ export interface ShopOffer {
   /** ISO 4217. */
   readonly currency: string;
   readonly promotion: boolean;
+  /** Of an offer: what it costs otherwise, and its last day, where the shop says so. */
+  readonly usual?: string;
+  readonly until?: string;
 }
 
 /** A shop did not answer, or said it could not: worth another try. */

@@ -15,7 +15,8 @@ export interface SimulatedShopsOptions {
   readonly closed?: readonly string[];
 }
 
-const WEEK = 7 * 86_400_000;
+const DAY = 86_400_000;
+const WEEK = 7 * DAY;
 /** The week prices are at their base. */
 const EPOCH = Date.parse('2026-01-05T00:00:00Z');
 /** How far prices wander in a week, and how strongly they are drawn back. */
@@ -67,8 +68,10 @@ export class SimulatedShops implements PriceSource {
     await this.#answer(product.shop, `offer ${id}`, signal);
     const week = Math.floor((Date.parse(`${day}T00:00:00Z`) - EPOCH) / WEEK);
     const promotion = this.#random(`${id} offer ${week}`) < OFFER_SHARE;
-    const price = product.base * (1 + this.#drift(product, week)) * (promotion ? 1 - OFFER_TAKES : 1);
-    return { product: id, price: shelfPrice(price), currency: 'EUR', promotion };
+    const usual = product.base * (1 + this.#drift(product, week));
+    if (!promotion) return { product: id, price: shelfPrice(usual), currency: 'EUR', promotion };
+    const until = new Date(EPOCH + (week + 1) * WEEK - DAY).toISOString().slice(0, 10);
+    return { product: id, price: shelfPrice(usual * (1 - OFFER_TAKES)), currency: 'EUR', promotion, usual: shelfPrice(usual), until };
   }
 
   /** Takes its time, and fails now and then, or always when closed. */

@@ -18,6 +18,7 @@ export function CommandPalette({ open, onClose, onSettings, onKeys }: CommandPal
   const { toggle } = useTheme();
   // Held here: what is typed before the rest has come is not lost.
   const [words, setWords] = useState('');
+  const [entered, setEntered] = useState(false);
   const pressed = useRef<() => void>(undefined);
   const calls = { start: () => setStarting(true), settings: onSettings, keys: onKeys, theme: toggle };
   return (
@@ -28,6 +29,7 @@ export function CommandPalette({ open, onClose, onSettings, onKeys }: CommandPal
         title="Find or do anything"
         onClosed={(event) => {
           setWords('');
+          setEntered(false);
           const press = pressed.current;
           pressed.current = undefined;
           if (!press) return;
@@ -44,11 +46,13 @@ export function CommandPalette({ open, onClose, onSettings, onKeys }: CommandPal
               autoFocus
               value={words}
               onChange={({ target }) => setWords(target.value)}
+              onKeyDown={({ key }) => key === 'Enter' && setEntered(true)}
             />
           }
         >
           <Finder
             words={words}
+            entered={entered}
             onWords={setWords}
             onClose={onClose}
             onCall={(call) => calls[call]()}

@@ -18,6 +18,8 @@ const MOST_RECIPES = 30;
 
 interface FinderProps {
   readonly words: string;
+  /** Enter was pressed before this was there. */
+  readonly entered: boolean;
   readonly onWords: (words: string) => void;
   readonly onClose: () => void;
   readonly onCall: (call: NonNullable<AppAction['call']>) => void;
@@ -26,7 +28,7 @@ interface FinderProps {
 }
 
 /** What is found while it is typed: things to do, what the page holds, recipes and foods. */
-export function Finder({ words, onWords, onClose, onCall, onPress }: FinderProps) {
+export function Finder({ words, entered: enteredBefore, onWords, onClose, onCall, onPress }: FinderProps) {
   const navigate = useNavigate();
   const { recipeId } = useParams();
   const asked = useDeferredValue(words.trim());
@@ -35,7 +37,7 @@ export function Finder({ words, onWords, onClose, onCall, onPress }: FinderProps
   const waiting = found.isFetching || asked !== words.trim();
   const foods = useListFoodsQuery().data ?? [];
   const list = useRef<HTMLDivElement>(null);
-  const entered = useRef(false);
+  const entered = useRef(enteredBefore);
   const gone = useRef(false);
   // The page stands still under the dialog: what it shows is looked at once.
   const [controls] = useState(() => pageControls(document.getElementById('content') ?? document));

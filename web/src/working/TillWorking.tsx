@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import { moneyText, dayText, type Kitchen, type RecipeFigures } from '@portiona/core';
+import { moneyText, dayText, offerText, type Kitchen, type RecipeFigures } from '@portiona/core';
 import { numberText, priceText } from '../ui/numberText';
 
 /** What the till charges: whole packs of each food for the whole batch, and what is left over. */
@@ -41,7 +41,7 @@ export function TillWorking({ figures, kitchen }: { readonly figures: RecipeFigu
                 {mix.packs
                   .map(
                     ({ candidate: { pack, price }, count }) =>
-                      `${count} × ${pack.net} ${pack.unit} at ${moneyText(price.toNumber(), currency)}, ${pack.shop}, ${dayText(pack.seen, false)}`,
+                      `${count} × ${pack.net} ${pack.unit} at ${moneyText(price.toNumber(), currency)}, ${pack.shop}, ${[dayText(pack.seen, false), offerText(pack, (day) => dayText(day, false))].filter(Boolean).join(', ')}`,
                   )
                   .join('; ')}
               </td>

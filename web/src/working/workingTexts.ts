@@ -6,6 +6,7 @@ import {
   edibleShare,
   moneyText,
   NUTRIENT_DESCRIPTIONS,
+  offerText,
   shareOfDailyValue,
   yieldOf,
   type Gap,
@@ -58,10 +59,16 @@ export function sourceText({ source, gap, figures: { of } }: WorkingLine, figure
   if (gap) return GAPS[gap];
   if (figure === 'usedCost') {
     const pack = of.kind === 'food' ? of.basis.best?.pack : undefined;
-    return pack ? `${pack.shop}, ${dayText(pack.seen, false)}` : of.kind === 'part' ? 'its recipe' : '';
+    return pack
+      ? [pack.shop, dayText(pack.seen, false), offerText(pack, shortDay)].filter(Boolean).join(', ')
+      : of.kind === 'part'
+        ? 'its recipe'
+        : '';
   }
   return figure === 'weight' ? '' : (source ?? 'its recipe');
 }
+
+const shortDay = (day: string) => dayText(day, false);
 
 export const GAPS: Readonly<Record<Gap, string>> = {
   'no food': 'no food chosen',

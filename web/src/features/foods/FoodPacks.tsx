@@ -158,7 +158,8 @@ function PackRow({
     try {
       // Another price on another day is another entry: what it cost before stays.
       if (Number(next.price) !== Number(latest.pack.price) && latest.pack.seen < today) {
-        const { id: _, ...seen } = { ...next, seen: next.seen === latest.pack.seen ? today : next.seen };
+        // An offer was of the price before.
+        const { id: _, ...seen } = { ...withPromotion(next, false), seen: next.seen === latest.pack.seen ? today : next.seen };
         await create({ newDto: { document: asDocument(seen) } }).unwrap();
         say(`Added as the price of ${dayText(seen.seen, false)}; the one of ${dayText(latest.pack.seen, false)} stays.`);
       } else await save({ id: current.id, saveDto: { revision: current.revision, document: asDocument(next) } }).unwrap();
@@ -244,12 +245,57 @@ function PackRow({
         >
           {draft.promotion ? '✓ an offer' : 'an offer?'}
         </button>
+        {draft.promotion && <OfferTerms of={name} pack={draft} onChange={(next) => void write(next)} />}
       </span>
     </div>
   );
 }
 
-function withPromotion({ promotion: _, ...pack }: Pack, promotion: boolean): Pack {
+/** Until when an offer is, and what it costs otherwise: after its end that counts, or what was seen before. */
+function OfferTerms({ of, pack, onChange }: { readonly of: string; readonly pack: Pack; readonly onChange: (pack: Pack) => void }) {
+  const [usual, setUsual] = useState(String(pack.usual ?? ''));
+  const written = usual.trim().replace(',', '.');
+  const { usual: _, until: _u, ...rest } = pack;
+  const ended = pack.until === undefined ? {} : { until: pack.until };
+  return (
+    <span className="flex gap-2 items-center mt-1">
+      <label className="flex gap-1 items-center">
+        until
+        <input
+          className="field"
+          type="date"
+          aria-label={`Last day of the offer of ${of}`}
+          value={pack.until ?? ''}
+          onChange={({ target }) =>
+            onChange({
+              ...rest,
+              ...(pack.usual === undefined ? {} : { usual: pack.usual }),
+              ...(target.value === '' ? {} : { until: target.value }),
+            })
+          }
+        />
+      </label>
+      <label className="flex gap-1 items-center">
+        usually
+        <input
+          className="field w-[70px] text-right"
+          inputMode="decimal"
+          aria-label={`Usual price of ${of}`}
+          value={usual}
+          onChange={({ target }) => setUsual(target.value)}
+          onBlur={() => {
+            if (written === '') onChange({ ...rest, ...ended });
+            else if (/^\d+(\.\d+)?$/.test(written)) onChange({ ...rest, ...ended, usual: written });
+            else setUsual(String(pack.usual ?? ''));
+          }}
+        />
+      </label>
+      {pack.until === undefined && <span className="warn">nobody knows until when</span>}
+    </span>
+  );
+}
+
+function withPromotion({ promotion: _, usual: _usual, until: _until, ...pack }: Pack, promotion: boolean): Pack {
   return promotion ? { ...pack, promotion } : pack;
 }
 

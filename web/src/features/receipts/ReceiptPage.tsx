@@ -79,7 +79,7 @@ function Review({ receipt: { rows, fileName }, here, remembered }: ReviewProps) 
   const shops = [...new Set(here.kitchen.content.packs.map((pack) => pack.shop))].sort();
   const addAll = async () => {
     try {
-      const prices = taken.map(({ line: { net, unit, item, price, promotion, ...of }, food }) => ({
+      const prices = taken.map(({ line: { net, unit, item, price, promotion, usual, ...of }, food }) => ({
         item,
         document: asDocument({
           food: food.id,
@@ -90,6 +90,7 @@ function Review({ receipt: { rows, fileName }, here, remembered }: ReviewProps) 
           shop: of.shop,
           seen: of.seen,
           ...(promotion ? { promotion } : {}),
+          ...(usual === undefined ? {} : { usual }),
         }),
       }));
       const { added, there } = await add({ seenPricesDto: { prices } }).unwrap();

@@ -3,8 +3,10 @@ import {
   amountWords,
   lineText,
   lineWords,
+  dayText,
   namedAllergens,
   nameOfLine,
+  offerText,
   parseLineText,
   unitSlip,
   usualRetained,
@@ -152,9 +154,11 @@ function Chips({
 function BoughtAs({ basis: { best } }: { readonly basis: FoodBasis }) {
   if (!best) return null;
   const { net, unit, shop } = best.pack;
+  const offer = offerText(best.pack, (day) => dayText(day, false));
   return (
-    <span className="chip">
+    <span className={`chip ${offer === '' ? '' : 'warn'}`}>
       bought as {amountWords(net, unit)}, {shop}
+      {offer !== '' && `, ${offer}`}
     </span>
   );
 }
