@@ -41,7 +41,7 @@ export function FoodUses({ food }: { readonly food: Food }) {
       </h2>
       <p className="grid gap-0.5">
         {uses.map(({ id, title }) => (
-          <Link key={id} className="hover:underline font-serif" to={`/recipes/${id}/build`}>
+          <Link key={id} className="hover:underline font-serif py-0.5" to={`/recipes/${id}/build`}>
             {title}
           </Link>
         ))}
