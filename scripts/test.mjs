@@ -64,18 +64,6 @@ try {
       PORTIONA_ADDRESSES: servers.map(({ address }) => address).join(','),
       PLAYWRIGHT_JSON_OUTPUT_NAME: join(results, 'e2e.json'),
     });
-    // What needs no browser and no database goes on beside both, one after another.
-    const rest = (async () => {
-      const ended = [];
-      for (const check of [
-        ['lint', 'npx', ['--no-install', 'eslint', '.']],
-        ['types', 'npm', ['run', '--silent', 'check']],
-        ['format', 'npx', ['--no-install', 'prettier', '--check', '--log-level', 'warn', '.']],
-        ['worked cases', 'python3', ['core/test/cases/compare.py', './portiona']],
-      ])
-        ended.push(await runBeside(...check));
-      return ended;
-    })();
     const jest = await runBeside(
       'unit and server tests',
       'npx',
@@ -89,7 +77,10 @@ try {
         failed: Math.max(numFailedTests, numFailedTestSuites),
       })),
     );
-    for (const ok of await rest) count(ok);
+    count(await runBeside('lint', 'npx', ['--no-install', 'eslint', '.']));
+    count(await runBeside('types', 'npm', ['run', '--silent', 'check']));
+    count(await runBeside('format', 'npx', ['--no-install', 'prettier', '--check', '--log-level', 'warn', '.']));
+    count(await runBeside('worked cases', 'python3', ['core/test/cases/compare.py', './portiona']));
     countSuite(
       await e2e,
       read('e2e.json', ({ stats }) => ({ passed: stats.expected + stats.flaky, failed: stats.unexpected })),

@@ -1,6 +1,13 @@
 import { ApiProperty } from '@nestjs/swagger';
 import { SavedDto } from '../http/saved.dto.js';
 
+/** A food that recipes use, and how many do. */
+export class UsedFoodDto {
+  @ApiProperty() id: string;
+  @ApiProperty() name: string;
+  @ApiProperty() recipes: number;
+}
+
 /** A recipe that uses a food. */
 export class FoodUseDto {
   @ApiProperty() id: string;

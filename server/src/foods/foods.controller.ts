@@ -14,7 +14,7 @@ import type { SentBody } from '../http/unreadBody.js';
 import { ONCE_HEADER, OnceKeyOf } from '../http/onceKeyOf.js';
 import { NewDto, SavedDto, SaveDto } from '../http/saved.dto.js';
 import { Threads } from '../threads/threads.js';
-import { FoodUseDto, FoundFoodDto } from './food.dto.js';
+import { FoodUseDto, FoundFoodDto, UsedFoodDto } from './food.dto.js';
 import { FoodsService } from './foods.service.js';
 import { FoodSearchService } from './foodSearch.service.js';
 
@@ -47,6 +47,13 @@ export class FoodsController {
   find(@Query('q') q = '', @Query('limit') limit?: string): Promise<FoundFoodDto[]> {
     const wanted = Math.round(Number(limit ?? USUALLY_FOUND));
     return this.search.find(q.slice(0, 200), Math.min(MOST_FOUND, Math.max(1, wanted || USUALLY_FOUND)));
+  }
+
+  @Get('used-foods')
+  @ApiOperation({ operationId: 'usedFoods', summary: 'Foods that most recipes use, and how many do' })
+  @ApiOkResponse({ type: [UsedFoodDto] })
+  used(): Promise<UsedFoodDto[]> {
+    return this.foods.used();
   }
 
   @Get('foods/:id')

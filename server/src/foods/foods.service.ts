@@ -9,7 +9,7 @@ import { InUseError, NotFoundError, StaleSaveError, TakenError, UnreadableError 
 import { readBody } from '../http/readBody.js';
 import type { SavedDto } from '../http/saved.dto.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
-import type { FoodUseDto } from './food.dto.js';
+import type { FoodUseDto, UsedFoodDto } from './food.dto.js';
 import { FoodEntity } from './food.entity.js';
 import { toFood, toFoodRow, toSavedFood } from './food.mapper.js';
 import { FoodRevisionEntity } from './foodRevision.entity.js';
@@ -69,6 +69,17 @@ export class FoodsService {
     const { kitchenId } = await this.#row(id);
     const rows = await this.database.manager.find(FoodRevisionEntity, { where: { kitchenId, foodId: id }, order: { revision: 'DESC' } });
     return rows.map(({ foodId, ...row }) => toSavedFood({ id: foodId, ...row }));
+  }
+
+  /** Foods that most recipes use, those put away left out. */
+  async used(): Promise<UsedFoodDto[]> {
+    return this.database.manager.query<UsedFoodDto[]>(
+      `SELECT food.id, food.name, count(*)::int AS recipes FROM recipe_foods used
+       JOIN recipes recipe ON recipe.kitchen_id = used.kitchen_id AND recipe.id = used.recipe_id AND recipe.archived_at IS NULL
+       JOIN foods food ON food.kitchen_id = used.kitchen_id AND food.id = used.food_id
+       WHERE used.kitchen_id = $1 GROUP BY food.id, food.name ORDER BY count(*) DESC, food.name LIMIT 12`,
+      [await this.kitchens.id()],
+    );
   }
 
   /** Recipes that use a food, by title. @throws NotFoundError */

@@ -5,7 +5,6 @@ import {
   movedPack,
   type Food,
   type FoodEntry,
-  type Kitchen,
   type MergeEffect,
   type Pack,
   type RecipeEntry,

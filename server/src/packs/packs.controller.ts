@@ -5,7 +5,7 @@ import type { SentBody } from '../http/unreadBody.js';
 import { ONCE_HEADER, OnceKeyOf } from '../http/onceKeyOf.js';
 import { NewDto, SavedDto, SaveDto } from '../http/saved.dto.js';
 import { Threads } from '../threads/threads.js';
-import { SeenPackDto } from './pack.dto.js';
+import { PriceMoveDto, SeenPackDto } from './pack.dto.js';
 import { PacksService } from './packs.service.js';
 
 @ApiTags('packs')
@@ -21,6 +21,13 @@ export class PacksController {
   @ApiOkResponse({ type: [SavedDto] })
   list(): Promise<SavedDto[]> {
     return this.packs.list();
+  }
+
+  @Get('price-moves')
+  @ApiOperation({ operationId: 'priceMoves', summary: 'Packs whose price moved most since it was first seen' })
+  @ApiOkResponse({ type: [PriceMoveDto] })
+  moves() {
+    return this.threads.json('priceMoves');
   }
 
   @Get('foods/:id/packs')

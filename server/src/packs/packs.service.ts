@@ -1,6 +1,16 @@
 import { randomUUID } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
-import { exactPrice, MOST_FAULTS, packFaults, PackEntry, readEntry, type Fault, type Pack } from '@portiona/core';
+import {
+  exactPrice,
+  MOST_FAULTS,
+  packFaults,
+  PackEntry,
+  priceChange,
+  priceHistory,
+  readEntry,
+  type Fault,
+  type Pack,
+} from '@portiona/core';
 import { In, IsNull, Not } from 'typeorm';
 import { Database } from '../database/database.js';
 import { Once, type OnceKey } from '../database/once.js';
@@ -11,11 +21,14 @@ import { readBody } from '../http/readBody.js';
 import type { SavedDto } from '../http/saved.dto.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
 import { PackEntity } from './pack.entity.js';
-import type { SeenPackDto } from './pack.dto.js';
+import type { PriceMoveDto, SeenPackDto } from './pack.dto.js';
 import { toPack, toSavedPack, toSeenPack } from './pack.mapper.js';
 
 /** Rows one statement writes at most; a statement holds 65,535 parameters. */
 const ROWS_AT_ONCE = 1000;
+
+/** Moves of prices that are told. */
+const MOST_MOVES = 24;
 
 @Injectable()
 export class PacksService {
@@ -48,6 +61,38 @@ export class PacksService {
     await this.foods.get(foodId);
     const where = { kitchenId: await this.kitchens.id(), foodId };
     return (await this.database.manager.find(PackEntity, { where, order: { id: 'ASC' } })).map(toSeenPack);
+  }
+
+  /** Packs whose price moved most since it was first seen, in the kitchen's currency, what rose most first. */
+  async moves(): Promise<PriceMoveDto[]> {
+    const { packs, foods, currency } = await this.database.read(async () => {
+      const seen = await this.known();
+      return {
+        packs: seen,
+        foods: await this.foods.known([...new Set(seen.map(({ food }) => food))]),
+        currency: (await this.kitchens.settings()).currency,
+      };
+    });
+    const ofFood = new Map<string, Pack[]>();
+    for (const pack of packs) ofFood.set(pack.food, [...(ofFood.get(pack.food) ?? []), pack]);
+    return foods
+      .flatMap((food) =>
+        priceHistory(food, ofFood.get(food.id) ?? []).flatMap((series) => {
+          const [change, first] = [priceChange(series), series.prices[0]];
+          if (series.currency !== currency || !change || !first) return [];
+          const { shop, net, unit, latest } = series;
+          return [
+            {
+              ...{ food: food.id, name: food.name, shop, net, unit, currency, change },
+              ...{ first: exactPrice(first.pack.price).toFixed(), firstSeen: first.pack.seen },
+              ...{ latest: exactPrice(latest.pack.price).toFixed(), latestSeen: latest.pack.seen },
+              promotion: latest.pack.promotion ?? false,
+            },
+          ];
+        }),
+      )
+      .sort((a, b) => b.change - a.change || (a.name < b.name ? -1 : 1))
+      .slice(0, MOST_MOVES);
   }
 
   /** `latestPacks`, asked of the database. */

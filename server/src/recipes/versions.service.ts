@@ -1,5 +1,4 @@
 import { Injectable } from '@nestjs/common';
-import type { Recipe } from '@portiona/core';
 import { Database } from '../database/database.js';
 import { NotFoundError, UnreadableError } from '../http/problems.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';

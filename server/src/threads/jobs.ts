@@ -14,6 +14,7 @@ export const THREAD_JOBS = {
     return '';
   },
   judgeRecipes: (house: House, brief: object) => house.figures.judged(brief),
+  priceMoves: (house: House) => house.packs.moves(),
   swapFood: (house: House, from: string, to: string) => house.figures.swaps(from, to),
   dishesOf: (house: House, id: string) => house.bases.dishes(id),
   recipeBasis: (house: House, id: string) => house.basis.get(id),

@@ -103,7 +103,10 @@ export function Docket({ recipe, figures, findings, kitchen, open, onOpen }: Doc
         <Money figure={perServing.usedCost} currency={currency} />
       </button>
       <button className="fig" aria-expanded={open === 'tillCost'} onClick={() => toggle('tillCost')}>
-        <span className="n">At the till, whole packs</span>
+        <span className="n" title="Whole packs, for the batch">
+          At the till, for{' '}
+          {recipe.servings === 1 ? 'the one' : `all ${numberText(recipe.servings, Number.isInteger(recipe.servings) ? 0 : 1)}`}
+        </span>
         <span className="v">
           {till !== undefined && batch.till.unpriced.length > 0 && <span className="least">at least </span>}
           {till === undefined ? <span className="least">no price</span> : priceText(till, currency)}
@@ -118,6 +121,12 @@ export function Docket({ recipe, figures, findings, kitchen, open, onOpen }: Doc
             {docketText(withTopping.nutrients.energyKcal.amount ?? 0)}
             <small>kcal</small> {docketText(withTopping.nutrients.protein.amount ?? 0)}
             <small>g</small>
+            {withTopping.usedCost.amount !== undefined && (
+              <span className="block">
+                {leastText(withTopping.usedCost) !== '' && <span className="least">at least </span>}
+                {priceText(withTopping.usedCost.amount, currency)}
+              </span>
+            )}
           </span>
         </button>
       )}

@@ -7,5 +7,5 @@ export interface Later<Props> {
 }
 
 export function later<Props extends object>(load: Later<Props>['load']): Later<Props> {
-  return { load, View: lazy(load) as unknown as ComponentType<Props> };
+  return { load, View: lazy(load) };
 }

@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import { moneyText, dayText, offerText, type Kitchen, type RecipeFigures } from '@portiona/core';
+import { dayText, offerText, type Kitchen, type RecipeFigures } from '@portiona/core';
 import { numberText, priceText } from '../ui/numberText';
 
 /** What the till charges: whole packs of each food for the whole batch, and what is left over. */
@@ -41,22 +41,22 @@ export function TillWorking({ figures, kitchen }: { readonly figures: RecipeFigu
                 {mix.packs
                   .map(
                     ({ candidate: { pack, price }, count }) =>
-                      `${count} × ${pack.net} ${pack.unit} at ${moneyText(price.toNumber(), currency)}, ${pack.shop}, ${[dayText(pack.seen, false), offerText(pack, (day) => dayText(day, false))].filter(Boolean).join(', ')}`,
+                      `${count} × ${pack.net} ${pack.unit} at ${priceText(price.toNumber(), currency)}, ${pack.shop}, ${[dayText(pack.seen, false), offerText(pack, (day) => dayText(day, false))].filter(Boolean).join(', ')}`,
                   )
                   .join('; ')}
               </td>
-              <td className="num">{moneyText(mix.price.toNumber(), currency)}</td>
+              <td className="num">{priceText(mix.price.toNumber(), currency)}</td>
               <td className="num">{left > 0 ? `${numberText(left, 0)} g` : ''}</td>
-              <td className="num">{left > 0 ? moneyText(worth, currency) : ''}</td>
+              <td className="num">{left > 0 ? priceText(worth, currency) : ''}</td>
             </tr>
           ))}
           <tr className="sum">
             <td>exact</td>
             <td />
             <td />
-            <td className="num">{till.cost ? moneyText(till.cost.toNumber(), currency) : '?'}</td>
+            <td className="num">{till.cost ? priceText(till.cost.toNumber(), currency) : '?'}</td>
             <td />
-            <td className="num">{moneyText(leftWorth, currency)}</td>
+            <td className="num">{priceText(leftWorth, currency)}</td>
           </tr>
         </tbody>
       </table>

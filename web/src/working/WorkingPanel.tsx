@@ -1,4 +1,4 @@
-import { currencySign, moneyText, workingOf, type Kitchen, type RecipeFigures, type WorkedFigure } from '@portiona/core';
+import { currencySign, workingOf, type Kitchen, type RecipeFigures, type WorkedFigure } from '@portiona/core';
 import { docketText, leastText, numberText, priceText } from '../ui/numberText';
 import { SidePanel } from '../ui/SidePanel';
 import { ClaimsPanel } from './ClaimsPanel';
@@ -45,7 +45,7 @@ export function WorkingPanel(props: WorkingProps) {
 function FigureWorking({ figure, figures, kitchen }: WorkingProps & { readonly figure: Exclude<WorkedFigure, 'tillCost'> }) {
   const working = workingOf(figure, figures, kitchen);
   const money = figure === 'usedCost';
-  const show = (amount: number) => (money ? moneyText(amount, kitchen.settings.currency) : docketText(amount));
+  const show = (amount: number) => (money ? priceText(amount, kitchen.settings.currency) : docketText(amount));
   const serving = figures.recipe.servingName ?? 'serving';
   return (
     <>

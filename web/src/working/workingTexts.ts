@@ -4,7 +4,6 @@ import {
   cardText,
   dayText,
   edibleShare,
-  moneyText,
   NUTRIENT_DESCRIPTIONS,
   offerText,
   shareOfDailyValue,
@@ -52,7 +51,7 @@ export function weightText({ times, figures: { weights } }: WorkingLine, figure:
 
 export function rateText({ per100g }: WorkingLine, figure: WorkedFigure, kitchen: Kitchen): string {
   if (per100g === undefined) return '';
-  return figure === 'usedCost' ? moneyText(per100g * 10, kitchen.settings.currency) : numberText(per100g, per100g < 10 ? 2 : 1);
+  return figure === 'usedCost' ? priceText(per100g * 10, kitchen.settings.currency) : numberText(per100g, per100g < 10 ? 2 : 1);
 }
 
 export function sourceText({ source, gap, figures: { of } }: WorkingLine, figure: WorkedFigure): string {

@@ -5,6 +5,8 @@ import { currencySign, foodComparison, type ComparedFood, type Kitchen } from '@
 import { useSwapFoodQuery } from '../../api/api.gen';
 import { numberText } from '../../ui/numberText';
 import { effectText } from './effectText';
+import { MostUsed } from './MostUsed';
+import { usePutInPlace } from './usePutInPlace';
 import { useKitchen, type KitchenHere } from '../kitchen/useKitchen';
 
 const MOST = 4;
@@ -31,6 +33,7 @@ export function ComparePage() {
           {foods.length === 0 ? 'Choose two to four foods to stand side by side.' : 'Choose another food to stand beside this one.'}
         </p>
       )}
+      {foods.length === 0 && <MostUsed here={here} onCompare={set} />}
       {foods.length > 0 && <Table foods={foods} kitchen={here.kitchen} onTake={(id) => set(foods.filter((one) => one !== id))} />}
       {foods.length > 1 && (
         <section aria-label="In the recipes" className="mt-5">
@@ -256,7 +259,10 @@ function Figures({
 
 /** What the recipes gain when the first food gives way to another. */
 function Swaps({ from, to, kitchen }: { readonly from: string; readonly to: string; readonly kitchen: Kitchen }) {
-  const swaps = useSwapFoodQuery({ from, to }, { refetchOnMountOrArgChange: true }).data?.swaps;
+  const { data, refetch } = useSwapFoodQuery({ from, to }, { refetchOnMountOrArgChange: true });
+  const putInPlace = usePutInPlace(kitchen);
+  const [busy, setBusy] = useState(false);
+  const swaps = data?.swaps;
   if (!swaps) return null;
   return (
     <div className="ledger p-3">
@@ -270,6 +276,21 @@ function Swaps({ from, to, kitchen }: { readonly from: string; readonly to: stri
           <span className="num">
             {effectText({ energyKcal, protein, usedCost }, kitchen.settings.currency)} a {servingName}
           </span>
+          <button
+            className="btn-quiet"
+            disabled={busy}
+            aria-label={`Put it into ${title}`}
+            title={`${kitchen.food(to)?.name ?? to} in place of ${kitchen.food(from)?.name ?? from}, gram for gram as eaten; variants stay as they are`}
+            onClick={() => {
+              setBusy(true);
+              void putInPlace(id, from, to).then(() => {
+                setBusy(false);
+                void refetch();
+              });
+            }}
+          >
+            Put it in
+          </button>
         </p>
       ))}
     </div>

@@ -19,6 +19,7 @@ import { asDocument, type Saved } from '../../api/documents';
 import { problemOf, problemText } from '../../api/problem';
 import { percentText, priceText } from '../../ui/numberText';
 import { useToast } from '../../ui/Toasts';
+import { useMovedDishes } from '../prices/useMovedDishes';
 import { PriceChart } from './PriceChart';
 
 /** The packs a food is bought in, what they cost, where and when that was seen. */
@@ -147,6 +148,7 @@ function PackRow({
   const [putAway] = useArchivePackMutation();
   const [restore] = useRestorePackMutation();
   const say = useToast();
+  const telling = useMovedDishes(kitchen.settings.currency);
   const { latest, prices } = series;
   const today = kitchen.settings.date;
   const [draft, setDraft] = useState<Pack>(latest.pack);
@@ -160,16 +162,18 @@ function PackRow({
       if (Number(next.price) !== Number(latest.pack.price) && latest.pack.seen < today) {
         // An offer was of the price before.
         const { id: _, ...seen } = { ...withPromotion(next, false), seen: next.seen === latest.pack.seen ? today : next.seen };
-        await create({ newDto: { document: asDocument(seen) } }).unwrap();
+        await telling(() => create({ newDto: { document: asDocument(seen) } }).unwrap());
         say(`Added as the price of ${dayText(seen.seen, false)}; the one of ${dayText(latest.pack.seen, false)} stays.`);
-      } else await save({ id: current.id, saveDto: { revision: current.revision, document: asDocument(next) } }).unwrap();
+      } else await telling(() => save({ id: current.id, saveDto: { revision: current.revision, document: asDocument(next) } }).unwrap());
     } catch (error) {
       say(problemText(problemOf(error)));
     }
   };
   const takeAway = async () => {
     try {
-      for (const { id } of saved) await putAway({ id }).unwrap();
+      await telling(async () => {
+        for (const { id } of saved) await putAway({ id }).unwrap();
+      });
       say(saved.length === 1 ? 'The pack is put away.' : `The pack and its ${saved.length} prices are put away.`, {
         label: 'Undo',
         run: () => saved.forEach(({ id }) => void restore({ id })),
@@ -312,6 +316,7 @@ function changeText(series: PriceSeries): string {
 function NewPack({ food, kitchen, first }: { readonly food: Food; readonly kitchen: Kitchen; readonly first: boolean }) {
   const [create] = useCreatePackMutation();
   const say = useToast();
+  const telling = useMovedDishes(kitchen.settings.currency);
   const empty = { net: '', unit: 'g', price: '', shop: '', seen: kitchen.settings.date };
   const [draft, setDraft] = useState(empty);
   const net = Number(draft.net.replace(',', '.'));
@@ -328,7 +333,7 @@ function NewPack({ food, kitchen, first }: { readonly food: Food; readonly kitch
       seen: draft.seen,
     };
     try {
-      await create({ newDto: { document: asDocument(pack) } }).unwrap();
+      await telling(() => create({ newDto: { document: asDocument(pack) } }).unwrap());
       setDraft({ ...empty, shop: draft.shop });
     } catch (error) {
       say(problemText(problemOf(error)));

@@ -1,5 +1,6 @@
+import { priceText } from '../../ui/numberText';
 import { useCallback } from 'react';
-import { currencySign, moneyText, type PriceSeries } from '@portiona/core';
+import { currencySign, type PriceSeries } from '@portiona/core';
 import { Chart, type Colours } from '../../ui/Chart';
 
 /** What a kilogram has cost, pack by pack, over time; promotions are hollow. */
@@ -15,7 +16,7 @@ export function PriceChart({
   const draw = useCallback((colours: Colours) => priceOption(history, currency, today, colours), [history, currency, today]);
   const words = history.map(({ shop, net, unit, prices, latest }) => {
     const first = prices[0];
-    return `${net} ${unit}, ${shop}: ${prices.length} prices${first?.perKg !== undefined && latest.perKg !== undefined ? `, from ${moneyText(first.perKg, currency)} to ${moneyText(latest.perKg, currency)} a kg` : ''}`;
+    return `${net} ${unit}, ${shop}: ${prices.length} prices${first?.perKg !== undefined && latest.perKg !== undefined ? `, from ${priceText(first.perKg, currency)} to ${priceText(latest.perKg, currency)} a kg` : ''}`;
   });
   return <Chart height={120} label={`Prices a kilogram over time. ${words.join('; ')}`} draw={draw} />;
 }

@@ -1,5 +1,4 @@
-import { moneyText } from '@portiona/core';
-import { numberText } from '../../ui/numberText';
+import { numberText, priceText } from '../../ui/numberText';
 
 /** What a serving gains by a change of foods; null where nobody knows. */
 interface Effect {
@@ -10,7 +9,7 @@ interface Effect {
 
 /** A change in words: "−38 kcal, +1.2 g protein, +0.12". */
 export function effectText({ energyKcal, protein, usedCost }: Effect, currency: string): string {
-  const cost = usedCost === null ? 'cost unknown' : `${usedCost < 0 ? '−' : '+'}${moneyText(Math.abs(usedCost), currency)}`;
+  const cost = usedCost === null ? 'cost unknown' : `${usedCost < 0 ? '−' : '+'}${priceText(Math.abs(usedCost), currency)}`;
   return `${signed(energyKcal, 0)} kcal, ${signed(protein, 1)} g protein, ${cost}`;
 }
 

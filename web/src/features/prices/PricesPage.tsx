@@ -1,11 +1,12 @@
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { Link } from 'react-router';
-import { agoText, priceHistory, type Pack } from '@portiona/core';
+import { agoText, dayText, priceHistory, type Pack } from '@portiona/core';
 import {
   api,
   useCancelRefreshMutation,
   useLatestRefreshQuery,
+  usePriceMovesQuery,
   useRefreshPricesMutation,
   useRetryRefreshMutation,
   type RefreshDto,
@@ -15,6 +16,7 @@ import { problemOf, problemText } from '../../api/problem';
 import { FigureSource } from '../../ui/FigureSource';
 import { percentText, priceText, signedPercent } from '../../ui/numberText';
 import { useToast } from '../../ui/Toasts';
+import { useMovedDishes } from './useMovedDishes';
 import { useKitchen, type KitchenHere } from '../kitchen/useKitchen';
 
 /** Prices of the whole pantry: how old they are, and what the shops say today. */
@@ -25,6 +27,17 @@ export function PricesPage() {
   const dispatch = useDispatch();
   if (running !== (refresh?.state === 'running')) setRunning(refresh?.state === 'running');
   const answered = refresh?.answered;
+  const telling = useMovedDishes(here?.kitchen.settings.currency ?? 'EUR');
+  const ended = useRef<() => void>(undefined);
+  useEffect(() => {
+    if (!running) ended.current?.();
+  }, [running]);
+  /** Asks, waits until every shop has answered, and says which dishes that moved. */
+  const ask = (begin: () => Promise<unknown>) =>
+    telling(async () => {
+      await begin();
+      await new Promise<void>((resolve) => (ended.current = resolve));
+    });
   // Each answer may be a new price: the pantry's packs follow.
   useEffect(() => {
     if (answered !== undefined && !running) dispatch(api.util.invalidateTags(['packs', 'recipes']));
@@ -38,7 +51,7 @@ export function PricesPage() {
           Back to the pantry
         </Link>
         <Ages here={here} />
-        <Ask refresh={refresh} />
+        <Ask refresh={refresh} onAsk={ask} />
       </div>
       {refresh ? (
         <Answers refresh={refresh} here={here} />
@@ -51,7 +64,72 @@ export function PricesPage() {
           </p>
         </div>
       )}
+      <Moves here={here} />
     </main>
+  );
+}
+
+/** What moved most since it was first seen; where nothing has, what nobody has looked at for longest. */
+function Moves({ here: { kitchen, foods } }: { readonly here: KitchenHere }) {
+  const moves = usePriceMovesQuery(undefined, { refetchOnMountOrArgChange: true }).data;
+  const { currency, date } = kitchen.settings;
+  const oldest = useMemo(
+    () =>
+      foods
+        .flatMap((food) => priceHistory(food, kitchen.packsOf(food.id)).map(({ latest: { pack } }) => ({ food, pack })))
+        .sort((a, b) => (a.pack.seen < b.pack.seen ? -1 : 1))
+        .slice(0, 12),
+    [foods, kitchen],
+  );
+  if (!moves || oldest.length === 0) return null;
+  const text = (price: string | number) => priceText(Number(price), currency);
+  return (
+    <div className="ledger answers">
+      <div className="ledger-row heads">
+        <span>{moves.length > 0 ? 'moved most since first seen' : 'seen longest ago'}</span>
+        <span>shop</span>
+        <span className="num">pack</span>
+        <span className="num">{moves.length > 0 ? 'first' : ''}</span>
+        <span className="num">{moves.length > 0 ? 'now' : 'price'}</span>
+        <span />
+      </div>
+      {moves.map(({ food, name, shop, net, unit, first, firstSeen, latest, latestSeen, promotion, change }) => (
+        <div key={`${food} ${shop} ${net} ${unit}`} className="ledger-row">
+          <Link className="font-serif text-[15px] hover:underline" to={`/pantry/${food}?show=usedCost`}>
+            {name}
+          </Link>
+          <span className="muted">{shop}</span>
+          <span className="num">
+            {net} {unit}
+          </span>
+          <span className="num muted" title={`seen ${agoText(firstSeen, date)}`}>
+            {text(first)}
+          </span>
+          <span className="num font-semibold" title={`seen ${agoText(latestSeen, date)}`}>
+            {text(latest)}
+          </span>
+          <span className={change > 0 ? 'warn' : 'ok'}>
+            {change > 0 ? '▲' : '▼'} {percentText(Math.abs(change), 1)} since {dayText(firstSeen, false)}
+            {promotion && <span className="chip warn ml-2">offer</span>}
+          </span>
+        </div>
+      ))}
+      {moves.length === 0 &&
+        oldest.map(({ food, pack }) => (
+          <div key={`${food.id} ${pack.id ?? ''}`} className="ledger-row">
+            <Link className="font-serif text-[15px] hover:underline" to={`/pantry/${food.id}?show=usedCost`}>
+              {food.name}
+            </Link>
+            <span className="muted">{pack.shop}</span>
+            <span className="num">
+              {pack.net} {pack.unit}
+            </span>
+            <span />
+            <span className="num font-semibold">{text(pack.price)}</span>
+            <span className="muted">seen {agoText(pack.seen, date)}</span>
+          </div>
+        ))}
+    </div>
   );
 }
 
@@ -67,7 +145,12 @@ function Ages({ here: { kitchen, foods } }: { readonly here: KitchenHere }) {
   );
 }
 
-function Ask({ refresh }: { readonly refresh: RefreshDto | null }) {
+interface AskProps {
+  readonly refresh: RefreshDto | null;
+  readonly onAsk: (begin: () => Promise<unknown>) => Promise<void>;
+}
+
+function Ask({ refresh, onAsk }: AskProps) {
   const [start, { isLoading }] = useRefreshPricesMutation();
   const [retry] = useRetryRefreshMutation();
   const [cancel] = useCancelRefreshMutation();
@@ -89,11 +172,11 @@ function Ask({ refresh }: { readonly refresh: RefreshDto | null }) {
   return (
     <span className="ml-auto flex gap-2">
       {refresh && failed > 0 && (
-        <button className="btn" onClick={() => told(retry({ id: refresh.id }).unwrap())}>
+        <button className="btn" onClick={() => told(onAsk(() => retry({ id: refresh.id }).unwrap()))}>
           Ask again for the {failed} that failed
         </button>
       )}
-      <button className="btn btn-main" disabled={isLoading} onClick={() => told(start().unwrap())}>
+      <button className="btn btn-main" disabled={isLoading} onClick={() => told(onAsk(() => start().unwrap()))}>
         Refresh prices
       </button>
     </span>

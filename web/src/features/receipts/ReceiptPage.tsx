@@ -16,6 +16,7 @@ import { useAddPricesMutation, useReceiptNamesQuery, type ReceiptRowsDto } from 
 import { asDocument } from '../../api/documents';
 import { problemOf, problemText } from '../../api/problem';
 import { useToast } from '../../ui/Toasts';
+import { useMovedDishes } from '../prices/useMovedDishes';
 import { useKitchen, type KitchenHere } from '../kitchen/useKitchen';
 import { ReceiptRow, type LineChoice } from './ReceiptRow';
 
@@ -77,6 +78,7 @@ function Review({ receipt: { rows, fileName }, here, remembered }: ReviewProps) 
   const taken = ready.filter(({ take }) => take);
   const wantsShop = mapping.columns.shop === undefined && shop.trim() === '';
   const shops = [...new Set(here.kitchen.content.packs.map((pack) => pack.shop))].sort();
+  const telling = useMovedDishes(settings.currency);
   const addAll = async () => {
     try {
       const prices = taken.map(({ line: { net, unit, item, price, promotion, usual, ...of }, food }) => ({
@@ -93,7 +95,7 @@ function Review({ receipt: { rows, fileName }, here, remembered }: ReviewProps) 
           ...(usual === undefined ? {} : { usual }),
         }),
       }));
-      const { added, there } = await add({ seenPricesDto: { prices } }).unwrap();
+      const { added, there } = await telling(() => add({ seenPricesDto: { prices } }).unwrap());
       say(`${added} ${added === 1 ? 'price' : 'prices'} added.${there > 0 ? ` ${there} were there already.` : ''}`);
       await navigate('/pantry');
     } catch (error) {

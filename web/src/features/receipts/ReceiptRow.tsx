@@ -1,7 +1,7 @@
 import { useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { Popover } from 'radix-ui';
-import { agoText, currencySign, moneyText, type Food } from '@portiona/core';
+import { agoText, currencySign, type Food } from '@portiona/core';
 import { FigureSource } from '../../ui/FigureSource';
 import { numberText, percentText, priceText, signedPercent } from '../../ui/numberText';
 import type { KitchenHere } from '../kitchen/useKitchen';
@@ -80,7 +80,7 @@ export function ReceiptRow({ line: chosen, ready, here, onChoose }: ReceiptRowPr
           ))}
         </select>
       </span>
-      <span className="num">{moneyText(Number(line.price), currency)}</span>
+      <span className="num">{priceText(Number(line.price), currency)}</span>
       <span className="num">
         {perKg !== undefined && (
           <FigureSource name={`${line.item} a kg`} steps={perKgSteps(chosen, currency)} link={toFood}>
@@ -120,9 +120,9 @@ function toneOf({ change = 0, doubtful }: ChosenLine): string {
 function perKgSteps({ line: { price, net, unit }, grams = 0, perKg = 0 }: ChosenLine, currency: string): ReactNode[] {
   const weighed = unit === 'g' ? [] : [`${net} ${unit} weigh ${numberText(grams, 1)} g`];
   return [
-    `${moneyText(Number(price), currency)} for ${net} ${unit}, as the receipt says`,
+    `${priceText(Number(price), currency)} for ${net} ${unit}, as the receipt says`,
     ...weighed,
-    `${moneyText(Number(price), currency)} ÷ ${numberText(grams, 1)} g × 1000 = ${priceText(perKg, currency)} a kg`,
+    `${priceText(Number(price), currency)} ÷ ${numberText(grams, 1)} g × 1000 = ${priceText(perKg, currency)} a kg`,
   ];
 }
 
@@ -132,7 +132,7 @@ function changeSteps({ now, perKg = 0, change = 0 }: ChosenLine, currency: strin
   const { net, unit, price, shop, seen } = now.pack;
   return [
     `This receipt: ${priceText(perKg, currency)} a kg`,
-    `Now: ${net} ${unit} at ${shop} for ${moneyText(Number(price), currency)}, seen ${agoText(seen, today)}: ${priceText(now.perKg, currency)} a kg`,
+    `Now: ${net} ${unit} at ${shop} for ${priceText(Number(price), currency)}, seen ${agoText(seen, today)}: ${priceText(now.perKg, currency)} a kg`,
     `${priceText(perKg, currency)} ÷ ${priceText(now.perKg, currency)} − 1 = ${signedPercent(change)}`,
   ];
 }

@@ -1,0 +1,60 @@
+import { Link } from 'react-router';
+import { useUsedFoodsQuery } from '../../api/api.gen';
+import type { KitchenHere } from '../kitchen/useKitchen';
+
+/** Foods that could stand in one's place, by its name: shown beside it. */
+const MOST_LIKE = 3;
+
+/** Something worth comparing before anything is chosen: what most recipes use, and what is called alike. */
+export function MostUsed({ here, onCompare }: { readonly here: KitchenHere; readonly onCompare: (foods: readonly string[]) => void }) {
+  const used = useUsedFoodsQuery(undefined, { refetchOnMountOrArgChange: true }).data;
+  if (!used || used.length === 0) return null;
+  return (
+    <section aria-label="Foods used most" className="ledger used-most">
+      <div className="ledger-row heads">
+        <span>used most</span>
+        <span className="num">recipes</span>
+        <span>beside it</span>
+      </div>
+      {used.map(({ id, name, recipes }) => {
+        const like = alike(id, name, here);
+        return (
+          <div key={id} className="ledger-row">
+            <Link className="font-serif text-[15px] hover:underline" to={`/pantry/${id}`}>
+              {name}
+            </Link>
+            <span className="num">{recipes}</span>
+            <span className="flex gap-2 flex-wrap">
+              {like.map((other) => (
+                <button
+                  key={other.id}
+                  className="btn"
+                  onClick={() => onCompare([id, other.id])}
+                  title={`Compare ${name} with ${other.name}`}
+                >
+                  {other.name}
+                </button>
+              ))}
+              {like.length === 0 && (
+                <button className="btn-quiet" onClick={() => onCompare([id])}>
+                  choose what to set beside it
+                </button>
+              )}
+            </span>
+          </div>
+        );
+      })}
+    </section>
+  );
+}
+
+/** Foods whose name begins with the same word, or that are found by it, but for the food itself. */
+function alike(id: string, name: string, { index, kitchen }: KitchenHere) {
+  const words = name.split(',')[0] ?? name;
+  const shelf = kitchen.food(id)?.aisle;
+  return index
+    .find(words, 12)
+    .map(({ food }) => food)
+    .filter((food) => food.id !== id && (shelf === undefined || food.aisle === undefined || food.aisle === shelf))
+    .slice(0, MOST_LIKE);
+}
