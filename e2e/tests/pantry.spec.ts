@@ -1,4 +1,4 @@
-import { docketFigure, expect, expectAccessible, startRecipe, test, typeLine } from './desk';
+import { docketFigure, expect, expectAccessible, said, startRecipe, test, typeLine } from './desk';
 
 test('a food is entered from its label with the energy check beside it, given a pack, and cooked with', async ({ page }) => {
   await page.goto('/pantry/new');
@@ -90,4 +90,29 @@ test('a measure given in the pantry gives a line its weight', async ({ page }) =
   await expect(page.locator('.tag [role="status"]')).toContainText('Saved');
   await page.goto('/recipes/slices-of-cheese/build');
   await expect(docketFigure(page, 'Energy')).toContainText('528'); // 2 x 100 g at 264
+});
+
+test('prices and compare open with something worth seeing; one food is put in another’s place, and back; the dishes it moved are said', async ({
+  page,
+}) => {
+  await page.goto('/pantry/prices');
+  await expect(page.getByText('moved most since first seen')).toBeVisible();
+  await expect(page.locator('.answers .ledger-row').nth(1)).toContainText('▲');
+  await page.goto('/pantry/compare');
+  await page.getByTitle('Compare Onion, white or brown, raw with Onion, red, raw').click();
+  const into = page.getByRole('button', { name: /^Put it in: / }).first();
+  const dish = ((await into.getAttribute('aria-label')) ?? '').replace('Put it in: ', '');
+  await into.click();
+  await expect(said(page, 'is made with Onion, red, raw now')).toBeVisible();
+  await expect(page.getByRole('button', { name: `Put it in: ${dish}` })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.reload();
+  await expect(page.getByRole('button', { name: `Put it in: ${dish}` })).toBeVisible();
+  await expectAccessible(page);
+
+  await page.goto('/pantry/red-lentils-weir-lane');
+  const price = page.getByLabel(/^Price of/).first();
+  await price.fill('9.90');
+  await price.press('Tab');
+  await expect(said(page, /costs? otherwise now: .*€ \d/)).toBeVisible();
 });

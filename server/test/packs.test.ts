@@ -97,6 +97,43 @@ test('packs put away go along when their food is merged into another', async () 
   expect(moved?.putAwayAt).not.toBeNull();
 });
 
+test('what moved most since it was first seen, what rose most first; a price put away moves nothing', async () => {
+  await create(pack('2026-07-01', '1.00', { net: 55 }));
+  const { id } = await create(pack('2026-11-01', '9.00', { net: 55 }));
+  interface Move {
+    readonly food: string;
+    readonly net: number;
+    readonly change: number;
+  }
+  const [first, ...others] = await get<Move[]>('/api/price-moves');
+  expect(first).toMatchObject({
+    food: 'leek',
+    net: 55,
+    first: '1',
+    latest: '9',
+    firstSeen: '2026-07-01',
+    latestSeen: '2026-11-01',
+    change: 8,
+  });
+  expect(others.map(({ change }) => change)).toEqual(others.map(({ change }) => change).sort((a, b) => b - a));
+  await server.http.delete(`/api/packs/${id}`).expect(204);
+  expect((await get<Move[]>('/api/price-moves')).filter(({ net }) => net === 55)).toEqual([]);
+});
+
+test('foods that most recipes use, with how many do; recipes put away are not counted', async () => {
+  const used = async () => (await get<{ id: string; recipes: number }[]>('/api/used-foods')).find(({ id }) => id === 'salt-fine')?.recipes;
+  const before = (await used()) ?? 0;
+  expect(before).toBeGreaterThan(1);
+  const lines = [{ food: 'salt-fine', amount: 1, unit: 'g' }];
+  await server.http
+    .post('/api/recipes')
+    .send({ document: { id: 'salted', title: 'Salted', servings: 1, parts: [{ id: 'm', name: 'M', lines }] } })
+    .expect(201);
+  expect(await used()).toBe(before + 1);
+  await server.http.delete('/api/recipes/salted').expect(204);
+  expect(await used()).toBe(before);
+});
+
 test('no such food, no such pack', async () => {
   await server.http.get('/api/foods/nothing/packs').expect(404);
   await server.http.post('/api/packs/nothing/restore').expect(404);

@@ -279,7 +279,7 @@ function Swaps({ from, to, kitchen }: { readonly from: string; readonly to: stri
           <button
             className="btn-quiet"
             disabled={busy}
-            aria-label={`Put it into ${title}`}
+            aria-label={`Put it in: ${title}`}
             title={`${kitchen.food(to)?.name ?? to} in place of ${kitchen.food(from)?.name ?? from}, gram for gram as eaten; variants stay as they are`}
             onClick={() => {
               setBusy(true);

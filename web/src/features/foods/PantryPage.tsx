@@ -64,9 +64,6 @@ export function PantryPage() {
           <Link className="btn" to="/pantry/bring">
             In and out
           </Link>
-          <Link className="btn" to="/put-away">
-            Put away
-          </Link>
           <button className="btn btn-main" onClick={() => void navigate('/pantry/new')}>
             Add a food
           </button>
@@ -111,6 +108,11 @@ export function PantryPage() {
             {further.map((food) => (
               <FoodRow key={food.id} food={food} kitchen={here.kitchen} on={food.id === foodId} />
             ))}
+            <div className="ledger-group">
+              <Link className="btn-quiet" to="/put-away">
+                What was put away
+              </Link>
+            </div>
           </div>
         )}
       </div>

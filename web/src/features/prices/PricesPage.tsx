@@ -56,13 +56,10 @@ export function PricesPage() {
       {refresh ? (
         <Answers refresh={refresh} here={here} />
       ) : (
-        <div className="empty">
-          <h2>No shop was asked yet</h2>
-          <p className="muted">
-            Every pack of the pantry is asked for at its shop. What it costs today is added to its prices; the ones before stay, and every
-            dish’s cost follows.
-          </p>
-        </div>
+        <p className="muted px-5 pb-3">
+          <b className="text-ink">No shop was asked yet.</b> Every pack of the pantry is asked for at its shop. What it costs today is added
+          to its prices; the ones before stay, and every dish’s cost follows.
+        </p>
       )}
       <Moves here={here} />
     </main>
