@@ -12,7 +12,7 @@ const KEYS: readonly (readonly [string, string])[] = [
   ['Ctrl Up, Ctrl Down', 'a step more or less of it; with Shift ten'],
   ['Ctrl D', 'duplicate the line, or the lines selected'],
   ['Delete', 'take the lines selected out'],
-  ['Ctrl Z, Shift Ctrl Z', 'undo, redo'],
+  ['Ctrl Z, Shift Ctrl Z', 'undo, redo, where the focus is'],
   ['Alt O', 'optional, or counted'],
   ['Alt T', 'its part at the table, or in the box'],
   ['Alt W', 'working of the figure in focus'],

@@ -223,6 +223,11 @@ function useOpenRecipe(id: string): string | undefined {
   return trouble?.id === id ? trouble.text : undefined;
 }
 
+/** Whether undoing is the field's own: in a dialog, and where what is written is not the recipe's yet. */
+function undoesItself(target: EventTarget | null): boolean {
+  return target instanceof Element && target.closest('[role="dialog"], [data-own-undo]') !== null;
+}
+
 /** Alt and a key goes to a station or opens a tool; undo and redo work everywhere at the desk. */
 function useStationKeys(recipeId: string, showWorking: (panel: PanelName) => void): void {
   const navigate = useNavigate();
@@ -234,7 +239,7 @@ function useStationKeys(recipeId: string, showWorking: (panel: PanelName) => voi
       const tool = event.altKey && TOOL_PANELS.find((one) => TOOLS[one].key === key);
       if (station) void navigate(`/recipes/${recipeId}/${station.path}`);
       else if (tool) showWorking(tool);
-      else if ((event.ctrlKey || event.metaKey) && key === 'z')
+      else if ((event.ctrlKey || event.metaKey) && key === 'z' && !undoesItself(event.target))
         dispatch(event.shiftKey ? recipeActions.redone(undefined) : recipeActions.undone(undefined));
       else return;
       event.preventDefault();

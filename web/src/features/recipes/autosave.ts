@@ -39,11 +39,16 @@ autosave.startListening({
   effect: ({ payload }) => void ours.set(payload.document.id, [payload.document]),
 });
 
+/** What is written is kept here at once, whether it may be sent or waits for the person to decide. */
+autosave.startListening({
+  predicate: (action) => MAKES_WORK(action),
+  effect: (_, listener) => keepHere(listener.getState().recipe),
+});
+
 /** Saves what is written once the person pauses. */
 autosave.startListening({
   predicate: (action, { recipe }) => recipe.saveState === 'unsaved' && (MAKES_WORK(action) || recipeActions.saved.match(action)),
   effect: async (_, listener) => {
-    keepHere(listener.getState().recipe);
     listener.cancelActiveListeners();
     await listener.delay(QUIET_MS);
     for (let pause = AGAIN_MS; ; pause = Math.min(LONGEST_AGAIN_MS, pause * 2)) {

@@ -123,6 +123,7 @@ export function VersionCompared({ version, recipe, figures, here, onChanged }: V
             <input
               className="field"
               aria-label="Name of the version"
+              data-own-undo
               autoFocus
               maxLength={80}
               value={naming}

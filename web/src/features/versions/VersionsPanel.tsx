@@ -123,6 +123,7 @@ function NameNow({ id, revision, ready, onNamed }: NameNowProps) {
         Keep it as it is now, as
         <input
           id={field}
+          data-own-undo
           className="field"
           value={name}
           maxLength={80}
