@@ -52,7 +52,7 @@ test('any figure walks down to label and price', async ({ page }) => {
   await expect(cost.getByRole('row', { name: /Butternut squash/ })).toContainText('buy 1,125 g for 900 g');
   await expect(cost.getByRole('row', { name: /Butternut squash/ })).toContainText('Weir Lane Market, 17 Nov');
   await docketFigure(page, 'At the till').click();
-  await expect(page.getByRole('region', { name: 'Working of Cost at the till' })).toContainText('2 × 1 kg at 2.00');
+  await expect(page.getByRole('region', { name: 'Working of Cost at the till' })).toContainText('2 × 1 kg at € 2.00');
   await docketFigure(page, 'Fibre').click();
   await page
     .getByRole('region', { name: 'Working of Fibre' })

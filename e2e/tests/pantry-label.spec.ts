@@ -90,7 +90,7 @@ test('products stand side by side, with what a swap changes in the recipes', asy
   await expect(table).toContainText('For 30 g of protein');
   await expect(table.locator('.ledger-row', { hasText: 'Takes' })).toContainText('125 g ✓');
   const swaps = page.getByRole('region', { name: 'In the recipes' });
-  await expect(swaps).toContainText(/Smoky lentil and squash dal, brown rice−\d+ kcal, −\d+\.\d g protein, [−+]\d\.\d\d a box/);
+  await expect(swaps).toContainText(/Smoky lentil and squash dal, brown rice−\d+ kcal, −\d+\.\d g protein, [−+]€ \d\.\d\d a box/);
   await expectAccessible(page);
 });
 

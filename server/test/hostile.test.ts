@@ -32,7 +32,7 @@ test('a thousand hostile requests break nothing, and the server answers beside t
   } finally {
     await server.close();
   }
-}, 120_000);
+}, 400_000);
 
 /** What is wrong with the answer to a request; undefined where nothing is. */
 async function answerOf(address: string, { method, url, body, type, name }: HostileRequest): Promise<string | undefined> {

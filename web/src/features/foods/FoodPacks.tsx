@@ -1,4 +1,4 @@
-import { useMemo, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { Archive } from 'lucide-react';
 import {
   agoText,
@@ -153,10 +153,22 @@ function PackRow({
   const today = kitchen.settings.date;
   const [draft, setDraft] = useState<Pack>(latest.pack);
   const [text, setText] = useState({ net: String(latest.pack.net), price: String(latest.pack.price) });
-  const write = async (next: Pack) => {
+  // One after another, each on what the one before has saved: two changes in a row are both kept.
+  const queue = useRef<Promise<void>>(Promise.resolve());
+  const written = useRef<{ readonly revision: number; readonly document: Pack }>(undefined);
+  const write = (next: Pack): Promise<void> => {
     setDraft(next);
+    queue.current = queue.current.then(() => writeNow(next));
+    return queue.current;
+  };
+  const writeNow = async (next: Pack) => {
     const current = saved.find(({ id }) => id === latest.pack.id);
-    if (!current || JSON.stringify(next) === JSON.stringify(latest.pack)) return;
+    if (!current) return;
+    const { revision, document } =
+      written.current && written.current.revision > current.revision
+        ? written.current
+        : { revision: current.revision, document: latest.pack };
+    if (JSON.stringify(next) === JSON.stringify(document)) return;
     try {
       // Another price on another day is another entry: what it cost before stays.
       if (Number(next.price) !== Number(latest.pack.price) && latest.pack.seen < today) {
@@ -164,7 +176,10 @@ function PackRow({
         const { id: _, ...seen } = { ...withPromotion(next, false), seen: next.seen === latest.pack.seen ? today : next.seen };
         await telling(() => create({ newDto: { document: asDocument(seen) } }).unwrap());
         say(`Added as the price of ${dayText(seen.seen, false)}; the one of ${dayText(latest.pack.seen, false)} stays.`);
-      } else await telling(() => save({ id: current.id, saveDto: { revision: current.revision, document: asDocument(next) } }).unwrap());
+        return;
+      }
+      const answer = await telling(() => save({ id: current.id, saveDto: { revision, document: asDocument(next) } }).unwrap());
+      written.current = { revision: answer.revision, document: next };
     } catch (error) {
       say(problemText(problemOf(error)));
     }
