@@ -5,6 +5,9 @@ const SCREENS = [
   '/recipes',
   '/pantry',
   '/pantry/red-lentils-weir-lane',
+  '/pantry/prices',
+  '/pantry/compare',
+  '/put-away',
   `${DISH}/brief`,
   `${DISH}/build`,
   `${DISH}/build?side=method`,
@@ -28,7 +31,9 @@ for (const width of [360, 420])
         await page.waitForLoadState('networkidle');
         expect(await page.evaluate(() => document.documentElement.scrollWidth), screen).toBeLessThanOrEqual(width);
         // A panel that scrolls by itself hides what reaches over its own edge.
-        const over = page.locator('.working').evaluateAll((panels) => panels.map((panel) => panel.scrollWidth - panel.clientWidth));
+        const over = page
+          .locator('.working, .ledger')
+          .evaluateAll((panels) => panels.map((panel) => panel.scrollWidth - panel.clientWidth));
         for (const pixels of await over) expect(pixels, screen).toBeLessThanOrEqual(0);
       }
     });

@@ -7,6 +7,9 @@ import { recentPlaces } from '../features/recent/recentPlaces';
 import { APP_ACTIONS, dishActions, type AppAction } from './actions';
 import { pageControls } from './pageControls';
 
+/** A shorter word is in too many others by its letters. */
+const LEAST_LETTERS = 5;
+
 /** Of 1: letters that stand far apart are another word. */
 const LEAST_ALIKE = 0.25;
 
@@ -162,6 +165,7 @@ function sureness(value: string, search: string, keywords: readonly string[] = [
     .split(/[^\p{L}\p{N}]+/u);
   if (typed.every((word) => there.some((one) => one.startsWith(word)))) return 1;
   if (/^(?:do|here|last) /.test(value)) return 0;
+  if (search.trim().length < LEAST_LETTERS) return 0;
   const alike = defaultFilter?.(value, search, [...keywords]) ?? 0;
   return alike < LEAST_ALIKE ? 0 : 0.4 * alike;
 }

@@ -24,7 +24,7 @@ export function PriceChart({
 function priceOption(history: readonly PriceSeries[], currency: string, today: string, colours: Colours) {
   const lines = [colours.damson, colours.protein, colours.saffron, colours.sorrel, colours['ink-3']];
   return {
-    grid: { left: 34, right: 8, top: 8, bottom: 18 },
+    grid: { left: 42, right: 8, top: 8, bottom: 18 },
     xAxis: {
       type: 'time',
       max: today,
@@ -38,7 +38,9 @@ function priceOption(history: readonly PriceSeries[], currency: string, today: s
       splitNumber: 3,
       axisLabel: {
         color: colours['ink-3'],
-        formatter: (amount: number) => `${currencySign(currency)} ${amount.toFixed(amount < 10 ? 1 : 0)}`,
+        // As many decimals as tell one from the next.
+        formatter: (amount: number) =>
+          `${currencySign(currency)} ${amount.toFixed(Number.isInteger(amount) ? 0 : Number.isInteger(amount * 10) ? 1 : 2)}`,
       },
       splitLine: { lineStyle: { color: colours.rule } },
     },

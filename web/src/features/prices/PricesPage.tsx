@@ -1,12 +1,11 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { Link } from 'react-router';
-import { agoText, dayText, priceHistory, type Pack } from '@portiona/core';
+import { agoText, priceHistory, type Pack } from '@portiona/core';
 import {
   api,
   useCancelRefreshMutation,
   useLatestRefreshQuery,
-  usePriceMovesQuery,
   useRefreshPricesMutation,
   useRetryRefreshMutation,
   type RefreshDto,
@@ -16,6 +15,8 @@ import { problemOf, problemText } from '../../api/problem';
 import { FigureSource } from '../../ui/FigureSource';
 import { percentText, priceText, signedPercent } from '../../ui/numberText';
 import { useToast } from '../../ui/Toasts';
+import { PackCells } from './PackCells';
+import { PriceMoves } from './PriceMoves';
 import { useMovedDishes } from './useMovedDishes';
 import { useKitchen, type KitchenHere } from '../kitchen/useKitchen';
 
@@ -61,72 +62,8 @@ export function PricesPage() {
           to its prices; the ones before stay, and every dish’s cost follows.
         </p>
       )}
-      <Moves here={here} />
+      <PriceMoves here={here} />
     </main>
-  );
-}
-
-/** What moved most since it was first seen; where nothing has, what nobody has looked at for longest. */
-function Moves({ here: { kitchen, foods } }: { readonly here: KitchenHere }) {
-  const moves = usePriceMovesQuery(undefined, { refetchOnMountOrArgChange: true }).data;
-  const { currency, date } = kitchen.settings;
-  const oldest = useMemo(
-    () =>
-      foods
-        .flatMap((food) => priceHistory(food, kitchen.packsOf(food.id)).map(({ latest: { pack } }) => ({ food, pack })))
-        .sort((a, b) => (a.pack.seen < b.pack.seen ? -1 : 1))
-        .slice(0, 12),
-    [foods, kitchen],
-  );
-  if (!moves || oldest.length === 0) return null;
-  const text = (price: string | number) => priceText(Number(price), currency);
-  return (
-    <div className="ledger answers">
-      <div className="ledger-row heads">
-        <span>{moves.length > 0 ? 'moved most since first seen' : 'seen longest ago'}</span>
-        <span>shop</span>
-        <span className="num">pack</span>
-        <span className="num">{moves.length > 0 ? 'first' : ''}</span>
-        <span className="num">{moves.length > 0 ? 'now' : 'price'}</span>
-        <span />
-      </div>
-      {moves.map(({ food, name, shop, net, unit, first, firstSeen, latest, latestSeen, promotion, change }) => (
-        <div key={`${food} ${shop} ${net} ${unit}`} className="ledger-row">
-          <Link className="font-serif text-[15px] hover:underline" to={`/pantry/${food}?show=usedCost`}>
-            {name}
-          </Link>
-          <span className="muted">{shop}</span>
-          <span className="num">
-            {net} {unit}
-          </span>
-          <span className="num muted" title={`seen ${agoText(firstSeen, date)}`}>
-            {text(first)}
-          </span>
-          <span className="num font-semibold" title={`seen ${agoText(latestSeen, date)}`}>
-            {text(latest)}
-          </span>
-          <span className={change > 0 ? 'warn' : 'ok'}>
-            {change > 0 ? '▲' : '▼'} {percentText(Math.abs(change), 1)} since {dayText(firstSeen, false)}
-            {promotion && <span className="chip warn ml-2">offer</span>}
-          </span>
-        </div>
-      ))}
-      {moves.length === 0 &&
-        oldest.map(({ food, pack }) => (
-          <div key={`${food.id} ${pack.id ?? ''}`} className="ledger-row">
-            <Link className="font-serif text-[15px] hover:underline" to={`/pantry/${food.id}?show=usedCost`}>
-              {food.name}
-            </Link>
-            <span className="muted">{pack.shop}</span>
-            <span className="num">
-              {pack.net} {pack.unit}
-            </span>
-            <span />
-            <span className="num font-semibold">{text(pack.price)}</span>
-            <span className="muted">seen {agoText(pack.seen, date)}</span>
-          </div>
-        ))}
-    </div>
   );
 }
 
@@ -249,13 +186,7 @@ function Answer({ item, asked, today }: { readonly item: RefreshItemDto; readonl
   const prices = `/pantry/${food}?show=usedCost`;
   return (
     <div className="ledger-row">
-      <Link className="font-serif text-[15px] hover:underline" to={prices}>
-        {name}
-      </Link>
-      <span className="muted">{shop}</span>
-      <span className="num">
-        {net} {unit}
-      </span>
+      <PackCells food={food} name={name} shop={shop} net={net} unit={unit} />
       <Link
         className="num muted hover:underline"
         to={prices}

@@ -12,13 +12,11 @@ import {
 } from '@portiona/core';
 import { SidePanel } from '../../ui/SidePanel';
 import { useToast } from '../../ui/Toasts';
-import { figureName, figureUnit } from '../briefs/briefWords';
 import type { KitchenHere } from '../kitchen/useKitchen';
 import { withHead } from '../recipes/editRecipe';
 import { recipeActions } from '../recipes/recipeSlice';
-import { TracedFigure } from '../recipes/TracedFigure';
 import { useAppDispatch } from '../recipes/useRecipeState';
-import { COMPARED, DifferingFigure, figureOf, figureText } from '../recipes/DifferingFigure';
+import { COMPARED, ComparedRow, DifferingFigure, figureOf } from '../recipes/DifferingFigure';
 import { VariantChanges } from './VariantChanges';
 
 interface VariantsPanelProps {
@@ -90,15 +88,7 @@ export function VariantsPanel({ recipe, figures, here, onClose }: VariantsPanelP
             </thead>
             <tbody>
               {COMPARED.map((row) => (
-                <tr key={row}>
-                  <td>
-                    {figureName(row)} <span className="faint">{figureUnit(row, kitchen.settings.currency)}</span>
-                  </td>
-                  <td className="num">
-                    <TracedFigure figure={row} figures={figures} of="the dish as designed">
-                      {figureText(row, figureOf(row, figures, kitchen), kitchen)}
-                    </TracedFigure>
-                  </td>
+                <ComparedRow key={row} row={row} base={figures} of="the dish as designed" kitchen={kitchen}>
                   {shown.map(({ index, variant }) => (
                     <DifferingFigure
                       key={index}
@@ -109,7 +99,7 @@ export function VariantsPanel({ recipe, figures, here, onClose }: VariantsPanelP
                       kitchen={kitchen}
                     />
                   ))}
-                </tr>
+                </ComparedRow>
               ))}
               {recipe.brief && (
                 <tr>

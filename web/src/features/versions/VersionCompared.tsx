@@ -4,25 +4,22 @@ import { useKeepVersionMutation, useLetGoOfVersionMutation, useOpenVersionQuery,
 import { asRecipe, asRecipes } from '../../api/documents';
 import { problemOf, problemText } from '../../api/problem';
 import { useToast } from '../../ui/Toasts';
-import { figureName, figureUnit } from '../briefs/briefWords';
 import type { KitchenHere } from '../kitchen/useKitchen';
-import { COMPARED, DifferingFigure, figureOf, figureText } from '../recipes/DifferingFigure';
+import { COMPARED, ComparedRow, DifferingFigure, figureOf } from '../recipes/DifferingFigure';
 import { recipeActions } from '../recipes/recipeSlice';
-import { TracedFigure } from '../recipes/TracedFigure';
 import { useAppDispatch, useRecipeState } from '../recipes/useRecipeState';
 import { besidesOf, subjectOf } from './versionWords';
 
 interface VersionComparedProps {
   readonly version: VersionDto;
   readonly recipe: Recipe;
-  readonly figures: RecipeFigures;
   readonly here: KitchenHere;
   /** It was named, or taken back. */
   readonly onChanged: () => void;
 }
 
 /** A version beside what the recipe is now: figures, then line by line; and what may be done with it. */
-export function VersionCompared({ version, recipe, figures, here, onChanged }: VersionComparedProps) {
+export function VersionCompared({ version, recipe, here, onChanged }: VersionComparedProps) {
   const { data, error } = useOpenVersionQuery({ id: recipe.id, revision: version.revision });
   const { revision } = useRecipeState();
   const dispatch = useAppDispatch();
@@ -33,7 +30,9 @@ export function VersionCompared({ version, recipe, figures, here, onChanged }: V
   const was = useMemo(() => data && asRecipe(data).document, [data]);
   const bases = useMemo(() => (data ? asRecipes(data.bases) : []), [data]);
   const changes = useMemo(() => (was ? recipeChanges(was, recipe, (id) => here.foodsById.get(id)) : []), [was, recipe, here.foodsById]);
-  const then = useMemo(() => was && figuresThen(was, bases, here), [was, bases, here]);
+  // Both as they are written: a card prints what can be measured, and its docket is of that.
+  const now = useMemo(() => figuresOf(recipe, here.kitchen), [recipe, here.kitchen]);
+  const then = useMemo(() => was && figuresOf(was, new Kitchen({ ...here.kitchen.content, recipes: bases })), [was, bases, here]);
   const told = (work: Promise<unknown>) => work.then(onChanged).catch((failed: unknown) => say(problemText(problemOf(failed))));
   const takeBack = () => {
     if (!was) return;
@@ -66,31 +65,15 @@ export function VersionCompared({ version, recipe, figures, here, onChanged }: V
             </thead>
             <tbody>
               {COMPARED.map((row) => (
-                <tr key={row}>
-                  <td>
-                    {figureName(row)} <span className="faint">{figureUnit(row, kitchen.settings.currency)}</span>
-                  </td>
-                  <td className="num">
-                    {then ? (
-                      <TracedFigure figure={row} figures={then} of="the version">
-                        {figureText(row, figureOf(row, then, kitchen), kitchen)}
-                      </TracedFigure>
-                    ) : (
-                      '?'
-                    )}
-                  </td>
-                  {then ? (
-                    <DifferingFigure
-                      row={row}
-                      base={figureOf(row, then, kitchen)}
-                      made={figures}
-                      of="the recipe as it is"
-                      kitchen={kitchen}
-                    />
-                  ) : (
-                    <td className="num">{figureText(row, figureOf(row, figures, kitchen), kitchen)}</td>
-                  )}
-                </tr>
+                <ComparedRow key={row} row={row} base={then} of="the version" kitchen={kitchen}>
+                  <DifferingFigure
+                    row={row}
+                    base={then ? figureOf(row, then, kitchen) : undefined}
+                    made={now}
+                    of="the recipe as it is"
+                    kitchen={kitchen}
+                  />
+                </ComparedRow>
               ))}
             </tbody>
           </table>
@@ -161,10 +144,10 @@ function Change({ change }: { readonly change: RecipeChange }) {
   );
 }
 
-/** The version's figures by the foods and prices of today; undefined where one of its lines names what is not here. */
-function figuresThen(was: Recipe, bases: readonly Recipe[], { kitchen }: KitchenHere): RecipeFigures | undefined {
+/** Figures by the foods and prices of today; undefined where a line names what is not here. */
+function figuresOf(recipe: Recipe, kitchen: Kitchen): RecipeFigures | undefined {
   try {
-    return recipeFigures(was, new Kitchen({ ...kitchen.content, recipes: bases }));
+    return recipeFigures(recipe, kitchen);
   } catch {
     return undefined;
   }

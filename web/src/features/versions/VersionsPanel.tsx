@@ -1,5 +1,5 @@
 import { useEffect, useId, useState } from 'react';
-import { dayText, type Recipe, type RecipeFigures } from '@portiona/core';
+import { dayText, type Recipe } from '@portiona/core';
 import { useKeepVersionMutation, useListVersionsQuery, type VersionDto } from '../../api/api.gen';
 import { problemOf, problemText } from '../../api/problem';
 import { SidePanel } from '../../ui/SidePanel';
@@ -12,13 +12,12 @@ import { reasonsOf, versionDays } from './versionWords';
 
 interface VersionsPanelProps {
   readonly recipe: Recipe;
-  readonly figures: RecipeFigures;
   readonly here: KitchenHere;
   readonly onClose: () => void;
 }
 
 /** What the recipe was: versions that stay, and drafts until they go; each compared with what it is, and taken back. */
-export function VersionsPanel({ recipe, figures, here, onClose }: VersionsPanelProps) {
+export function VersionsPanel({ recipe, here, onClose }: VersionsPanelProps) {
   const { revision, saveState } = useRecipeState();
   const { data: versions, refetch, error } = useListVersionsQuery({ id: recipe.id }, { refetchOnMountOrArgChange: true });
   const [open, setOpen] = useState<number>();
@@ -43,9 +42,7 @@ export function VersionsPanel({ recipe, figures, here, onClose }: VersionsPanelP
         </span>
         <span className="faint">{version.savedBy === 'owner' ? 'you' : version.savedBy}</span>
       </button>
-      {open === version.revision && (
-        <VersionCompared version={version} recipe={recipe} figures={figures} here={here} onChanged={() => void refetch()} />
-      )}
+      {open === version.revision && <VersionCompared version={version} recipe={recipe} here={here} onChanged={() => void refetch()} />}
     </li>
   );
   return (
