@@ -39,6 +39,13 @@ test('the page is sent the prices that count today or will; all of them are ther
   ] as const)
     await create(pack(seen, price));
   await create(pack('2026-05-01', '2.00', { net: 0.75, unit: 'kg' }));
+  // An offer with an end does not hide the price that counts again after it; each end is its own.
+  await create(pack('2026-10-01', '8.00', { net: 77 }));
+  for (const [until, price] of [
+    ['2099-11-01', '5.00'],
+    ['2099-12-01', '6.00'],
+  ] as const)
+    await create(pack('2026-11-02', price, { net: 77, promotion: true, until }));
   await create(pack('2026-05-01', '9', { shop: 'Weir Lane Market', currency: 'GBP' }));
   const { date } = await get<{ date: string }>('/api/kitchen');
   const all = (await get<{ packs: Pack[] }>('/api/exports/kitchen-file')).packs;
@@ -90,9 +97,15 @@ test('packs put away go along when their food is merged into another', async () 
   const TWIN = { id: 'leek-too', name: 'Leeks too', state: 'raw', nutrients: { energyKcal: 61 } };
   await server.http.post('/api/foods').send({ document: TWIN }).expect(201);
   const { id } = await create(pack('2026-11-01', '7', { food: 'leek-too', net: 444 }));
+  await create(pack('2026-10-01', '1', { food: 'leek-too', net: 445 }));
+  await create(pack('2026-11-01', '2', { food: 'leek-too', net: 445 }));
   await server.http.delete(`/api/packs/${id}`).expect(204);
   await server.http.post('/api/merges').send({ kept: 'leek', gone: 'leek-too' }).expect(201);
   const moved = (await ofFood('leek')).find((one) => one.id === id);
+  // So does every price it had before the latest.
+  expect((await ofFood('leek')).filter(({ document }) => document.net === 445).map(({ document }) => document.price)).toEqual(
+    expect.arrayContaining(['1', '2']),
+  );
   expect(moved).toMatchObject({ document: { food: 'leek', net: 444 } });
   expect(moved?.putAwayAt).not.toBeNull();
 });
@@ -155,6 +168,8 @@ test('a published card keeps what it was computed from: its figures come out of 
   const file = await get<{ settings: Kitchen['settings']; foods: []; packs: []; recipes: Recipe[] }>(
     `/api/recipes/${id}/published-cards/${card.issue}/kitchen-file`,
   );
+  // Which prices counted depends on the day: it is stated, though the kitchen states none.
+  expect(file.settings.date).toBe((await get<Kitchen['settings']>('/api/kitchen')).date);
   const kitchen = new Kitchen({ ...file, settings: { ...(await get<Kitchen['settings']>('/api/kitchen')), ...file.settings } });
   const figures = recipeFigures(file.recipes[0]!, kitchen).perServing;
   expect(figures.nutrients.energyKcal.amount).toBeCloseTo(then.energyKcal.amount, 9);

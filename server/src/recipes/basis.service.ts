@@ -18,9 +18,8 @@ import type { BasisDto, BasisFiguresDto } from './basis.dto.js';
 import { RecipesService } from './recipes.service.js';
 
 interface MovedRow<Document> {
-  /** The recipe that rests on it, and on which revision. */
+  /** The recipe that rests on it. */
   readonly recipe_id: string;
-  readonly rests_on: number;
   readonly id: string;
   readonly saved_at: Date;
   readonly now: Document;
@@ -105,7 +104,7 @@ export class BasisService {
   /** Foods edited since under each of the recipes, with what they were. */
   async #movedFoods(recipes: readonly string[]): Promise<MovedRow<FoodEntry>[]> {
     return this.database.manager.query<MovedRow<FoodEntry>[]>(
-      `SELECT used.recipe_id, used.food_revision AS rests_on, food.id, food.saved_at, food.document AS now, was.document AS before
+      `SELECT used.recipe_id, food.id, food.saved_at, food.document AS now, was.document AS before
        FROM recipe_foods used
        JOIN foods food ON food.kitchen_id = used.kitchen_id AND food.id = used.food_id AND food.revision > used.food_revision
        JOIN food_revisions was ON was.kitchen_id = used.kitchen_id AND was.food_id = used.food_id AND was.revision = used.food_revision
@@ -118,7 +117,7 @@ export class BasisService {
   /** Bases edited since under each of the recipes, with what they were. */
   async #movedBases(recipes: readonly string[]): Promise<MovedRow<Recipe>[]> {
     return this.database.manager.query<MovedRow<Recipe>[]>(
-      `SELECT used.recipe_id, used.base_revision AS rests_on, base.id, base.saved_at, stands.document AS now, was.document AS before
+      `SELECT used.recipe_id, base.id, base.saved_at, stands.document AS now, was.document AS before
        FROM recipe_bases used
        JOIN recipes base ON base.kitchen_id = used.kitchen_id AND base.id = used.base_id AND base.revision > used.base_revision
        JOIN recipe_revisions stands ON stands.kitchen_id = base.kitchen_id AND stands.recipe_id = base.id AND stands.revision = base.revision
