@@ -1,8 +1,10 @@
 // How long the engine takes for what is asked of it at scale, beside the least that could be asked.
 import {
-  Book,
   errorModelOf,
   FIGURE_KEYS,
+  groundKept,
+  groundToKeep,
+  judgementsOn,
   Kitchen,
   NUTRIENTS,
   packMix,
@@ -57,13 +59,13 @@ const settings = { currency: 'EUR', measures: 'metric', rules: 'plain', staples:
 const kitchen = new Kitchen({ settings, foods, packs, recipes });
 
 heads();
-bookOfRecipes();
+manyRecipes();
 oneRecipe();
 kitchenFile();
 mixOfPacks();
 draws();
 
-function bookOfRecipes() {
+function manyRecipes() {
   // The floor: the same sums and nothing else.
   const K = 12;
   const at = new Int32Array(RECIPES * LINES);
@@ -87,28 +89,15 @@ function bookOfRecipes() {
         for (let k = 0; k < K; k++) sums[r * K + k] += g * perGram[from + k];
       }
   });
-  const before = process.memoryUsage();
-  let book;
-  const made = timed(5, () => (book = new Book(recipes, kitchen)));
-  if (book.keys.length !== K) throw new Error(`${book.keys.length} figures, not ${K}`);
-  let n = 0;
-  const recomputed = timed(60, () => {
-    book.change(kitchen, [`food-${n++ % FOODS}`]);
-    return book.figures();
-  });
-  const after = process.memoryUsage();
   const traced = timed(3, () => {
     for (const recipe of recipes.slice(0, 1000)) recipeFigures(recipe, kitchen);
   });
-  const ratio = (sorted) => `${(medianOf(sorted) / medianOf(bare)).toFixed(1)} x the bare loop`;
+  const text = JSON.stringify(recipes.map((recipe) => groundToKeep(recipeFigures(recipe, kitchen), kitchen)));
+  const targets = ['energyKcal', 'protein', 'salt', 'usedCost'].map((figure) => ({ figure, is: 'at most', amount: 500 }));
+  const judged = timed(5, () => JSON.parse(text).map((kept) => judgementsOn(groundKept(kept), { targets, fridgeDays: 3 })));
   row(`${RECIPES} recipes x ${LINES} lines x ${K} nutrients: bare loop`, bare);
-  row('  the book recomputed after a food changed, with cost and bands', recomputed, ratio(recomputed));
-  row('  the book made anew from its recipes', made, ratio(made));
-  row('  1,000 of its recipes with their working', traced);
-  const mb = (now, then) => Math.max(0, (now - then) / 2 ** 20).toFixed(0);
-  console.log(
-    `  memory: ${mb(after.heapUsed + after.arrayBuffers, before.heapUsed + before.arrayBuffers)} MB more than without the book; ${mb(after.rss, 0)} MB the whole process`,
-  );
+  row('  1,000 of them with their working', traced);
+  row('  a brief held against what is kept of each of them', judged);
 }
 
 function oneRecipe() {

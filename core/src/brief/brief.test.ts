@@ -1,8 +1,9 @@
 import fc from 'fast-check';
 import { demoKitchen } from '../../test/demoKitchen.js';
 import { anyDish, dishOf, kitchenOf, recipeOf } from '../../test/kitchens.js';
-import { recipeFigures, type Brief, type Line, type Recipe, type Target } from '../recipe/index.js';
-import { briefJudgements, briefVerdict, type TargetJudgement, type Verdict } from './briefJudgement.js';
+import { BRIEF_FIGURES, recipeFigures, TARGET_KINDS, type Brief, type Line, type Recipe, type Target } from '../recipe/index.js';
+import { groundKept, groundToKeep } from './briefGround.js';
+import { briefJudgements, judgementsOn, briefVerdict, type TargetJudgement, type Verdict } from './briefJudgement.js';
 
 const kitchen = kitchenOf({
   foods: [
@@ -141,4 +142,24 @@ test('every dish of the demo is held against a brief without a question left ope
     const judgements = briefJudgements(recipeFigures(recipe, demoKitchen), brief, demoKitchen);
     expect(judgements.map(({ verdict }) => verdict)).not.toContain('unknown');
   }
+});
+
+test('a brief is judged on what was kept of a dish as on the dish itself', () => {
+  const asked = fc.array(
+    fc.record({
+      figure: fc.constantFrom(...BRIEF_FIGURES),
+      is: fc.constantFrom(...TARGET_KINDS),
+      amount: fc.double({ min: 0, max: 900, noNaN: true }),
+    }),
+    { maxLength: 8 },
+  );
+  fc.assert(
+    fc.property(anyDish, asked, (dish, targets) => {
+      const { recipe, kitchen: own } = dishOf(dish);
+      const figures = recipeFigures(recipe, own);
+      const brief: Brief = { targets, boxVolume: 300, fridgeDays: 2, freezes: true, avoidAllergens: ['milk'], avoidGroups: ['dairy-eggs'] };
+      const kept = groundKept(JSON.parse(JSON.stringify(groundToKeep(figures, own))) as ReturnType<typeof groundToKeep>);
+      expect(judgementsOn(kept, brief)).toEqual(briefJudgements(figures, brief, own));
+    }),
+  );
 });

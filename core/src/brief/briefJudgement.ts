@@ -1,7 +1,7 @@
-import { allergensWithGroups, namedAllergens, type Allergen, type Food } from '../food/index.js';
-import type { Figure } from '../figure/index.js';
-import { servedOf, shownFigure, type Brief, type Kitchen, type LineFigures, type RecipeFigures, type Target } from '../recipe/index.js';
-import { boxBand, type Band } from '../sureness/index.js';
+import { allergensWithGroups, namedAllergens, type Allergen } from '../food/index.js';
+import type { Brief, Kitchen, RecipeFigures, Target } from '../recipe/index.js';
+import type { Band } from '../sureness/index.js';
+import { briefGround, type BriefGround } from './briefGround.js';
 
 /** Whether something asked for is so: surely, perhaps (the band reaches over the limit, or something is lacking), not, or nobody knows. */
 export type Verdict = 'holds' | 'unsure' | 'missed' | 'unknown';
@@ -45,7 +45,12 @@ export const USUAL_WITHIN = 0.05;
  * @returns a judgement for everything the brief asks for, targets first
  */
 export function briefJudgements(figures: RecipeFigures, brief: Brief, kitchen: Kitchen): Judgement[] {
-  return [...(brief.targets ?? []).map((target) => targetJudgement(target, figures, kitchen)), ...boundJudgements(figures, brief)];
+  return judgementsOn(briefGround(figures, kitchen), brief);
+}
+
+/** The same of what can be asked of a dish, computed now or kept. */
+export function judgementsOn(ground: BriefGround, brief: Brief): Judgement[] {
+  return [...(brief.targets ?? []).map((target) => targetJudgement(target, ground)), ...boundJudgements(ground, brief)];
 }
 
 /** Whether a dish meets a brief: everything that is no mere wish holds, something is unsure, or something is missed. */
@@ -55,27 +60,10 @@ export function briefVerdict(judgements: readonly Judgement[]): 'meets' | 'perha
   return hard.every(({ verdict }) => verdict === 'holds') ? 'meets' : 'perhaps';
 }
 
-function targetJudgement(target: Target, figures: RecipeFigures, kitchen: Kitchen): TargetJudgement {
-  const { amount, gaps } = targetFigure(target, figures, kitchen);
-  const band = targetBand(target, figures, kitchen);
-  const atLeast = gaps.length > 0;
+function targetJudgement(target: Target, { figureOf }: BriefGround): TargetJudgement {
+  const { amount, atLeast, band } = figureOf(target.figure);
   const margin = amount === undefined ? undefined : marginOf(target, amount);
   return { kind: 'target', target, verdict: verdictOf(target, amount, atLeast, band), amount, atLeast, band, margin };
-}
-
-/** The band of the figure that a target is about; costs and weights have none. */
-export function targetBand({ figure }: Pick<Target, 'figure'>, figures: RecipeFigures, kitchen: Kitchen): Band | undefined {
-  return figure === 'weight' || figure === 'usedCost' ? undefined : boxBand(figure, figures, kitchen.convention);
-}
-
-/** The figure of a serving that a target is about, in its unit, and what it lacks. */
-export function targetFigure({ figure }: Pick<Target, 'figure'>, { perServing, parts }: RecipeFigures, kitchen: Kitchen): Figure {
-  if (figure === 'usedCost') return perServing.usedCost;
-  if (figure !== 'weight') return shownFigure(figure, perServing.nutrients, kitchen.convention);
-  const unweighed = parts.flatMap(({ part, lines, estimated }) =>
-    servedOf(part) === 'box' && estimated ? lines.filter(({ counted, weights }) => counted && !weights).map(({ at }) => at) : [],
-  );
-  return { amount: perServing.weight, gaps: unweighed };
 }
 
 /** Room to the limit, in the figure's unit. */
@@ -100,17 +88,17 @@ function verdictOf(target: Target, amount: number | undefined, atLeast: boolean,
   return sure ? 'holds' : 'unsure';
 }
 
-function boundJudgements(figures: RecipeFigures, brief: Brief): BoundJudgement[] {
-  const { recipe, perServing } = figures;
+function boundJudgements(ground: BriefGround, brief: Brief): BoundJudgement[] {
+  const { weight, activeMinutes, totalMinutes, storage } = ground;
   const judged: (BoundJudgement | undefined)[] = [
     // A gram of cooked food fills about a millilitre.
-    brief.boxVolume === undefined ? undefined : limit('box volume', brief.boxVolume, perServing.weight, 'ml', 'most'),
-    brief.activeMinutes === undefined ? undefined : limit('active time', brief.activeMinutes, recipe.activeMinutes, 'min', 'most'),
-    brief.totalMinutes === undefined ? undefined : limit('total time', brief.totalMinutes, recipe.totalMinutes, 'min', 'most'),
-    brief.fridgeDays === undefined ? undefined : limit('fridge', brief.fridgeDays, recipe.storage?.fridgeDays, 'days', 'least'),
-    brief.freezes === true ? freezes(recipe.storage?.freezes, recipe.storage?.freezerMonths) : undefined,
-    brief.avoidAllergens?.length ? allergens(figures, brief.avoidAllergens) : undefined,
-    brief.avoidGroups?.length ? groups(figures, brief.avoidGroups) : undefined,
+    brief.boxVolume === undefined ? undefined : limit('box volume', brief.boxVolume, weight, 'ml', 'most'),
+    brief.activeMinutes === undefined ? undefined : limit('active time', brief.activeMinutes, activeMinutes, 'min', 'most'),
+    brief.totalMinutes === undefined ? undefined : limit('total time', brief.totalMinutes, totalMinutes, 'min', 'most'),
+    brief.fridgeDays === undefined ? undefined : limit('fridge', brief.fridgeDays, storage?.fridgeDays, 'days', 'least'),
+    brief.freezes === true ? freezes(storage?.freezes, storage?.freezerMonths) : undefined,
+    brief.avoidAllergens?.length ? allergens(ground, brief.avoidAllergens) : undefined,
+    brief.avoidGroups?.length ? groups(ground, brief.avoidGroups) : undefined,
   ];
   return judged.filter((one) => one !== undefined);
 }
@@ -133,18 +121,7 @@ function freezes(said: boolean | undefined, months: number | undefined): BoundJu
   };
 }
 
-/** Foods of every line that is in the box or at the table, those of other recipes' parts too. */
-function foodsOf(lines: readonly LineFigures[]): Food[] {
-  return lines.flatMap(({ of }) => (of.kind === 'food' ? [of.basis.food] : of.kind === 'part' ? foodsOf(of.part.lines) : []));
-}
-
-function servedFoods({ parts }: RecipeFigures): { readonly foods: Food[]; readonly unmatched: boolean } {
-  const lines = parts.filter(({ part }) => servedOf(part) !== 'optional').flatMap((part) => part.lines);
-  return { foods: foodsOf(lines), unmatched: lines.some(({ of }) => of.kind === 'unmatched') };
-}
-
-function allergens(figures: RecipeFigures, avoided: readonly Allergen[]): BoundJudgement {
-  const { foods, unmatched } = servedFoods(figures);
+function allergens({ foods, unmatched }: BriefGround, avoided: readonly Allergen[]): BoundJudgement {
   const held = [...new Set(foods.flatMap((food) => food.allergens ?? []))].filter((allergen) =>
     [...allergensWithGroups([allergen])].some((one) => avoided.includes(one)),
   );
@@ -158,8 +135,7 @@ function allergens(figures: RecipeFigures, avoided: readonly Allergen[]): BoundJ
   };
 }
 
-function groups(figures: RecipeFigures, avoided: readonly string[]): BoundJudgement {
-  const { foods, unmatched } = servedFoods(figures);
+function groups({ foods, unmatched }: BriefGround, avoided: readonly string[]): BoundJudgement {
   const held = [...new Set(foods.filter(({ aisle }) => aisle !== undefined && avoided.includes(aisle)).map(({ name }) => name))];
   const verdict = held.length > 0 ? 'missed' : unmatched || foods.some(({ aisle }) => aisle === undefined) ? 'unsure' : 'holds';
   return {

@@ -1,1 +1,2 @@
+export * from './briefGround.js';
 export * from './briefJudgement.js';

@@ -16,6 +16,8 @@ import { currencySign, moneyText } from '../price/index.js';
 import { plainText, roundHalfAway, settled } from '../quantity/index.js';
 import {
   energyShares,
+  indexOf,
+  indexText,
   servedOf,
   shownFigure,
   stepOf,
@@ -36,11 +38,11 @@ import { gramsText, secondMeasure } from './secondMeasure.js';
 import pluralize from 'pluralize';
 
 /** Which shape the content of a card has: another one is another number. */
-export const CARD_CONTENT_VERSION = 1;
+export const CARD_CONTENT_VERSION = 2;
 
 /** A figure as the card prints it: "at least", number, unit, and which working it opens. */
 export interface CardFigure {
-  readonly figure: Printable | 'usedCost' | 'tillCost' | 'weight';
+  readonly figure: Printable | 'usedCost' | 'tillCost' | 'weight' | 'index';
   readonly name: string;
   /** Number with "at least" or "<" where it belongs, without the unit. */
   readonly text: string;
@@ -77,6 +79,8 @@ export interface CardContent {
   readonly weight: CardFigure;
   readonly energy: CardFigure | undefined;
   readonly macros: readonly CardFigure[];
+  /** The kitchen's own figure; null where it has none. Cards of version 1 do not say. */
+  readonly index?: CardFigure | null;
   /** As printed, whole milligrams, for machine-readable outputs. */
   readonly sodiumMilligrams: string | undefined;
   /** Share of the box's energy from each, 0 to 1, adding up to 1. */
@@ -132,6 +136,7 @@ function contentOf(figures: RecipeFigures, kitchen: Kitchen): CardContent {
     },
     energy: cardFigure('energyKcal', rules, perServing),
     macros: MACROS.flatMap((nutrient) => cardFigure(nutrient, rules, perServing) ?? []),
+    index: indexFigure(perServing, kitchen),
     sodiumMilligrams: sodiumText(perServing),
     energyShares: energyShares(perServing),
     intoEachBox: parts
@@ -174,6 +179,14 @@ function cardFigure(nutrient: Printable, rules: RuleSet, serving: ServingFigures
   const unit = unitOf(nutrient);
   const name = nutrient === 'salt' ? 'Salt' : NUTRIENT_DESCRIPTIONS[nutrient].name;
   return { figure: nutrient, name, text: text.slice(0, -unit.length - 1), unit };
+}
+
+/** The kitchen's own figure, as its formula rounds it; unknown is not printed as nothing. */
+function indexFigure(serving: ServingFigures, { settings: { index }, convention }: Kitchen): CardFigure | null {
+  if (!index) return null;
+  const { amount, gaps } = indexOf(index, serving, convention);
+  const text = amount === undefined ? 'not known' : `${indexText(amount, index)}${gaps.length > 0 ? ', a figure lacking' : ''}`;
+  return { figure: 'index', name: index.name, text, unit: '' };
 }
 
 function sodiumText({ nutrients }: ServingFigures): string | undefined {

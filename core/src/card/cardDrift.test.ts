@@ -43,3 +43,22 @@ test('ingredients that come, go or change, and the number of boxes', () => {
   expect(drift).toContainEqual({ name: 'Makes', was: '5 boxes', is: '6 boxes' });
   expect(drift.filter(({ name }) => name === 'Ingredient').length).toBeGreaterThan(0);
 });
+
+test('the kitchen’s own figure drifts by its name and by what it comes to; cards from before there was one say nothing of it', () => {
+  const withIndex = (formula: string, name = 'Points') =>
+    cardContent(
+      dal,
+      new Kitchen({
+        ...demoKitchen.content,
+        settings: { ...demoKitchen.content.settings, index: { name, formula, step: 1 } },
+      }),
+    );
+  const [has, moved, renamed] = [withIndex('energyKcal / 50'), withIndex('energyKcal / 100'), withIndex('energyKcal / 50', 'Score')];
+  const text = has.index?.text ?? '';
+  expect(Number(text)).toBeGreaterThan(5);
+  expect(cardDrift(has, moved)).toEqual([{ name: 'Points', was: text, is: moved.index?.text }]);
+  expect(cardDrift(has, renamed)).toEqual([{ name: 'Score', was: `Points ${text}`, is: `Score ${text}` }]);
+  expect(cardDrift(published, has)).toEqual([{ name: 'Points', was: '', is: `Points ${text}` }]);
+  const { index: _, ...before } = published;
+  expect(cardDrift(before, has)).toEqual([]);
+});

@@ -18,6 +18,7 @@ export interface CardDrift {
 export function cardDrift(was: CardContent, now: CardContent): readonly CardDrift[] {
   return [
     ...figuresDrifted(figuresOf(was), figuresOf(now)),
+    ...indexDrifted(was.index, now.index),
     ...textsDrifted('Allergens in the box', was.allergensInBox.join(', '), now.allergensInBox.join(', ')),
     ...textsDrifted('Allergens at the table', was.allergensAtTable.join(', '), now.allergensAtTable.join(', ')),
     ...textsDrifted('Makes', was.servingsText, now.servingsText),
@@ -35,8 +36,17 @@ function figuresDrifted(was: ReadonlyMap<string, CardFigure>, now: ReadonlyMap<s
   return [...new Set([...was.keys(), ...now.keys()])].flatMap((name) => textsDrifted(name, textOf(was.get(name)), textOf(now.get(name))));
 }
 
+/** The kitchen's own figure, by whichever name; a card that was published before there could be one says nothing of it. */
+function indexDrifted(was: CardContent['index'], now: CardContent['index']): CardDrift[] {
+  if (was === undefined || (!was && !now)) return [];
+  const said = (index: CardContent['index']) => (index ? `${index.name} ${index.text}` : '');
+  return was && now && was.name === now.name
+    ? textsDrifted(now.name, was.text, now.text)
+    : textsDrifted((now ?? was)?.name ?? '', said(was), said(now));
+}
+
 function textOf(figure: CardFigure | undefined): string {
-  return figure ? `${figure.text} ${figure.unit}` : '';
+  return figure ? `${figure.text} ${figure.unit}`.trim() : '';
 }
 
 /** Ingredient lines, part by part, as they are printed. */

@@ -6,7 +6,7 @@ import { cardPriceText, cardSmallPrint, leadOf } from './cardSentences.js';
  * A card as Markdown, saying what every other output says. Text of people is text: nothing in it becomes markup, a link or HTML.
  */
 export function cardMarkdown(card: CardContent): string {
-  const { title, series, energy, macros, used, till, currency, topping, sections, steps, intoEachBox } = card;
+  const { title, series, energy, macros, index, used, till, currency, topping, sections, steps, intoEachBox } = card;
   const figures = [energy, ...macros].filter((one) => one !== undefined);
   const blocks = [
     `# ${escaped(title)}`,
@@ -21,7 +21,7 @@ export function cardMarkdown(card: CardContent): string {
     table(
       ['', `per ${escaped(card.servingName)}`],
       [
-        ...figures.map((figure) => [escaped(figure.name), figureText(figure)] as const),
+        ...[...figures, ...(index ? [index] : [])].map((figure) => [escaped(figure.name), figureText(figure)] as const),
         ...(used ? [['Cost, used', `${escaped(currency)} ${used.text}`] as const] : []),
         ...(till ? [['At the till, whole packs', `${escaped(currency)} ${till.text}`] as const] : []),
       ],
@@ -48,7 +48,7 @@ function stepText({ part, runs }: CardStep, index: number): string {
 }
 
 function figureText({ text, unit, figure }: CardFigure): string {
-  return figure === 'usedCost' || figure === 'tillCost' ? text : `${escaped(text)} ${unit}`;
+  return figure === 'usedCost' || figure === 'tillCost' ? text : `${escaped(text)} ${unit}`.trim();
 }
 
 function lineText({ amount, food, note, second, optional }: CardLine): string {

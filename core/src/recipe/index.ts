@@ -5,6 +5,7 @@ export * from './derived.js';
 export * from './drivers.js';
 export * from './energyShares.js';
 export * from './indexFormula.js';
+export * from './indexText.js';
 export * from './lineIds.js';
 export * from './kitchen.js';
 export * from './lineWeights.js';

@@ -1,5 +1,6 @@
 import { kitchenOf, recipeOf } from '../../test/kitchens.js';
-import { FormulaError, indexOf, isIndexFormula } from './indexFormula.js';
+import { FormulaError, indexOf, indexWorking, isIndexFormula } from './indexFormula.js';
+import { indexText } from './indexText.js';
 import { recipeFigures } from './recipeFigures.js';
 
 const foods = [
@@ -72,4 +73,28 @@ test('a formula is known by its reading, and nothing else is one', () => {
     false,
     false,
   ]);
+});
+
+test('what it is reckoned from stands in the order of its formula, each figure once', () => {
+  const { terms, unrounded, rounded } = indexWorking(
+    { name: 'points', formula: 'fat / 12 + energyKcal / 48 - fat', step: 0.5 },
+    serving,
+    'available',
+  );
+  expect(terms.map(({ name, figure }) => [name, figure.amount])).toEqual([
+    ['fat', 6],
+    ['energyKcal', 300],
+  ]);
+  expect(unrounded).toBeCloseTo(0.75, 10);
+  expect(rounded.amount).toBe(1);
+});
+
+test.each([
+  [12.5, 0.5, '12.5'],
+  [13, 1, '13'],
+  [0.125, 0.005, '0.125'],
+  [12.34, undefined, '12.3'],
+  [-0.04, undefined, '0'],
+])('%d in steps of %d is printed as %s', (amount, step, text) => {
+  expect(indexText(amount, { name: 'points', formula: 'fat', ...(step === undefined ? {} : { step }) })).toBe(text);
 });

@@ -51,8 +51,27 @@ const OPERATORS: { readonly [operator: string]: (a: number, b: number) => number
  * @throws FormulaError for what is no such formula
  * @example indexOf({ name: 'points', formula: 'energyKcal / 50', step: 1 }, serving, 'available').amount // 13
  */
-export function indexOf({ formula, step }: IndexFormula, serving: ServingFigures, convention: CarbohydrateConvention): Figure {
+export function indexOf(index: IndexFormula, serving: ServingFigures, convention: CarbohydrateConvention): Figure {
+  return indexWorking(index, serving, convention).rounded;
+}
+
+/** How an index comes about. */
+export interface IndexWorking {
+  /** The figures that its formula names, each once, in their order. */
+  readonly terms: readonly { readonly name: string; readonly figure: Figure }[];
+  /** Before it is rounded; undefined where a figure in it is unknown, or where something is divided by nothing. */
+  readonly unrounded: number | undefined;
+  readonly rounded: Figure;
+}
+
+/**
+ * The same with what it is reckoned from.
+ *
+ * @throws FormulaError for what is no such formula
+ */
+export function indexWorking({ formula, step }: IndexFormula, serving: ServingFigures, convention: CarbohydrateConvention): IndexWorking {
   const gaps = new Set<string>();
+  const terms = new Map<string, Figure>();
   const walk = (node: Expression, depth: number): number | undefined => {
     if (depth > DEEPEST) throw new FormulaError(formula, 'it is nested too deep');
     switch (node.type) {
@@ -62,6 +81,7 @@ export function indexOf({ formula, step }: IndexFormula, serving: ServingFigures
       case 'Identifier': {
         const figure = figureNamed(nameIn(node), serving, convention);
         if (!figure) throw new FormulaError(formula, `there is no figure "${nameIn(node)}"; use one of ${INDEX_FIGURES.join(', ')}`);
+        terms.set(nameIn(node), figure);
         figure.gaps.forEach((gap) => gaps.add(gap));
         return figure.amount;
       }
@@ -93,9 +113,13 @@ export function indexOf({ formula, step }: IndexFormula, serving: ServingFigures
     }
   };
   const computed = walk(parsed(formula), 0);
-  const amount =
-    computed === undefined || !Number.isFinite(computed) ? undefined : step === undefined ? computed : roundHalfAway(computed, step);
-  return { amount, gaps: gaps.size > 0 ? [...gaps] : NO_GAPS };
+  const unrounded = computed === undefined || !Number.isFinite(computed) ? undefined : computed;
+  const amount = unrounded === undefined || step === undefined ? unrounded : roundHalfAway(unrounded, step);
+  return {
+    terms: [...terms].map(([name, figure]) => ({ name, figure })),
+    unrounded,
+    rounded: { amount, gaps: gaps.size > 0 ? [...gaps] : NO_GAPS },
+  };
 }
 
 /** A serving of which everything is known. */

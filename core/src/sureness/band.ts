@@ -19,10 +19,15 @@ export type Band = readonly [low: number, high: number];
  * @returns low and high end in the figure's unit; undefined when nothing of it is known
  */
 export function bandOf(parts: readonly PartFigures[], key: FigureKey): Band | undefined {
+  return bandAround(parts, key, standardUncertainty(parts, key));
+}
+
+/** The same, of a standard uncertainty that is known already. */
+export function bandAround(parts: readonly PartFigures[], key: FigureKey, uncertainty: number): Band | undefined {
   const known = parts.filter(({ nutrients }) => nutrients[key].amount !== undefined);
   if (known.length === 0) return undefined;
   const figure = known.reduce((sum, { nutrients, share }) => sum + (nutrients[key].amount ?? 0) * share.share, 0);
-  const spread = COVERAGE * standardUncertainty(parts, key);
+  const spread = COVERAGE * uncertainty;
   return [Math.max(0, figure - spread), figure + spread];
 }
 
@@ -31,14 +36,21 @@ export function bandOf(parts: readonly PartFigures[], key: FigureKey): Band | un
  * adds its half-width / sqrt 3 (domain page, 4.10).
  */
 export function standardUncertainty(parts: readonly PartFigures[], key: FigureKey): number {
-  const { sources, contributions } = errorModelOf(parts, [key]);
-  const moved = sources.map(() => 0);
-  for (const { moves, sources: of } of contributions) for (const source of of) moved[source] = (moved[source] ?? 0) + (moves[0] ?? 0);
-  const variance = sources.reduce(
-    (sum, { relative, halfWidth }, i) => sum + (moved[i] ?? 0) ** 2 * (relative ** 2 + halfWidth ** 2 / 3),
-    0,
-  );
-  return Math.sqrt(variance);
+  return standardUncertainties(parts, [key])[0] ?? 0;
+}
+
+/** The same of several figures, in their order, the serving taken apart once. */
+export function standardUncertainties(parts: readonly PartFigures[], keys: readonly FigureKey[]): number[] {
+  const { sources, contributions } = errorModelOf(parts, keys);
+  return keys.map((_, k) => {
+    const moved = new Float64Array(sources.length);
+    for (const { moves, sources: of } of contributions) for (const source of of) moved[source] = (moved[source] ?? 0) + (moves[k] ?? 0);
+    const variance = sources.reduce(
+      (sum, { relative, halfWidth }, i) => sum + (moved[i] ?? 0) ** 2 * (relative ** 2 + halfWidth ** 2 / 3),
+      0,
+    );
+    return Math.sqrt(variance);
+  });
 }
 
 /** A line worth weighing, and what weighing it would do. */

@@ -90,6 +90,7 @@ function Strip({ card }: { readonly card: CardContent }) {
       {card.macros.map((macro) => (
         <Row key={macro.figure} figure={macro} />
       ))}
+      {card.index && <Row figure={card.index} />}
       <hr />
       <span className="k">Into each {card.servingName}</span>
       <span className="v">
@@ -152,7 +153,7 @@ function Figure({ figure, bare = false }: { readonly figure: CardFigure; readonl
       <data data-figure={figure.figure} value={figure.text}>
         {figure.text}
       </data>
-      {!bare && <small>{figure.unit}</small>}
+      {!bare && figure.unit !== '' && <small>{figure.unit}</small>}
     </>
   );
 }

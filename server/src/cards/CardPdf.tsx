@@ -64,6 +64,12 @@ function Strip({ card, sheet, rem }: { readonly card: CardContent; readonly shee
           <Figure figure={macro} sheet={sheet} />
         </View>
       ))}
+      {card.index && (
+        <View>
+          <Text style={sheet.key}>{card.index.name}</Text>
+          <Figure figure={card.index} sheet={sheet} />
+        </View>
+      )}
       <View style={sheet.tear} />
       <Text style={sheet.key}>{`Into each ${card.servingName}`}</Text>
       {card.intoEachBox.map(({ grams, part }) => (

@@ -17,6 +17,7 @@ import { ReceiptNameEntity } from '../receipts/receiptName.entity.js';
 import { RefreshEntity } from '../refreshes/refresh.entity.js';
 import { RefreshItemEntity } from '../refreshes/refreshItem.entity.js';
 import { FoodTables1764300000003 } from './migrations/foodTables.migration.js';
+import { BriefGround1765500000015 } from './migrations/briefGround.migration.js';
 import { CardInputs1765400000014 } from './migrations/cardInputs.migration.js';
 import { CardSteps1764800000008 } from './migrations/cardSteps.migration.js';
 import { Kitchens1764000000001 } from './migrations/kitchens.migration.js';
@@ -91,6 +92,7 @@ export function schemaOptions(url: string | undefined): Extract<DataSourceOption
       Versions1765200000012,
       PacksPutAway1765300000013,
       CardInputs1765400000014,
+      BriefGround1765500000015,
     ],
     migrationsRun: true,
     migrationsTransactionMode: 'all',

@@ -45,6 +45,8 @@ export class ListedRecipeDto {
   @ApiProperty({ type: ListedFigureDto }) fibre: ListedFigureDto;
   @ApiProperty({ type: ListedFigureDto }) usedCost: ListedFigureDto;
   @ApiProperty({ type: ListedFigureDto, description: 'Whole packs for the batch, major units' }) tillCost: ListedFigureDto;
+  @ApiProperty({ type: ListedFigureDto, nullable: true, description: "The kitchen's own figure; null where it has none" })
+  index: ListedFigureDto | null;
   @ApiProperty({ type: [EnergyShareDto] }) energyShares: readonly EnergyShareDto[];
   @ApiProperty({ type: WithToppingDto, nullable: true, description: 'Null where nothing is added at the table' })
   withTopping: WithToppingDto | null;

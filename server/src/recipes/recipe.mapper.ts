@@ -5,14 +5,17 @@ import {
   cardContent,
   cardDrift,
   computed,
-  computedFigures,
   energyShares,
   figureKey,
   findingsOf,
+  groundKept,
+  indexOf,
+  judgementsOn,
   type Brief,
   type Computed,
   type CardContent,
   type Figure,
+  type KeptGround,
   type Kitchen,
   type Recipe,
   type RecipeFigures,
@@ -21,7 +24,6 @@ import {
 import type { PublishedCardDto } from '../cards/card.dto.js';
 import type { SavedDto } from '../http/saved.dto.js';
 import type { BandedFigureDto, BriefVerdictDto, ListedFigureDto, ListedRecipeDto, SwapDto } from './recipe.dto.js';
-import type { RecipeEntity } from './recipe.entity.js';
 import type { RecipeRevisionEntity } from './recipeRevision.entity.js';
 
 /** The recipe as core knows it. */
@@ -72,6 +74,7 @@ const NOTHING_KNOWN: FiguresAtAGlance = {
   fibre: UNKNOWN,
   usedCost: UNKNOWN,
   tillCost: UNKNOWN,
+  index: null,
   energyShares: [],
   withTopping: null,
   brief: null,
@@ -92,6 +95,7 @@ function figuresAtAGlance(recipe: Recipe, figures: RecipeFigures, kitchen: Kitch
     fibre: toListedFigure(nutrients.fibre),
     usedCost: toListedFigure(usedCost),
     tillCost: toListedFigure({ amount: cost?.toNumber(), gaps: unpriced }),
+    index: kitchen.settings.index ? toListedFigure(indexOf(kitchen.settings.index, figures.perServing, kitchen.convention)) : null,
     energyShares: energyShares(figures.perServing),
     withTopping: figures.hasTopping
       ? {
@@ -125,12 +129,20 @@ export function toSwap({ recipe, energyKcal, protein, usedCost }: Omit<SwapEffec
   };
 }
 
-/** How a recipe stands to a brief, asked of core. */
-export function toBriefVerdict(head: RecipeEntity, recipe: Recipe, brief: Brief, kitchen: Kitchen): BriefVerdictDto {
-  const figures = computedFigures(recipe, kitchen);
-  // Where nothing can be computed nothing is known to be missed, and nothing is known to hold.
-  if (!figures.ok) return { id: head.id, title: head.title, verdict: 'perhaps', missed: 0, uncomputed: figures.because };
-  const judgements = briefJudgements(figures.made, brief, kitchen);
+/** How a recipe stands to a brief, by what was kept of it; without that nothing is known to be missed, and nothing to hold. */
+export function toBriefVerdict({ id, title, ground, uncomputed }: KeptRecipe, brief: Brief): BriefVerdictDto {
+  if (ground === null) return { id, title, verdict: 'perhaps', missed: 0, uncomputed };
+  const judgements = judgementsOn(groundKept(ground), brief);
   const missed = judgements.filter(({ verdict }) => verdict === 'missed').length;
-  return { id: head.id, title: head.title, verdict: briefVerdict(judgements), missed, uncomputed: null };
+  return { id, title, verdict: briefVerdict(judgements), missed, uncomputed: null };
+}
+
+/** What is kept of a recipe to hold a brief against. */
+export interface KeptRecipe {
+  readonly id: string;
+  readonly title: string;
+  /** Null where it cannot be computed. */
+  readonly ground: KeptGround | null;
+  /** Why it cannot be. */
+  readonly uncomputed: string | null;
 }

@@ -1,7 +1,10 @@
 import { Injectable } from '@nestjs/common';
+import { BriefEntry } from '@portiona/core';
 import { Database } from '../database/database.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
-import type { RecipeOrder } from './recipe.dto.js';
+import { readBody } from '../http/readBody.js';
+import type { BriefVerdictDto, RecipeOrder } from './recipe.dto.js';
+import { toBriefVerdict, type KeptRecipe } from './recipe.mapper.js';
 import { RecipeSummariesService } from './recipeSummaries.service.js';
 
 /** What to show of a long list of recipes. */
@@ -99,5 +102,15 @@ export class RecipeListsService {
       [await this.kitchens.id(), of],
     );
     return `[${rows ?? ''}]`;
+  }
+
+  /** How every recipe stands to a brief, newest save first, by what was computed of each. @throws UnreadableError */
+  async judged(found: object): Promise<BriefVerdictDto[]> {
+    const brief = readBody(BriefEntry, found, 'brief');
+    const rows = await this.database.manager.query<KeptRecipe[]>(
+      `SELECT head.id, head.title, kept.ground, kept.listed ->> 'uncomputed' AS uncomputed ${ROWS} ORDER BY ${ORDERS.savedAt}`,
+      [await this.kitchens.id()],
+    );
+    return rows.map((row) => toBriefVerdict(row, brief));
   }
 }

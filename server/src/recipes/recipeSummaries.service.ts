@@ -2,6 +2,7 @@ import { Injectable, Logger } from '@nestjs/common';
 import {
   computedFigures,
   foodsOf,
+  groundToKeep,
   pricesHoldUntil,
   recipesUnder,
   takeablePartsOf,
@@ -107,13 +108,13 @@ export class RecipeSummariesService {
     const published = new Map(cards.map(({ recipe_id, content }) => [recipe_id, content]));
     const rows = own.map((recipe) => this.#summaryOf(recipe, kitchen, published.get(recipe.id)));
     await manager.query(
-      `INSERT INTO recipe_summaries (kitchen_id, recipe_id, stale, engine, holds_until, series, number, weight, energy, protein, used_cost, listed, card, parts)
-       SELECT $1, row.id, false, $2, row.until, row.series, row.number, row.weight, row.energy, row.protein, row.used, row.listed, row.card, row.parts
+      `INSERT INTO recipe_summaries (kitchen_id, recipe_id, stale, engine, holds_until, series, number, weight, energy, protein, used_cost, listed, card, parts, ground)
+       SELECT $1, row.id, false, $2, row.until, row.series, row.number, row.weight, row.energy, row.protein, row.used, row.listed, row.card, row.parts, row.ground
        FROM json_to_recordset($3::json) AS row (id text, until date, series text, number double precision, weight double precision,
-         energy double precision, protein double precision, used double precision, listed json, card json, parts json)
-       ON CONFLICT (kitchen_id, recipe_id) DO UPDATE SET (stale, engine, holds_until, series, number, weight, energy, protein, used_cost, listed, card, parts)
+         energy double precision, protein double precision, used double precision, listed json, card json, parts json, ground json)
+       ON CONFLICT (kitchen_id, recipe_id) DO UPDATE SET (stale, engine, holds_until, series, number, weight, energy, protein, used_cost, listed, card, parts, ground)
          = (excluded.stale, excluded.engine, excluded.holds_until, excluded.series, excluded.number, excluded.weight, excluded.energy,
-            excluded.protein, excluded.used_cost, excluded.listed, excluded.card, excluded.parts)`,
+            excluded.protein, excluded.used_cost, excluded.listed, excluded.card, excluded.parts, excluded.ground)`,
       [kitchenId, engineVersion(), JSON.stringify(rows)],
     );
     return wanted.length;
@@ -157,6 +158,7 @@ function summaryOf(recipe: Recipe, kitchen: Kitchen, published: CardContent | un
     protein: listed.protein.amount,
     used: listed.usedCost.amount,
     listed,
+    ground: figures.ok ? groundToKeep(figures.made, kitchen) : null,
     card: published ? toCardStanding(recipe, kitchen, published) : null,
     parts: figures.ok ? takeablePartsOf(figures.made).map(toTakeablePart) : [],
   };

@@ -78,6 +78,18 @@ export class RecipesService {
     return { heads, recipes: [...own, ...bases.filter(({ id }) => !there.has(id))] };
   }
 
+  /** Recipes not put away that hold any of some foods in lines of their own, newest save first. */
+  async holding(foods: readonly string[]): Promise<Recipe[]> {
+    const query = (await this.#newest())
+      .andWhere('head.archived_at IS NULL')
+      .andWhere(
+        'content.recipe_id IN (SELECT used.recipe_id FROM recipe_foods used WHERE used.kitchen_id = head.kitchen_id AND used.food_id = ANY(:foods))',
+        { foods },
+      )
+      .orderBy('head.saved_at', 'DESC');
+    return (await query.getMany()).map(toRecipe);
+  }
+
   /** Ids of the recipes that are put away. */
   async away(): Promise<ReadonlySet<string>> {
     const where = { kitchenId: await this.kitchens.id(), archivedAt: Not(IsNull()) };
@@ -195,11 +207,11 @@ export class RecipesService {
     return rows.map(({ document }) => document);
   }
 
-  /** A kitchen to compute some recipes in: with all that they are built on. */
-  async kitchenUnder(recipes: readonly Recipe[]): Promise<Kitchen> {
+  /** A kitchen to compute some recipes in: with all that they are built on, and further foods. */
+  async kitchenUnder(recipes: readonly Recipe[], further: readonly string[] = []): Promise<Kitchen> {
     const there = new Map((await this.basesOf(...recipes)).map((base) => [base.id, base]));
     for (const recipe of recipes) there.set(recipe.id, recipe);
-    return this.kitchenWith([...there.values()]);
+    return this.kitchenWith([...there.values()], further);
   }
 
   /**

@@ -9,6 +9,7 @@ import { ReceiptsService } from '../receipts/receipts.service.js';
 import { BasesService } from '../recipes/bases.service.js';
 import { BasisService } from '../recipes/basis.service.js';
 import { RecipeFiguresService } from '../recipes/recipeFigures.service.js';
+import { RecipeListsService } from '../recipes/recipeLists.service.js';
 import { RecipesService } from '../recipes/recipes.service.js';
 import { RecipeSummariesService } from '../recipes/recipeSummaries.service.js';
 
@@ -19,6 +20,7 @@ export class House {
     readonly recipes: RecipesService,
     readonly figures: RecipeFiguresService,
     readonly summaries: RecipeSummariesService,
+    readonly lists: RecipeListsService,
     readonly bases: BasesService,
     readonly basis: BasisService,
     readonly foods: FoodsService,

@@ -13,7 +13,10 @@ export const THREAD_JOBS = {
     await house.summaries.settle();
     return '';
   },
-  judgeRecipes: (house: House, brief: object) => house.figures.judged(brief),
+  judgeRecipes: async (house: House, brief: object) => {
+    await house.summaries.settle();
+    return house.lists.judged(brief);
+  },
   priceMoves: (house: House) => house.packs.moves(),
   swapFood: (house: House, from: string, to: string) => house.figures.swaps(from, to),
   dishesOf: (house: House, id: string) => house.bases.dishes(id),

@@ -11,6 +11,7 @@ import { ReceiptsService } from '../receipts/receipts.service.js';
 import { BasesService } from '../recipes/bases.service.js';
 import { BasisService } from '../recipes/basis.service.js';
 import { RecipeFiguresService } from '../recipes/recipeFigures.service.js';
+import { RecipeListsService } from '../recipes/recipeLists.service.js';
 import { RecipesService } from '../recipes/recipes.service.js';
 import { RecipeSummariesService } from '../recipes/recipeSummaries.service.js';
 import { House } from './house.js';
@@ -27,10 +28,12 @@ export async function makeHouse(url: string | undefined): Promise<House> {
   const packs = new PacksService(database, once, foods, kitchens);
   const recipes = new RecipesService(database, once, kitchens, foods, packs);
   const basis = new BasisService(database, kitchens, recipes);
+  const summaries = new RecipeSummariesService(database, kitchens, recipes);
   return new House(
     recipes,
     new RecipeFiguresService(database, recipes, foods),
-    new RecipeSummariesService(database, kitchens, recipes),
+    summaries,
+    new RecipeListsService(database, kitchens, summaries),
     new BasesService(database, recipes, basis),
     basis,
     foods,

@@ -59,6 +59,7 @@ const FIGURES: readonly (readonly [FiguresPanel, string, ...string[]])[] = [
   ['weight', 'Weight', 'grams', 'yield'],
   ['usedCost', 'Cost, used', 'price', 'money', 'euro'],
   ['tillCost', 'Cost at the till', 'packs', 'shopping', 'money'],
+  ['index', 'The kitchen’s own figure', 'index', 'score', 'formula', 'points'],
 ];
 
 /** Of the recipe that is open. */

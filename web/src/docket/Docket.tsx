@@ -4,6 +4,7 @@ import {
   cardPriceText,
   energyShares,
   indexOf,
+  indexText,
   pricesOf,
   servedOf,
   shownFigure,
@@ -130,7 +131,7 @@ export function Docket({ recipe, figures, findings, kitchen, open, onOpen }: Doc
           </span>
         </button>
       )}
-      <OwnFigureRow figures={figures} kitchen={kitchen} />
+      <OwnFigureRow figures={figures} kitchen={kitchen} open={open === 'index'} onOpen={() => toggle('index')} />
       <ClaimsRow figures={figures} kitchen={kitchen} open={open === 'claims'} onOpen={() => toggle('claims')} />
       <WeighNextRow figures={figures} />
       <p className={`text-[12px] mt-1 ${wrong > 0 ? 'bad' : 'faint'}`}>
@@ -319,21 +320,28 @@ function ClaimsRow({
 }
 
 /** The kitchen's own figure, with what it is reckoned from. */
-function OwnFigureRow({ figures: { perServing }, kitchen }: { readonly figures: RecipeFigures; readonly kitchen: Kitchen }) {
+function OwnFigureRow({
+  figures: { perServing },
+  kitchen,
+  open,
+  onOpen,
+}: {
+  readonly figures: RecipeFigures;
+  readonly kitchen: Kitchen;
+  readonly open: boolean;
+  readonly onOpen: () => void;
+}) {
   const { index } = kitchen.settings;
   if (!index) return null;
   const { amount, gaps } = indexOf(index, perServing, kitchen.convention);
   return (
-    <div className="px-1 -mx-1 py-0.5">
-      <p className="flex justify-between gap-3 items-baseline">
-        <span className="muted">{index.name}</span>
-        <span className="font-semibold text-[15px] whitespace-nowrap">
-          {amount !== undefined && gaps.length > 0 && <span className="least">with a figure lacking </span>}
-          {amount === undefined ? <span className="faint">unknown</span> : docketText(amount)}
-        </span>
-      </p>
-      <p className="text-[12px] faint break-words">= {index.formula}</p>
-    </div>
+    <button className="fig" aria-expanded={open} onClick={onOpen} title={`${index.name} = ${index.formula}`}>
+      <span className="n">{index.name}</span>
+      <span className="font-semibold text-[15px] whitespace-nowrap">
+        {amount !== undefined && gaps.length > 0 && <span className="least">a figure lacking </span>}
+        {amount === undefined ? <span className="faint">unknown</span> : indexText(amount, index)}
+      </span>
+    </button>
   );
 }
 

@@ -3,6 +3,7 @@ import { docketText, leastText, numberText, priceText } from '../ui/numberText';
 import { SidePanel } from '../ui/SidePanel';
 import { ClaimsPanel } from './ClaimsPanel';
 import type { FiguresPanel } from './panelName';
+import { IndexWorking } from './IndexWorking';
 import { Spread } from './Spread';
 import { TillWorking } from './TillWorking';
 import { WorkingGaps } from './WorkingGaps';
@@ -22,7 +23,7 @@ interface WorkingProps {
 export function WorkingPanel(props: WorkingProps) {
   const { figure, figures, kitchen, of, onClose } = props;
   return (
-    <SidePanel label={figure === 'claims' ? 'Claims' : `Working of ${nameOf(figure)}`} subject={figure} onClose={onClose}>
+    <SidePanel label={labelOf(figure, kitchen)} subject={figure} onClose={onClose}>
       {of !== undefined && (
         <p className="text-[12.5px] mb-1">
           <button className="btn-quiet" onClick={onClose}>
@@ -33,6 +34,8 @@ export function WorkingPanel(props: WorkingProps) {
       )}
       {figure === 'claims' ? (
         <ClaimsPanel figures={figures} />
+      ) : figure === 'index' ? (
+        <IndexWorking figures={figures} kitchen={kitchen} />
       ) : figure === 'tillCost' ? (
         <TillWorking figures={figures} kitchen={kitchen} />
       ) : (
@@ -40,6 +43,11 @@ export function WorkingPanel(props: WorkingProps) {
       )}
     </SidePanel>
   );
+}
+
+function labelOf(figure: FiguresPanel, { settings }: Kitchen): string {
+  if (figure === 'claims') return 'Claims';
+  return `Working of ${figure === 'index' ? (settings.index?.name ?? 'the kitchen’s own figure') : nameOf(figure)}`;
 }
 
 function FigureWorking({ figure, figures, kitchen }: WorkingProps & { readonly figure: Exclude<WorkedFigure, 'tillCost'> }) {

@@ -1,7 +1,7 @@
 import type { WorkedFigure } from '@portiona/core';
 
 /** Panels that say where figures come from. */
-export type FiguresPanel = WorkedFigure | 'claims';
+export type FiguresPanel = WorkedFigure | 'claims' | 'index';
 
 /** Panels that change the dish, or say what it was. */
 export const TOOL_PANELS = ['fit', 'scale', 'drives', 'variants', 'versions'] as const;

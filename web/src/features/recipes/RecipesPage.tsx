@@ -2,7 +2,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { useWindowVirtualizer } from '@tanstack/react-virtual';
 import { Link, useNavigate } from 'react-router';
 import { Copy, Archive } from 'lucide-react';
-import { cutText } from '@portiona/core';
+import { cutText, indexText, type IndexFormula } from '@portiona/core';
 import {
   useArchiveRecipeMutation,
   useCreateRecipeMutation,
@@ -102,7 +102,7 @@ export function RecipesPage() {
           </button>
         </div>
       ) : (
-        <div className="ledger book">
+        <div className={kitchen?.index ? 'ledger book indexed' : 'ledger book'}>
           <div className="ledger-row heads">
             <span>per box</span>
             <span className="num">weight</span>
@@ -112,10 +112,21 @@ export function RecipesPage() {
             <span className="num">fat</span>
             <span className="num">used</span>
             <span className="num">till, batch</span>
+            {kitchen?.index && (
+              <span className="num" title={kitchen.index.formula}>
+                {kitchen.index.name}
+              </span>
+            )}
             <span>energy from</span>
             <span />
           </div>
-          <RecipeRowsShown rows={rows} grouped={order === 'series'} currency={kitchen?.currency ?? 'EUR'} onFirst={setFirst} />
+          <RecipeRowsShown
+            rows={rows}
+            grouped={order === 'series'}
+            currency={kitchen?.currency ?? 'EUR'}
+            index={kitchen?.index}
+            onFirst={setFirst}
+          />
           {rows.total === undefined && (
             <p className="muted p-6 col-span-full" role="status">
               What each box delivers and costs is being added up …
@@ -143,12 +154,13 @@ interface RecipeRowsShownProps {
   /** Whether each series has its heading. */
   readonly grouped: boolean;
   readonly currency: string;
+  readonly index: IndexFormula | undefined;
   /** Told the first row that is looked at. */
   readonly onFirst: (index: number) => void;
 }
 
 /** The rows that are on the screen, and room for the rest: a book of thousands scrolls like one of ten. */
-function RecipeRowsShown({ rows, grouped, currency, onFirst }: RecipeRowsShownProps) {
+function RecipeRowsShown({ rows, grouped, currency, index: own, onFirst }: RecipeRowsShownProps) {
   const [top, setTop] = useState(0);
   const virtualizer = useWindowVirtualizer({
     count: rows.total ?? 0,
@@ -178,7 +190,7 @@ function RecipeRowsShown({ rows, grouped, currency, onFirst }: RecipeRowsShownPr
         return (
           <div key={key} className="ledger-item" data-index={index} ref={virtualizer.measureElement}>
             {heads && <h2 className="ledger-group">{series}</h2>}
-            {recipe ? <RecipeRow recipe={recipe} currency={currency} /> : <div className="ledger-row coming" aria-hidden />}
+            {recipe ? <RecipeRow recipe={recipe} currency={currency} index={own} /> : <div className="ledger-row coming" aria-hidden />}
           </div>
         );
       })}
@@ -187,7 +199,14 @@ function RecipeRowsShown({ rows, grouped, currency, onFirst }: RecipeRowsShownPr
   );
 }
 
-function RecipeRow({ recipe, currency }: { readonly recipe: ListedRecipeDto; readonly currency: string }) {
+interface RecipeRowProps {
+  readonly recipe: ListedRecipeDto;
+  readonly currency: string;
+  /** The kitchen's own figure, where it has one. */
+  readonly index: IndexFormula | undefined;
+}
+
+function RecipeRow({ recipe, currency, index }: RecipeRowProps) {
   const { id, title, servings, servingName, weight, energyKcal, protein, carbohydrate, fat, usedCost, tillCost, withTopping, wrong, look } =
     recipe;
   const card = useListPublishedCardsQuery().data?.find((one) => one.recipe === id);
@@ -234,8 +253,9 @@ function RecipeRow({ recipe, currency }: { readonly recipe: ListedRecipeDto; rea
       <FigureLink to={working('fat')} figure={fat} unit="g" decimals={1} />
       <MoneyLink to={working('usedCost')} figure={usedCost} currency={currency} />
       <MoneyLink to={working('tillCost')} figure={tillCost} currency={currency} />
+      {index && <IndexLink to={working('index')} figure={recipe.index} index={index} />}
       <span>
-        <EnergySplit width={100} shares={recipe.energyShares} />
+        <EnergySplit width={index ? 84 : 100} shares={recipe.energyShares} />
       </span>
       <span className="flex gap-1 justify-end max-[720px]:hidden">
         <button className="icon" aria-label={`Copy ${title}`} title="Copy" onClick={() => void copy()}>
@@ -289,6 +309,17 @@ function MoneyLink({
     <Link className="num figure figbtn" to={to}>
       {amount !== null && atLeast && <span className="least">at least </span>}
       {amount === null ? <span className="faint">no price</span> : priceText(amount, currency)}
+    </Link>
+  );
+}
+
+/** A figure lacking moves an index either way: it is no "at least". */
+function IndexLink({ to, figure, index }: { readonly to: string; readonly figure: ListedFigureDto | null; readonly index: IndexFormula }) {
+  const known = figure?.amount ?? undefined;
+  return (
+    <Link className="num figure figbtn" to={to}>
+      {known === undefined ? <span className="faint">unknown</span> : indexText(known, index)}
+      {known !== undefined && figure?.atLeast && <span className="least block">a figure lacking</span>}
     </Link>
   );
 }

@@ -147,7 +147,7 @@ interface CardFrameProps {
   readonly src: string;
   readonly paper: Paper;
   readonly title: string;
-  readonly onFigure: (figure: WorkedFigure) => void;
+  readonly onFigure: (figure: WorkedFigure | 'index') => void;
 }
 
 /** Pixels beside the card at least. */
@@ -184,7 +184,7 @@ function CardFrame({ frame, src, paper, title, onFigure }: CardFrameProps) {
       figure.setAttribute('role', 'button');
       figure.setAttribute('aria-label', `${figure.textContent}, show the working`);
       figure.style.cursor = 'pointer';
-      const open = () => onFigure(figure.dataset.figure as WorkedFigure);
+      const open = () => onFigure(figure.dataset.figure as WorkedFigure | 'index');
       figure.addEventListener('click', open);
       figure.addEventListener('keydown', (event) => {
         if (event.key === 'Enter' || event.key === ' ') {
