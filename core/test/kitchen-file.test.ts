@@ -10,6 +10,7 @@ import {
   kitchenFileText,
   readEntry,
   readKitchen,
+  readKitchenBytes,
   recipeFigures,
   RecipeEntry,
   variantRecipe,
@@ -19,7 +20,7 @@ import {
 import { anyDish, dishOf } from './kitchens.js';
 
 const FOOD = { id: 'oats', name: 'Oats', nutrients: { energyKcal: 370 } };
-const dish = (line: object, over: object = {}) => ({
+const dish = (line: object | null, over: object = {}) => ({
   format: 'portiona/1',
   foods: [FOOD],
   recipes: [{ id: 'd', title: 'D', servings: 1, parts: [{ id: 'p', name: 'P', lines: [line] }], ...over }],
@@ -68,9 +69,9 @@ test.each<[string, unknown, RegExp]>([
   [
     'a step that is no step',
     dish({ food: 'oats', amount: 1, unit: 'g' }, { steps: [{ words: 'Boil.' }] }),
-    /steps: must be a list of texts/,
+    /^recipes\[0\]\.steps\[0\]: must be a text, or/,
   ],
-  ['a step too long', dish({ food: 'oats', amount: 1, unit: 'g' }, { steps: ['x'.repeat(2001)] }), /steps: .*at most 2000 characters/],
+  ['a step too long', dish({ food: 'oats', amount: 1, unit: 'g' }, { steps: ['x'.repeat(2001)] }), /steps\[0\]: .*at most 2000 characters/],
   ['an id in capitals', { format: 'portiona/1', foods: [{ id: 'Oats', name: 'Oats' }] }, /^foods\[0\]\.id: must be lower-case/],
   ['an id twice', { format: 'portiona/1', foods: [FOOD, FOOD] }, /^foods\[1\]\.id: "oats" is already/],
   ['refuse of 1', { format: 'portiona/1', foods: [{ ...FOOD, refuse: 1 }] }, /^foods\[0\]\.refuse: must be a number from 0 to below 1/],
@@ -110,10 +111,61 @@ test.each<[string, unknown, RegExp]>([
     },
     /price: must be a decimal/,
   ],
+  [
+    'a step that is no step, behind one that is',
+    dish({ food: 'oats', amount: 1, unit: 'g' }, { steps: ['Boil.', 3] }),
+    /^recipes\[0\]\.steps\[1\]: must be a text/,
+  ],
+  ['a line that is nothing', dish(null), /^recipes\[0\]\.parts\[0\]\.lines\[0\]: must be an object/],
+  [
+    'an allergen that is none',
+    { format: 'portiona/1', foods: [{ ...FOOD, allergens: ['milk', 'milks'] }] },
+    /^foods\[0\]\.allergens\[1\]: must be one of: .*, not "milks"; did you mean "milk"\?/,
+  ],
+  ['a name that is no text', { format: 'portiona/1', foods: [{ ...FOOD, names: ['oat', 7] }] }, /^foods\[0\]\.names\[1\]: must be a text/],
   ['keys that reach into the runtime', JSON.parse('{"format":"portiona/1","__proto__":{"foods":[]}}'), /unknown key "__proto__"/],
 ])('%s is refused by name', (_, file, message) => {
   const faults = faultsIn(file);
   expect(faults[0]).toMatch(message);
+});
+
+test('faults of shape and of meaning are told together; what cannot be read is not said to be missing', () => {
+  const file = {
+    format: 'portiona/1',
+    foods: [FOOD, { id: 'milk', name: 'Milk', density: -1 }],
+    packs: [{ food: 'oat', net: 1, unit: 'kg', price: '1', currency: 'EUR', shop: 'A', seen: '2031-02-01' }],
+    recipes: [
+      dish({ food: 'oats', amount: 1, unit: 'cupp' }).recipes[0],
+      {
+        id: 'second',
+        title: 'Second',
+        servings: 1,
+        parts: [
+          {
+            id: 'p',
+            name: 'P',
+            lines: [
+              { food: 'milk', amount: 1, unit: 'glug' },
+              { recipe: 'third', part: 'q', amount: 1, unit: 'g' },
+              { food: 'egg', amount: 1, unit: 'g' },
+            ],
+          },
+        ],
+      },
+      { id: 'third', title: 'Third', servings: 0, parts: [] },
+    ],
+  };
+  const places = [
+    'foods[1].density',
+    'recipes[2].servings',
+    'recipes[2].parts',
+    'packs[0].food',
+    'recipes[0].parts[0].lines[0].unit',
+    'recipes[1].parts[0].lines[2].food',
+  ];
+  expect(faultsIn(file).map((fault) => fault.split(':')[0])).toEqual(places);
+  const read = readKitchenBytes(new TextEncoder().encode(JSON.stringify(file)), (bytes) => new TextDecoder().decode(bytes), '2031-03-01');
+  expect(read.ok ? [] : read.faults.map(({ path }) => path)).toEqual(places);
 });
 
 test('deep nesting is refused, not followed', () => {

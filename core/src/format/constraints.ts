@@ -11,15 +11,15 @@ import {
   isISO4217CurrencyCode,
 } from 'class-validator';
 import { Type } from 'class-transformer';
-import { isSound } from './amountShape.js';
-import { noteClass, noteOptional, noteSchema, schemaRef, type SchemaPiece } from './schemaNotes.js';
+import { isSoundEntry } from './entryFaults.js';
+import { noteClass, noteKinds, noteOptional, noteSchema, schemaRef, type SchemaPiece } from './schemaNotes.js';
 
 /** The greatest number a kitchen file may hold. */
 const MOST = 1e9;
 /** Texts in a list of them. */
 const MOST_TEXTS = 100;
 /** Digits and hyphens, then a letter, then any of them. */
-export const LINE_ID = /^[0-9-]*[a-z][a-z0-9-]*$/;
+const LINE_ID = /^[0-9-]*[a-z][a-z0-9-]*$/;
 const PRICE_TEXT = /^\d{1,10}(\.\d{1,20})?$/;
 
 /** The key may be left out; null does not stand for that. */
@@ -126,9 +126,50 @@ export function Price(): PropertyDecorator {
 /** A written amount: a number, or a range of two in order. */
 export function WrittenAmount(): PropertyDecorator {
   const number = { type: 'number', minimum: 0, maximum: MOST };
-  return must('must be a number from 0 to 1e9, or a range such as [2, 3]', isSound, {
-    oneOf: [number, { type: 'array', items: number, minItems: 2, maxItems: 2 }],
+  return must('must be a number from 0 to 1e9, or a range such as [2, 3]', isWrittenAmount, {
+    oneOf: [number, { type: 'array', prefixItems: [number, number], minItems: 2, maxItems: 2 }],
   });
+}
+
+/** One of some words, a text of at most so many characters, or an object of one of some classes, as its rules say. */
+export interface AnyKind {
+  readonly words?: readonly string[];
+  readonly text?: number;
+  readonly types: readonly (new () => object)[];
+}
+
+/** Something of one of several kinds. */
+export function AnyOf(message: string, kind: AnyKind): PropertyDecorator {
+  return all(
+    must(message, (found) => isOfKind(found, kind), schemaOfKind(kind)),
+    noteKinds(kind.types),
+  );
+}
+
+/** A list of things, each of one of several kinds; what is wrong names its place in the list. */
+export function ManyAnyOf(message: string, most: number, what: string, kind: AnyKind): PropertyDecorator {
+  return all(
+    IsArray({ message: 'must be a list' }),
+    AtMost(most, what),
+    must(message, (found) => isOfKind(found, kind), {}, true),
+    noteSchema({ type: 'array', items: schemaOfKind(kind) }),
+    noteKinds(kind.types),
+  );
+}
+
+function isOfKind(found: unknown, { words = [], text, types }: AnyKind): boolean {
+  if (typeof found === 'string') return words.includes(found) || (text !== undefined && found.length <= text);
+  return typeof found === 'object' && found !== null && !Array.isArray(found) && types.some((type) => isSoundEntry(type, found));
+}
+
+function schemaOfKind({ words = [], text, types }: AnyKind): SchemaPiece {
+  return {
+    oneOf: [
+      ...(words.length > 0 ? [{ enum: words }] : []),
+      ...(text === undefined ? [] : [{ type: 'string', maxLength: text }]),
+      ...types.map(schemaRef),
+    ],
+  };
 }
 
 /** Names to numbers. */
@@ -164,7 +205,7 @@ export function NumbersByName(above: boolean): PropertyDecorator {
 export function ListOf(words: readonly string[]): PropertyDecorator {
   return all(
     IsArray({ message: 'must be a list' }),
-    IsIn(words as string[], { each: true, message: `must hold only: ${words.join(', ')}` }),
+    IsIn(words as string[], { each: true, message: `must be one of: ${words.join(', ')}` }),
     noteSchema({ type: 'array', items: { enum: words } }),
   );
 }
@@ -174,8 +215,8 @@ export function Texts(most: number): PropertyDecorator {
   return all(
     IsArray({ message: 'must be a list of texts' }),
     AtMost(MOST_TEXTS, 'texts'),
-    IsString({ each: true, message: 'must be a list of texts' }),
-    MaxLength(most, { each: true, message: `holds a text longer than ${most} characters; shorten it` }),
+    IsString({ each: true, message: 'must be a text' }),
+    MaxLength(most, { each: true, message: `is longer than ${most} characters; shorten it` }),
     noteSchema({ type: 'array', items: { type: 'string', maxLength: most } }),
   );
 }
@@ -201,7 +242,7 @@ export function Many(type: () => new () => object, most = MOST, what = 'entries'
     IsArray({ message: 'must be a list' }),
     ...(most === MOST ? [] : [AtMost(most, what)]),
     // class-validator takes a list within the list for more of its members.
-    must('must be a list of objects', (found) => Array.isArray(found) && found.every(isObject), {}),
+    must('must be an object', isObject, {}, true),
     ValidateNested({ each: true, message: 'must be a list of objects' }),
     Type(type),
     noteRef(type, (items) => ({ type: 'array', items })),
@@ -213,12 +254,20 @@ function AtMost(most: number, what: string): PropertyDecorator {
   return must(`must hold at most ${most} ${what}`, (found) => !Array.isArray(found) || found.length <= most, { maxItems: most });
 }
 
-/** A rule of our own with its message. */
-export function must(message: string, holds: (found: unknown, owner: object) => boolean, schema: SchemaPiece): PropertyDecorator {
-  const validate = ValidateBy({
-    name: message,
-    validator: { validate: (found, context) => holds(found, context?.object ?? {}), defaultMessage: () => message },
-  });
+/** A rule of our own with its message; of each member of a list, where it says so. */
+export function must(
+  message: string,
+  holds: (found: unknown, owner: object) => boolean,
+  schema: SchemaPiece,
+  each = false,
+): PropertyDecorator {
+  const validate = ValidateBy(
+    {
+      name: message,
+      validator: { validate: (found, context) => holds(found, context?.object ?? {}), defaultMessage: () => message },
+    },
+    { each },
+  );
   return all(validate, noteSchema(schema));
 }
 
@@ -235,6 +284,12 @@ function all(...decorators: readonly PropertyDecorator[]): PropertyDecorator {
 
 function isObject(found: unknown): boolean {
   return typeof found === 'object' && found !== null && !Array.isArray(found);
+}
+
+/** A number, or a range of two in order. */
+function isWrittenAmount(found: unknown): boolean {
+  const isQuantity = (one: unknown) => typeof one === 'number' && Number.isFinite(one) && one >= 0 && one <= MOST;
+  return Array.isArray(found) ? found.length === 2 && found.every(isQuantity) && found[0] <= found[1] : isQuantity(found);
 }
 
 function isDay(found: unknown): boolean {

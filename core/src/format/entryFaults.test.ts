@@ -90,9 +90,10 @@ test('whatever is put in whatever place, faults are found where class-validator 
       const faults = [...entryFaults(KitchenFile, document, '')];
       if (faults.length > 0) unsound++;
       expect(isSoundEntry(KitchenFile, document)).toBe(faults.length === 0);
-      expect([...new Set(faults.map(({ path }) => path.replace(/\[(\d+)\]/g, '.$1')))].sort()).toEqual(
-        placesAtFault(structuredClone(document)),
-      );
+      const expected = placesAtFault(structuredClone(document));
+      // class-validator names the list, or the whole of what may be of several kinds; here it is the member, and what is wrong in it.
+      const place = (path: string) => expected.find((whole) => path === whole || path.startsWith(`${whole}.`)) ?? path;
+      expect([...new Set(faults.map(({ path }) => place(path.replace(/\[(\d+)\]/g, '.$1'))))].sort()).toEqual(expected);
     }),
     { numRuns: 600, examples: [[165811740, { 0: false }, 'replace']] },
   );

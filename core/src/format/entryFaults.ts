@@ -1,10 +1,12 @@
 import { getMetadataStorage } from 'class-validator';
 import { didYouMean, type Fault } from './fault.js';
-import { classOfKey } from './schemaNotes.js';
+import { classOfKey, kindsOfKey } from './schemaNotes.js';
 
 /** One rule of a key: whether what stands there holds it, and what it says where not. */
 interface Rule {
   readonly holds: (found: unknown, owner: object) => boolean;
+  /** Asked of one member, where the rule is about each of a list. */
+  readonly ofEach: ((found: unknown, owner: object) => boolean) | undefined;
   readonly message: string;
 }
 
@@ -52,9 +54,38 @@ export function* entryFaults(type: new () => object, found: object, path: string
     const held = (found as Record<string, unknown>)[key];
     if (applies.some((condition) => !condition(held, found))) continue;
     const broken = rules.find(({ holds }) => !holds(held, found));
-    if (broken) yield { path: joined(path, key), message: messageOf(broken.message, held) };
+    if (broken) yield* brokenFaults(broken, held, found, joined(path, key), kindsOfKey(type, key));
     else if (inner) yield* innerFaults(inner, held, joined(path, key));
   }
+}
+
+/**
+ * What a rule says of what stands at a place; of the first member that breaks it, where it is about each of a list. What has the
+ * keys of one of the kinds that may stand there was meant to be of it: then it is told what is wrong with it as that.
+ */
+function* brokenFaults(
+  { ofEach, message }: Rule,
+  held: unknown,
+  owner: object,
+  path: string,
+  kinds: readonly (new () => object)[],
+): Generator<Fault> {
+  const members: readonly unknown[] = ofEach && Array.isArray(held) ? held : [];
+  const index = ofEach ? members.findIndex((one) => !ofEach(one, owner)) : -1;
+  const [found, at] = index >= 0 ? [members[index], `${path}[${index}]`] : [held, path];
+  const meant = isObject(found) ? kinds.filter((kind) => hasKeysOf(kind, found)) : [];
+  const [only] = meant;
+  if (only && meant.length === 1 && isObject(found)) yield* entryFaults(only, found, at);
+  else yield { path: at, message: messageOf(message, found) };
+}
+
+/** Whether an object has every key that a class asks for, and no other than it knows. */
+function hasKeysOf(type: new () => object, found: object): boolean {
+  const rules = keyRulesOf(type);
+  return (
+    Object.keys(found).every((key) => rules.has(key)) &&
+    [...rules].every(([key, { applies }]) => applies.length > 0 || Object.hasOwn(found, key))
+  );
 }
 
 function* innerFaults({ type, each }: NonNullable<KeyRules['inner']>, held: unknown, path: string): Generator<Fault> {
@@ -117,6 +148,7 @@ function keyRulesOf(type: new () => object): ReadonlyMap<string, KeyRules> {
         const holds: Rule['holds'] = (found, owner) => instance.validate(found, asked(found, owner)) === true;
         at.rules.push({
           holds: rule.each ? (found, owner) => Array.isArray(found) && found.every((one) => holds(one, owner)) : holds,
+          ofEach: rule.each ? holds : undefined,
           message: typeof rule.message === 'string' ? rule.message : (instance.defaultMessage?.(asked(undefined, {})) ?? 'cannot be read'),
         });
       }

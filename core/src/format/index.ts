@@ -7,5 +7,6 @@ export * from './kitchenFile.js';
 export * from './readEntry.js';
 export * from './readKitchen.js';
 export * from './readKitchenBytes.js';
+export * from './referenceFaults.js';
 export * from './writeKitchen.js';
 export * from './tidied.js';

@@ -40,6 +40,7 @@ import {
   type FitBound,
   type LineFit,
   type Variant,
+  type VariantChange,
   type Scaling,
   type Served,
   type Step,
@@ -47,9 +48,8 @@ import {
   type Vessel,
 } from '../recipe/index.js';
 import { schemaOf, type SchemaPiece } from './schemaNotes.js';
-import { areSteps, STEPS_MESSAGE, STEPS_SCHEMA } from './stepShape.js';
-import { FIT_BOUND_SCHEMA, isFitBound, isPortion, isScaling, PORTION_SCHEMA, SCALING_SCHEMA } from './amountShape.js';
 import {
+  AnyOf,
   Currency,
   Day,
   Flag,
@@ -57,6 +57,7 @@ import {
   LineId,
   ListOf,
   Many,
+  ManyAnyOf,
   must,
   NumbersByName,
   One,
@@ -68,6 +69,10 @@ import {
   Texts,
   WrittenAmount,
 } from './constraints.js';
+
+/** Characters of a place, "part/line", at most; and of a step. */
+const LONGEST_PLACE = 241;
+const LONGEST_STEP = 2000;
 
 /** The one definition of the kitchen file: reading, the server's input and the schema all follow from these classes. */
 export class PerEntry implements PrintedBasis {
@@ -136,11 +141,39 @@ export class AlsoEntry {
   @Text(60, true) unit: string;
 }
 
+export class WithinEntry {
+  @Quantity({ above: 0, most: 10 }) within: number;
+}
+
+export class WithLineEntry {
+  @Text(LONGEST_PLACE) withLine: string;
+}
+
 export class LineFitEntry implements LineFit {
   @Optional()
-  @must('must be "locked", "whole", "packs", {"within": 0.2} or {"withLine": "part/1"}', isFitBound, FIT_BOUND_SCHEMA)
+  @AnyOf('must be "locked", "whole", "packs", {"within": 0.2} or {"withLine": "part/1"}', {
+    words: ['locked', 'whole', 'packs'],
+    types: [WithinEntry, WithLineEntry],
+  })
   bound?: FitBound;
   @Optional() @Quantity({ above: 0, most: 100 }) weight?: number;
+}
+
+export class DampedEntry {
+  @Quantity() damped: number;
+}
+
+export class RatioEntry {
+  @Text(LONGEST_PLACE) ratioTo: string;
+  @Quantity() share: number;
+}
+
+export class PerBatchEntry {
+  @Quantity() perBatch: number;
+}
+
+export class EvaporationEntry {
+  @One(() => PerBatchEntry) evaporation: PerBatchEntry;
 }
 
 export class LineEntry implements Line {
@@ -158,10 +191,9 @@ export class LineEntry implements Line {
   @Optional() @OneOf(METHODS) method?: Method;
   @Optional() @Flag() optional?: boolean;
   @Optional()
-  @must(
+  @AnyOf(
     'must be "proportional", "fixed", "whole", {"damped": 0.8}, {"ratioTo": "part/1", "share": 0.015} or {"evaporation": {"perBatch": 150}}',
-    isScaling,
-    SCALING_SCHEMA,
+    { words: ['proportional', 'fixed', 'whole'], types: [DampedEntry, RatioEntry, EvaporationEntry] },
   )
   scaling?: Scaling;
   @Optional() @One(() => AlsoEntry) also?: AlsoEntry;
@@ -184,6 +216,21 @@ export class VesselEntry implements Vessel {
   @Quantity({ above: 0, most: 1 }) fillLimit: number;
 }
 
+export class EqualPortionEntry {
+  @OneOf(['equal']) by: 'equal';
+}
+
+export class GramsPortionEntry {
+  @OneOf(['grams']) by: 'grams';
+  @Quantity({ above: 0 }) grams: number;
+}
+
+export class CountedPortionEntry {
+  @OneOf(['pieces', 'volume']) by: 'pieces' | 'volume';
+  @Quantity({ above: 0 }) made: number;
+  @Quantity({ above: 0 }) each: number;
+}
+
 export class PartEntry implements Part {
   @Id() id: string;
   @Text(200, true) name: string;
@@ -194,10 +241,9 @@ export class PartEntry implements Part {
   @Optional() @Quantity({ above: 0 }) measuredFor?: number;
   @Optional() @Quantity({ above: 0 }) yield?: number;
   @Optional()
-  @must(
+  @AnyOf(
     'must be {"by": "equal"}, {"by": "grams", "grams": 280}, {"by": "pieces", "made": 18, "each": 3} or {"by": "volume", "made": 3000, "each": 500}, numbers above 0',
-    isPortion,
-    PORTION_SCHEMA,
+    { types: [EqualPortionEntry, GramsPortionEntry, CountedPortionEntry] },
   )
   portion?: Portion;
   @Optional() @One(() => VesselEntry) vessel?: VesselEntry;
@@ -259,18 +305,42 @@ export class StorageEntry implements Storage {
   @Optional() @Text(500) reheat?: string;
 }
 
-/** A change of a variant; which keys go together is told when the recipe is read. */
-export class VariantChangeEntry {
-  @Optional() @Text(240, true) at?: string;
-  @Optional() @Id() part?: string;
-  @Optional() @One(() => LineEntry) line?: LineEntry;
-  @Optional() @Flag() out?: true;
-  @Optional() @Quantity({ above: 0 }) cookedWeight?: number;
+/** Another line in the place of one of the dish. */
+export class ChangedLineEntry {
+  @Text(LONGEST_PLACE, true) at: string;
+  @One(() => LineEntry) line: LineEntry;
 }
 
-export class VariantEntry {
+/** A line of the dish that a variant does not have. */
+export class LineOutEntry {
+  @Text(LONGEST_PLACE, true) at: string;
+  @must('must be true', (found) => found === true, { enum: [true] }) out: true;
+}
+
+/** A line that only a variant has. */
+export class AddedLineEntry {
+  @Id() part: string;
+  @One(() => LineEntry) line: LineEntry;
+}
+
+/** What a part of a variant weighed, cooked. */
+export class OtherWeightEntry {
+  @Id() part: string;
+  @Quantity({ above: 0 }) cookedWeight: number;
+}
+
+export class VariantEntry implements Variant {
   @Text(80, true) name: string;
-  @Many(() => VariantChangeEntry, 1000, 'changes') changes: VariantChangeEntry[];
+  @ManyAnyOf('must be {"at", "line"}, {"at", "out": true}, {"part", "line"} or {"part", "cookedWeight"}', 1000, 'changes', {
+    types: [ChangedLineEntry, LineOutEntry, AddedLineEntry, OtherWeightEntry],
+  })
+  changes: VariantChange[];
+}
+
+export class StepEntry {
+  @Optional() @LineId() id?: string;
+  @Text(LONGEST_STEP) text: string;
+  @Optional() @Id() part?: string;
 }
 
 export class RecipeEntry implements Recipe {
@@ -286,12 +356,19 @@ export class RecipeEntry implements Recipe {
   @Optional() @Text(120) series?: string;
   @Optional() @Quantity({ most: 100_000 }) number?: number;
   @Optional() @Text(1000) lead?: string;
-  @Optional() @must(STEPS_MESSAGE, areSteps, STEPS_SCHEMA) steps?: Step[];
+  @Optional()
+  @ManyAnyOf(
+    `must be a text, or {"text": "Stew {compote/1 plums}", "part": "compote"}, of at most ${LONGEST_STEP} characters`,
+    200,
+    'steps',
+    { text: LONGEST_STEP, types: [StepEntry] },
+  )
+  steps?: Step[];
   @Optional() @Quantity({ most: 100_000 }) activeMinutes?: number;
   @Optional() @Quantity({ most: 100_000 }) totalMinutes?: number;
   @Optional() @One(() => StorageEntry) storage?: StorageEntry;
   @Optional() @One(() => BriefEntry) brief?: BriefEntry;
-  @Optional() @Many(() => VariantEntry, 50, 'variants') variants?: (Variant & VariantEntry)[];
+  @Optional() @Many(() => VariantEntry, 50, 'variants') variants?: VariantEntry[];
   @Optional() @Text(500) source?: string;
 }
 
@@ -312,17 +389,30 @@ const CLASSES = [
   FoodEntry,
   PackEntry,
   AlsoEntry,
+  WithinEntry,
+  WithLineEntry,
   LineFitEntry,
+  DampedEntry,
+  RatioEntry,
+  PerBatchEntry,
+  EvaporationEntry,
   LineEntry,
-  VariantChangeEntry,
+  ChangedLineEntry,
+  LineOutEntry,
+  AddedLineEntry,
+  OtherWeightEntry,
   VariantEntry,
   DiscardEntry,
   VesselEntry,
+  EqualPortionEntry,
+  GramsPortionEntry,
+  CountedPortionEntry,
   PartEntry,
   StorageEntry,
   TargetEntry,
   BriefEntry,
   NamedBriefEntry,
+  StepEntry,
   RecipeEntry,
 ];
 

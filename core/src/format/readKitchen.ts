@@ -1,34 +1,8 @@
-import type { Food } from '../food/index.js';
-import { gramsOfPrintedBasis, measureOf } from '../food/index.js';
-import {
-  COUNT_WORDS,
-  gramsOfKitchenWord,
-  gramsOfMassUnit,
-  isCountWord,
-  isVolumeWord,
-  KITCHEN_WORDS,
-  MASS_UNITS,
-  millilitresOf,
-  VOLUME_UNITS,
-  type MeasuringSystem,
-} from '../quantity/index.js';
-import {
-  mentionsIn,
-  placedLines,
-  placesByReference,
-  stepOf,
-  variantRecipe,
-  type KitchenContent,
-  type Line,
-  type Recipe,
-  type Settings,
-  type Variant,
-} from '../recipe/index.js';
-import type { Pack } from '../price/index.js';
-import { didYouMean, firstOf, type Fault } from './fault.js';
-import { KitchenFile, type KitchenSettings } from './kitchenFile.js';
-import { circleFaults } from './circleFaults.js';
+import type { KitchenContent, Settings } from '../recipe/index.js';
+import { MOST_FAULTS, type Fault } from './fault.js';
+import { FoodEntry, KitchenFile, PackEntry, RecipeEntry, type KitchenSettings } from './kitchenFile.js';
 import { readEntry, type Read } from './readEntry.js';
+import { referenceFaults } from './referenceFaults.js';
 
 /** A kitchen file's content, with the settings as it states them. */
 export interface KitchenRead extends KitchenContent {
@@ -42,323 +16,85 @@ export interface KitchenRead extends KitchenContent {
  * @param today ISO date, where the file states none
  */
 export function readKitchen(found: unknown, today: string): Read<KitchenRead> {
-  const read = readEntry(KitchenFile, found);
-  return read.ok ? kitchenOf(read.entry, today) : read;
+  if (typeof found !== 'object' || found === null || Array.isArray(found)) return { ok: false, faults: [NO_FILE] };
+  const taking = new KitchenTaking();
+  for (const [key, held] of Object.entries(found)) {
+    if (!isListKey(key) || !Array.isArray(held)) taking.takeHead(key, held);
+    else for (const [index, one] of held.entries()) if (!taking.takeMember(key, index, one)) break;
+  }
+  return taking.kitchen(today);
 }
 
-/** A kitchen of a file whose shape is sound: what refers to what is read now. */
-export function kitchenOf({ settings, foods = [], packs = [], recipes = [] }: KitchenFile, today: string): Read<KitchenRead> {
-  const content: KitchenRead = {
-    settings: fullSettings(settings, today),
-    foods,
-    packs,
-    recipes,
-    ...(settings ? { stated: settings } : {}),
-  };
-  const faults = referenceFaults(content);
-  return faults.length === 0 ? { ok: true, entry: content } : { ok: false, faults };
-}
+const NO_FILE: Fault = { path: '', message: 'must be an object' };
 
 /** Settings with what is left out filled in (kitchen file, top level). */
 export function fullSettings(settings: KitchenSettings | undefined, today: string): Settings {
   return { currency: 'EUR', measures: 'metric', rules: 'plain', staples: 'counted', date: today, ...settings };
 }
 
-/** Faults between entries: ids used twice, foods and parts nobody holds, units nobody knows, parts that hold themselves. */
-export function referenceFaults(content: KitchenContent): Fault[] {
-  return firstOf(eachReferenceFault(content));
+/** Classes of the lists' members. */
+const MEMBERS = { foods: FoodEntry, packs: PackEntry, recipes: RecipeEntry } as const;
+type ListKey = keyof typeof MEMBERS;
+
+/** Whether a key of the file holds a list of entries. */
+export function isListKey(key: string): key is ListKey {
+  return Object.hasOwn(MEMBERS, key);
 }
 
-function* eachReferenceFault({ settings, foods, packs, recipes }: KitchenContent): Generator<Fault> {
-  const foodsById = new Map(foods.map((food) => [food.id, food]));
-  const recipesById = new Map(recipes.map((recipe) => [recipe.id, recipe]));
-  yield* twice(foods, 'foods');
-  for (const [i, food] of foods.entries()) yield* foodFaults(food, `foods[${i}]`);
-  for (const [i, pack] of packs.entries()) yield* packFaults(pack, foodsById, `packs[${i}]`);
-  yield* twice(recipes, 'recipes');
-  for (const [i, recipe] of recipes.entries()) yield* eachRecipeFault(recipe, foodsById, recipesById, settings, `recipes[${i}]`);
-  yield* circleFaults(recipes);
-}
-
-/** Faults of a food that its shape cannot tell. */
-export function foodFaults(food: Food, path: string): Fault[] {
-  const faults: Fault[] = [];
-  if (typeof food.measuresAre === 'object')
-    food.measuresAre.forEach((name, i) => {
-      if (!measureOf(food, name))
-        faults.push({
-          path: `${path}.measuresAre[${i}]`,
-          message: `the food has no measure "${name}"${didYouMean(name, Object.keys(food.measures ?? {}))}`,
-        });
-    });
-  if (food.per && !gramsOfPrintedBasis(food))
-    faults.push({
-      path: `${path}.per`,
-      message:
-        food.per.unit === 'ml'
-          ? 'per ml needs a density; add it in g per ml'
-          : `unknown unit "${food.per.unit}"; use g, ml or a measure of the food that weighs something${didYouMean(food.per.unit, ['g', 'ml', ...Object.keys(food.measures ?? {})])}`,
-    });
-  return faults;
-}
-
-/** Faults of a pack: a food nobody holds, a unit it cannot be counted in. */
-export function packFaults(pack: Pack, foods: ReadonlyMap<string, Food>, path: string): Fault[] {
-  const food = foods.get(pack.food);
-  if (!food) return [unknownFood(pack.food, foods, `${path}.food`)];
-  const known = ['g', 'kg', 'ml', 'l', 'oz', 'lb', 'piece', ...Object.keys(food.measures ?? {})];
-  return known.includes(pack.unit) ? [] : [{ path: `${path}.unit`, message: `unknown unit "${pack.unit}"${didYouMean(pack.unit, known)}` }];
-}
-
-/** Faults of a recipe against the foods and recipes it draws on. */
-export function recipeFaults(
-  recipe: Recipe,
-  foods: ReadonlyMap<string, Food>,
-  recipes: ReadonlyMap<string, Recipe>,
-  settings: Pick<Settings, 'measures'>,
-  path: string,
-): Fault[] {
-  return firstOf(eachRecipeFault(recipe, foods, recipes, settings, path));
-}
-
-function* eachRecipeFault(
-  recipe: Recipe,
-  foods: ReadonlyMap<string, Food>,
-  recipes: ReadonlyMap<string, Recipe>,
-  settings: Pick<Settings, 'measures'>,
-  path: string,
-): Generator<Fault> {
-  const system = recipe.measures ?? settings.measures;
-  const lines = recipe.parts.reduce((sum, part) => sum + part.lines.length, 0);
-  if (lines > MOST_LINES) {
-    yield { path: `${path}.parts`, message: `hold ${lines} lines; a recipe has ${MOST_LINES} at most: split it` };
-    return;
-  }
-  const places = new Set([...recipe.parts.map(({ id }) => id), ...placesByReference(recipe).keys()]);
-  yield* twice(recipe.parts, `${path}.parts`);
-  for (const [p, part] of recipe.parts.entries()) yield* twice(part.lines, `${path}.parts[${p}].lines`);
-  yield* twice((recipe.steps ?? []).map(stepOf), `${path}.steps`);
-  yield* ratioCircleFaults(recipe, (p, l) => `${path}.parts[${p}].lines[${l}].scaling.ratioTo`);
-  yield* variantFaults(recipe, { foods, recipes, places, system }, path);
-  yield* stepFaults(recipe, places, path);
-  for (const [p, part] of recipe.parts.entries()) {
-    for (const [l, line] of part.lines.entries())
-      yield* lineFaults(line, { foods, recipes, places, system }, `${path}.parts[${p}].lines[${l}]`);
-    for (const [d, { food, unit }] of (part.discards ?? []).entries())
-      yield* foodAndUnitFaults(food, unit, foods, system, `${path}.parts[${p}].discards[${d}]`);
-  }
-}
-
-/** Steps that make a part, or mention a line, that is not there. */
-function* stepFaults({ steps = [], parts }: Recipe, places: ReadonlySet<string>, path: string): Generator<Fault> {
-  const ids = parts.map(({ id }) => id);
-  for (const [s, step] of steps.map(stepOf).entries()) {
-    if (step.part !== undefined && !ids.includes(step.part))
-      yield { path: `${path}.steps[${s}].part`, message: `unknown part "${step.part}"${didYouMean(step.part, ids)}` };
-    for (const { at } of mentionsIn(step.text))
-      if (!places.has(at)) yield { path: `${path}.steps[${s}]`, message: `mentions an unknown line "${at}"${didYouMean(at, [...places])}` };
-  }
-}
-
-/** Faults of variants: changes that are of no kind, of lines that are not there, or whose lines name what nobody holds. */
-function* variantFaults(recipe: Recipe, { places, ...beside }: Known, path: string): Generator<Fault> {
-  for (const [v, variant] of (recipe.variants ?? []).entries()) {
-    const { changes } = variant;
-    const known = { ...beside, places: new Set([...places, ...ownPlaces(variant)]) };
-    const added = new Set<string>();
-    let sound = true;
-    for (const [c, change] of changes.entries()) {
-      const at = `${path}.variants[${v}].changes[${c}]`;
-      const {
-        at: place,
-        part,
-        line,
-        out,
-        cookedWeight,
-      } = change as { readonly [key in 'at' | 'part' | 'out' | 'cookedWeight']?: unknown } & {
-        readonly line?: Line;
-      };
-      const kinds = [line, out, cookedWeight].filter((one) => one !== undefined).length;
-      if (
-        kinds !== 1 ||
-        (place === undefined) === (part === undefined) ||
-        (out !== undefined && part !== undefined) ||
-        (cookedWeight !== undefined && place !== undefined)
-      )
-        yield { path: at, message: 'must be {"at", "line"}, {"at", "out": true}, {"part", "line"} or {"part", "cookedWeight"}' };
-      const where = place ?? part;
-      if (typeof where === 'string' && !places.has(where))
-        yield {
-          path: `${at}.${place === undefined ? 'part' : 'at'}`,
-          message: `unknown line or part "${where}"${didYouMean(where, [...places])}`,
-        };
-      if (typeof part === 'string' && line?.id !== undefined) {
-        const own = `${part}/${line.id}`;
-        if (places.has(own) || added.has(own))
-          yield { path: `${at}.line.id`, message: `"${line.id}" is already the id of a line of this part; give one of them another` };
-        added.add(own);
-      }
-      const faults = line ? lineFaults(line, known, `${at}.line`) : [];
-      sound &&= faults.length === 0 && kinds === 1;
-      yield* faults;
-    }
-    // A ratio goes round through a variant only where one of its own lines is a ratio.
-    if (sound && changes.some((change) => 'line' in change && isRatio(change.line)))
-      yield* ratioCircleFaults(variantRecipe(recipe, variant), () => `${path}.variants[${v}]`);
-  }
-}
-
-/** Lines that a variant adds, by their ids: its other lines may refer to them. */
-function ownPlaces({ changes }: Variant): string[] {
-  return changes.flatMap((change) =>
-    'part' in change && 'line' in change && change.line.id !== undefined ? [`${change.part}/${change.line.id}`] : [],
-  );
-}
-
-function isRatio({ scaling }: Line): boolean {
-  return typeof scaling === 'object' && 'ratioTo' in scaling;
-}
-
-/** More than any recipe has. */
-const MOST_LINES = 5000;
-
-/** What a line's words may refer to. */
-interface Known {
-  readonly foods: ReadonlyMap<string, Food>;
-  readonly recipes: ReadonlyMap<string, Recipe>;
-  /** Lines and parts of the same recipe. */
-  readonly places: ReadonlySet<string>;
-  readonly system: MeasuringSystem;
-}
-
-function lineFaults(line: Line, { foods, recipes, places, system }: Known, path: string): Fault[] {
-  const named = [line.food, line.recipe].filter((id) => id !== undefined).length;
-  if (named === 0 && line.text !== undefined && line.text.trim() !== '') return [];
-  if (named !== 1 || (line.recipe === undefined) !== (line.part === undefined))
-    return [{ path, message: 'must name either a food, or a recipe and its part' }];
-  const faults: Fault[] = [];
-  if (line.amount === undefined && line.toTaste === undefined)
-    faults.push({ path: `${path}.amount`, message: 'is missing; write an amount, or the grams assumed in "toTaste"' });
-  if (line.amount !== undefined && line.unit === undefined)
-    faults.push({ path: `${path}.unit`, message: 'is missing; write one, such as "g"' });
-  if (line.food !== undefined) faults.push(...foodAndUnitFaults(line.food, line.unit, foods, system, path));
-  else faults.push(...partLineFaults(line, recipes, path));
-  const food = line.food === undefined ? undefined : foods.get(line.food);
-  if (line.also && food) faults.push(...unitFaults(line.also.unit, food, system, `${path}.also.unit`));
-  const bound = line.fit?.bound;
-  if (typeof bound === 'object' && 'withLine' in bound && !places.has(bound.withLine))
-    faults.push({
-      path: `${path}.fit.bound.withLine`,
-      message: `unknown line "${bound.withLine}"${didYouMean(bound.withLine, [...places])}`,
-    });
-  if (typeof line.scaling === 'object' && 'ratioTo' in line.scaling && !places.has(line.scaling.ratioTo))
-    faults.push({
-      path: `${path}.scaling.ratioTo`,
-      message: `unknown line or part "${line.scaling.ratioTo}"${didYouMean(line.scaling.ratioTo, [...places])}`,
-    });
-  return faults;
-}
-
-function partLineFaults(line: Line, recipes: ReadonlyMap<string, Recipe>, path: string): Fault[] {
-  const other = recipes.get(line.recipe ?? '');
-  if (!other)
-    return [{ path: `${path}.recipe`, message: `unknown recipe "${line.recipe}"${didYouMean(line.recipe ?? '', [...recipes.keys()])}` }];
-  const parts = other.parts.map(({ id }) => id);
-  if (!parts.includes(line.part ?? ''))
-    return [{ path: `${path}.part`, message: `recipe "${other.id}" has no part "${line.part}"${didYouMean(line.part ?? '', parts)}` }];
-  const words = MASS_UNITS.map(({ word }) => word);
-  if (line.unit !== undefined && gramsOfMassUnit(line.unit) === undefined)
-    return [{ path: `${path}.unit`, message: `a part of another recipe is taken by weight: ${words.join(', ')}, not "${line.unit}"` }];
-  return [];
-}
-
-function foodAndUnitFaults(
-  foodId: string,
-  unit: string | undefined,
-  foods: ReadonlyMap<string, Food>,
-  system: MeasuringSystem,
-  path: string,
-): Fault[] {
-  const food = foods.get(foodId);
-  if (!food) return [unknownFood(foodId, foods, `${path}.food`)];
-  return unit === undefined ? [] : unitFaults(unit, food, system, `${path}.unit`);
-}
-
-function unitFaults(unit: string, food: Food, system: MeasuringSystem, path: string): Fault[] {
-  if (
-    gramsOfMassUnit(unit) !== undefined ||
-    measureOf(food, unit) ||
-    unit === 'pack' ||
-    isCountWord(unit) ||
-    gramsOfKitchenWord(unit) !== undefined
-  )
-    return [];
-  if (isVolumeWord(unit)) {
-    if (millilitresOf(unit, system) !== undefined) return [];
-    return [{ path, message: `there is no "${unit}" in ${system} measures; use ml, or the us or imperial system` }];
-  }
-  const known = [
-    ...MASS_UNITS.map(({ word }) => word),
-    ...VOLUME_UNITS.map(({ word }) => word),
-    ...Object.keys(food.measures ?? {}),
-    'pack',
-    ...KITCHEN_WORDS.map(({ word }) => word),
-    ...COUNT_WORDS,
-  ];
-  return [{ path, message: `unknown unit "${unit}"${didYouMean(unit, known) || `; use g, ml, or a measure that ${food.name} has`}` }];
-}
-
-/**
- * Ratios that go round in a circle: a line's weight would depend on itself.
- *
- * @param pathOf a line, by the index of its part and its own
- */
-function ratioCircleFaults(recipe: Recipe, pathOf: (p: number, l: number) => string): Fault[] {
-  const places = placesByReference(recipe);
-  const ratios = new Map<string, { readonly to: string; readonly part: string; readonly path: string }>();
-  for (const { part, p, l, line, at } of placedLines(recipe))
-    if (typeof line.scaling === 'object' && 'ratioTo' in line.scaling) {
-      const to = line.scaling.ratioTo;
-      ratios.set(at, { to: places.get(to) ?? to, part: part.id, path: pathOf(p, l) });
-    }
-  const ofPart = new Map<string, string[]>();
-  for (const [place, { part }] of ratios) {
-    const places = ofPart.get(part);
-    if (places) places.push(place);
-    else ofPart.set(part, [place]);
-  }
-  // Lines that are no ratio depend on nothing: only ratios can go round.
-  const dependsOn = (at: string): readonly string[] => {
-    const to = ratios.get(at)?.to ?? '';
-    return ratios.has(to) ? [to] : (ofPart.get(to) ?? []);
+/** A kitchen file being read, entry by entry: shape first, and of what has one, what refers to what; all faults are told at once. */
+export class KitchenTaking {
+  readonly #places = {
+    foods: [] as (FoodEntry | undefined)[],
+    packs: [] as (PackEntry | undefined)[],
+    recipes: [] as (RecipeEntry | undefined)[],
   };
-  const settled = new Set<string>();
-  for (const [start, { path: place }] of ratios) {
-    const waiting = dependsOn(start).filter((next) => next !== start || ratios.get(start)?.to === start);
-    const seen = new Set<string>();
-    for (let next = waiting.pop(); next !== undefined; next = waiting.pop()) {
-      const further = next === start ? [start] : dependsOn(next);
-      if (further.includes(start))
-        return [{ path: place, message: `${start} would be a ratio of itself; give one of the lines another rule` }];
-      if (seen.has(next) || settled.has(next)) continue;
-      seen.add(next);
-      waiting.push(...further.filter((one) => one !== next));
-    }
-    settled.add(start);
+  readonly #unread = { foods: new Set<string>(), packs: new Set<string>(), recipes: new Set<string>() };
+  readonly #head: [string, unknown][] = [];
+  readonly #faults: Fault[] = [];
+  /** Some entries are not known at all: nothing can be said of what refers to what. */
+  #broken = false;
+
+  /** What was found wrong so far. */
+  get faults(): readonly Fault[] {
+    return this.#faults;
   }
-  return [];
-}
 
-function unknownFood(id: string, foods: ReadonlyMap<string, Food>, path: string): Fault {
-  return { path, message: `unknown food "${id}"${didYouMean(id, [...foods.keys()])}` };
-}
+  /** Takes what stands at a key that holds no list of entries. */
+  takeHead(key: string, found: unknown): void {
+    this.#head.push([key, found]);
+    this.#broken ||= isListKey(key);
+  }
 
-function* twice(entries: readonly { readonly id?: string }[], path: string): Generator<Fault> {
-  const first = new Map<string, number>();
-  for (const [i, { id }] of entries.entries()) {
-    if (id === undefined) continue;
-    const before = first.get(id);
-    if (before === undefined) first.set(id, i);
-    else yield { path: `${path}[${i}].id`, message: `"${id}" is already the id of ${path}[${before}]; give one of them another` };
+  /** Notes something that is wrong with the file itself. @returns whether more is to be read */
+  fault(fault: Fault): boolean {
+    this.#broken = true;
+    this.#faults.push(fault);
+    return this.#faults.length < MOST_FAULTS;
+  }
+
+  /** Takes one entry of a list. @returns whether more is to be read */
+  takeMember(key: ListKey, index: number, found: unknown): boolean {
+    const read = readEntry<object>(MEMBERS[key], found, `${key}[${index}]`);
+    const list: (object | undefined)[] = this.#places[key];
+    list[index] = read.ok ? read.entry : undefined;
+    if (read.ok) return true;
+    this.#faults.push(...read.faults);
+    const id = typeof found === 'object' && found !== null && 'id' in found ? found.id : undefined;
+    if (typeof id === 'string') this.#unread[key].add(id);
+    return this.#faults.length < MOST_FAULTS;
+  }
+
+  /** The kitchen, once all of it is taken; or every fault, at most `MOST_FAULTS`. */
+  kitchen(today: string): Read<KitchenRead> {
+    const read = readEntry(KitchenFile, Object.fromEntries(this.#head));
+    const faults = [...(read.ok ? [] : read.faults), ...this.#faults];
+    // Where the settings cannot be read, no unit is held against a system that was perhaps not meant.
+    const measures = read.ok ? fullSettings(read.entry.settings, today).measures : 'us';
+    if (faults.length < MOST_FAULTS && !this.#broken)
+      for (const fault of referenceFaults(this.#places, this.#unread, { measures })) if (faults.push(fault) >= MOST_FAULTS) break;
+    if (!read.ok || faults.length > 0) return { ok: false, faults: faults.slice(0, MOST_FAULTS) };
+    const { settings } = read.entry;
+    const lists = this.#places as { foods: FoodEntry[]; packs: PackEntry[]; recipes: RecipeEntry[] };
+    return { ok: true, entry: { settings: fullSettings(settings, today), ...lists, ...(settings ? { stated: settings } : {}) } };
   }
 }

@@ -1,11 +1,6 @@
-import { MOST_FAULTS, type Fault } from './fault.js';
-import { FoodEntry, KitchenFile, PackEntry, RecipeEntry } from './kitchenFile.js';
 import { kitchenPieces, type Decode, NoJsonError, TwiceError, type KitchenPiece } from './kitchenPieces.js';
-import { readEntry, type Read } from './readEntry.js';
-import { kitchenOf, type KitchenRead } from './readKitchen.js';
-
-/** Classes of the lists' members. */
-const MEMBERS = { foods: FoodEntry, packs: PackEntry, recipes: RecipeEntry } as const;
+import type { Read } from './readEntry.js';
+import { isListKey, KitchenTaking, type KitchenRead } from './readKitchen.js';
 
 /**
  * Reads a kitchen file as it was sent, entry by entry: as `readKitchen` does it whole, with no more in memory than the file and
@@ -16,39 +11,24 @@ const MEMBERS = { foods: FoodEntry, packs: PackEntry, recipes: RecipeEntry } as 
  * @param today ISO date, where the file states none
  */
 export function readKitchenBytes(bytes: Uint8Array, decode: Decode, today: string): Read<KitchenRead> {
-  const lists = { foods: [] as FoodEntry[], packs: [] as PackEntry[], recipes: [] as RecipeEntry[] };
-  const head = new Map<string, unknown>();
-  const faults: Fault[] = [];
+  const taking = new KitchenTaking();
   try {
-    for (const piece of kitchenPieces(bytes, decode)) {
-      faults.push(...(piece.index === undefined ? takeHead(piece, head) : takeMember(piece, lists)));
-      if (faults.length >= MOST_FAULTS) return { ok: false, faults: faults.slice(0, MOST_FAULTS) };
-    }
+    for (const piece of kitchenPieces(bytes, decode)) if (!takePiece(taking, piece)) break;
   } catch (error) {
     if (!(error instanceof NoJsonError || error instanceof TwiceError)) throw error;
-    return { ok: false, faults: [...faults, { path: error instanceof TwiceError ? error.key : '', message: error.message }] };
+    // Of a file that breaks off nothing else is said: what is missing may stand in the rest.
+    return { ok: false, faults: [...taking.faults, { path: error instanceof TwiceError ? error.key : '', message: error.message }] };
   }
-  const read = readEntry(KitchenFile, Object.fromEntries(head));
-  if (!read.ok || faults.length > 0) return { ok: false, faults: [...(read.ok ? [] : read.faults), ...faults].slice(0, MOST_FAULTS) };
-  return kitchenOf({ ...read.entry, ...lists }, today);
+  return taking.kitchen(today);
 }
 
-function takeHead({ key, text }: KitchenPiece, head: Map<string, unknown>): Fault[] {
+/** @returns whether more is to be read */
+function takePiece(taking: KitchenTaking, { key, index, text }: KitchenPiece): boolean {
   const parsed = parsedPiece(text);
-  if (!parsed) return [{ path: key, message: 'is not JSON' }];
-  head.set(key, parsed.found);
-  return [];
-}
-
-function takeMember({ key, index, text }: KitchenPiece, lists: { readonly [Key in keyof typeof MEMBERS]: object[] }): readonly Fault[] {
-  const path = `${key}[${index}]`;
-  const parsed = parsedPiece(text);
-  if (!parsed) return [{ path, message: 'is not JSON' }];
-  const list = key as keyof typeof MEMBERS;
-  const read = readEntry<object>(MEMBERS[list], parsed.found, path);
-  if (!read.ok) return read.faults;
-  lists[list].push(read.entry);
-  return [];
+  if (!parsed) return taking.fault({ path: index === undefined ? key : `${key}[${index}]`, message: 'is not JSON' });
+  if (index !== undefined && isListKey(key)) return taking.takeMember(key, index, parsed.found);
+  taking.takeHead(key, parsed.found);
+  return true;
 }
 
 function parsedPiece(text: string): { readonly found: unknown } | undefined {

@@ -32,6 +32,22 @@ export function classOfKey(owner: Class, key: string): new () => object {
   return type;
 }
 
+/** The classes that what stands at a key may be of, where there are several. */
+const KINDS = new Map<Class, Map<string, readonly (new () => object)[]>>();
+
+/** Notes the classes that what stands at a key may be of. */
+export function noteKinds(types: readonly (new () => object)[]): PropertyDecorator {
+  return (target, key) => {
+    const owner = target.constructor as Class;
+    KINDS.set(owner, (KINDS.get(owner) ?? new Map<string, readonly (new () => object)[]>()).set(String(key), types));
+  };
+}
+
+/** The classes that what stands at a key may be of; none where it is of one, or of none. */
+export function kindsOfKey(owner: Class, key: string): readonly (new () => object)[] {
+  return KINDS.get(owner)?.get(key) ?? [];
+}
+
 /** What the constraints of each class say of its keys, noted as the classes are defined: the schema follows from them. */
 const NOTES = new Map<Class, Map<string, Noted>>();
 

@@ -67,7 +67,7 @@ export class ExportsService {
 
   /** Foods at hand with their composition per 100 g, by name. */
   async foodsSheet(): Promise<string> {
-    return csvText(foodsSheet((await this.foods.list()).map(({ document }) => document as Food)));
+    return csvText(foodsSheet((await this.foods.list()).map(({ document }) => document)));
   }
 
   /** Every price seen, by food and day. */

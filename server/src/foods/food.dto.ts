@@ -1,5 +1,5 @@
 import { ApiProperty } from '@nestjs/swagger';
-import { SavedDto } from '../http/saved.dto.js';
+import { SavedFoodDto } from '../http/saved.dto.js';
 
 /** A food that recipes use, and how many do. */
 export class UsedFoodDto {
@@ -16,7 +16,7 @@ export class FoodUseDto {
 
 /** A food found for words. */
 export class FoundFoodDto {
-  @ApiProperty({ type: SavedDto }) food: SavedDto;
+  @ApiProperty({ type: SavedFoodDto }) food: SavedFoodDto;
   @ApiProperty({ description: '0 to 1, the better the nearer to 1' }) score: number;
   @ApiProperty({ description: 'Recipes that use it' }) usedIn: number;
   @ApiProperty({ description: 'The imported table it is a row of; empty: the kitchen’s own' }) fromTable: string;

@@ -1,5 +1,5 @@
 import { searchTextOf, type Food, type FoodEntry } from '@portiona/core';
-import type { SavedDto } from '../http/saved.dto.js';
+import type { SavedFoodDto } from '../http/saved.dto.js';
 import type { FoodEntity } from './food.entity.js';
 
 /** The food as core knows it. */
@@ -7,7 +7,12 @@ export function toFood({ document }: FoodEntity): Food {
   return document;
 }
 
-export function toSavedFood({ id, revision, savedAt, document }: Pick<FoodEntity, 'id' | 'revision' | 'savedAt' | 'document'>): SavedDto {
+export function toSavedFood({
+  id,
+  revision,
+  savedAt,
+  document,
+}: Pick<FoodEntity, 'id' | 'revision' | 'savedAt' | 'document'>): SavedFoodDto {
   return { id, revision, savedAt: savedAt.toISOString(), document };
 }
 

@@ -12,7 +12,7 @@ import {
 import type { OnceKey } from '../database/once.js';
 import type { SentBody } from '../http/unreadBody.js';
 import { ONCE_HEADER, OnceKeyOf } from '../http/onceKeyOf.js';
-import { NewDto, SavedDto, SaveDto } from '../http/saved.dto.js';
+import { NewFoodDto, SavedFoodDto, SaveFoodDto } from '../http/saved.dto.js';
 import { Threads } from '../threads/threads.js';
 import { FoodUseDto, FoundFoodDto, UsedFoodDto } from './food.dto.js';
 import { FoodsService } from './foods.service.js';
@@ -34,8 +34,8 @@ export class FoodsController {
 
   @Get('foods')
   @ApiOperation({ operationId: 'listFoods', summary: 'Foods at hand: the kitchen’s own, and of imported tables those in use' })
-  @ApiOkResponse({ type: [SavedDto] })
-  list(): Promise<SavedDto[]> {
+  @ApiOkResponse({ type: [SavedFoodDto] })
+  list(): Promise<SavedFoodDto[]> {
     return this.foods.list();
   }
 
@@ -58,15 +58,15 @@ export class FoodsController {
 
   @Get('foods/:id')
   @ApiOperation({ operationId: 'getFood', summary: 'One food' })
-  @ApiOkResponse({ type: SavedDto })
-  get(@Param('id') id: string): Promise<SavedDto> {
+  @ApiOkResponse({ type: SavedFoodDto })
+  get(@Param('id') id: string): Promise<SavedFoodDto> {
     return this.foods.get(id);
   }
 
   @Get('foods/:id/history')
   @ApiOperation({ operationId: 'foodHistory', summary: 'Every composition the food has had, newest first' })
-  @ApiOkResponse({ type: [SavedDto] })
-  history(@Param('id') id: string): Promise<SavedDto[]> {
+  @ApiOkResponse({ type: [SavedFoodDto] })
+  history(@Param('id') id: string): Promise<SavedFoodDto[]> {
     return this.foods.history(id);
   }
 
@@ -79,17 +79,17 @@ export class FoodsController {
 
   @Post('foods')
   @ApiOperation({ operationId: 'createFood', summary: 'Adds a food' })
-  @ApiBody({ type: NewDto })
+  @ApiBody({ type: NewFoodDto })
   @ApiHeader(ONCE_HEADER)
-  @ApiCreatedResponse({ type: SavedDto })
+  @ApiCreatedResponse({ type: SavedFoodDto })
   create(@Body() body: SentBody, @OnceKeyOf() once?: OnceKey) {
     return this.threads.take('createFood', body, once);
   }
 
   @Put('foods/:id')
   @ApiOperation({ operationId: 'saveFood', summary: 'Saves a food made on a revision' })
-  @ApiBody({ type: SaveDto })
-  @ApiOkResponse({ type: SavedDto })
+  @ApiBody({ type: SaveFoodDto })
+  @ApiOkResponse({ type: SavedFoodDto })
   save(@Param('id') id: string, @Body() body: SentBody) {
     return this.threads.take('saveFood', body, id);
   }

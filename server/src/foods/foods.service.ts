@@ -7,7 +7,7 @@ import { Once, type OnceKey } from '../database/once.js';
 import { isTaken } from '../database/isTaken.js';
 import { InUseError, NotFoundError, StaleSaveError, TakenError, UnreadableError } from '../http/problems.js';
 import { readBody } from '../http/readBody.js';
-import type { SavedDto } from '../http/saved.dto.js';
+import type { SavedFoodDto } from '../http/saved.dto.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
 import type { FoodUseDto, UsedFoodDto } from './food.dto.js';
 import { FoodEntity } from './food.entity.js';
@@ -32,7 +32,7 @@ export class FoodsService {
   ) {}
 
   /** Foods at hand: the kitchen's own, and of imported tables those that are cooked with or bought. */
-  async list(): Promise<SavedDto[]> {
+  async list(): Promise<SavedFoodDto[]> {
     const rows = await this.database.manager
       .createQueryBuilder(FoodEntity, 'food')
       .where('food.kitchen_id = :kitchenId AND food.archived_at IS NULL', { kitchenId: await this.kitchens.id() })
@@ -60,12 +60,12 @@ export class FoodsService {
   }
 
   /** @throws NotFoundError */
-  async get(id: string): Promise<SavedDto> {
+  async get(id: string): Promise<SavedFoodDto> {
     return toSavedFood(await this.#row(id));
   }
 
   /** Every composition a food has had, newest first. @throws NotFoundError */
-  async history(id: string): Promise<SavedDto[]> {
+  async history(id: string): Promise<SavedFoodDto[]> {
     const { kitchenId } = await this.#row(id);
     const rows = await this.database.manager.find(FoodRevisionEntity, { where: { kitchenId, foodId: id }, order: { revision: 'DESC' } });
     return rows.map(({ foodId, ...row }) => toSavedFood({ id: foodId, ...row }));
@@ -94,7 +94,7 @@ export class FoodsService {
   }
 
   /** @throws UnreadableError, TakenError */
-  async create(found: object, once?: OnceKey): Promise<SavedDto> {
+  async create(found: object, once?: OnceKey): Promise<SavedFoodDto> {
     const document = this.#read(found);
     return this.once.write(await this.kitchens.id(), once, async () => {
       try {
@@ -139,7 +139,7 @@ export class FoodsService {
   }
 
   /** @throws UnreadableError, NotFoundError, StaleSaveError */
-  async save(id: string, revision: number, found: object): Promise<SavedDto> {
+  async save(id: string, revision: number, found: object): Promise<SavedFoodDto> {
     const document = this.#read(found);
     if (document.id !== id) throw new UnreadableError([{ path: 'document.id', message: `must stay "${id}"` }]);
     return this.database.writeAlone(await this.kitchens.id(), async () => {

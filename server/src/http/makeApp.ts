@@ -12,6 +12,7 @@ import { configuredNames, guard } from './guard.js';
 import { jsonBody } from './jsonBody.js';
 import { JsonTextInterceptor } from './jsonText.interceptor.js';
 import { FrameworkLog, makeLog } from './log.js';
+import { withKitchenFileSchemas } from './kitchenFileSchemas.js';
 import { plainAddress } from './plainAddress.js';
 import { ProblemFilter } from './problem.filter.js';
 import { problemOf } from './problemOf.js';
@@ -58,5 +59,5 @@ export async function makeApp(): Promise<NestExpressApplication> {
 
 /** The OpenAPI document of the interface. */
 export function openApiOf(app: NestExpressApplication): OpenAPIObject {
-  return SwaggerModule.createDocument(app, new DocumentBuilder().setTitle('Portiona').setVersion('0.1.0').build());
+  return withKitchenFileSchemas(SwaggerModule.createDocument(app, new DocumentBuilder().setTitle('Portiona').setVersion('0.1.0').build()));
 }

@@ -3,6 +3,7 @@ import { ApiBody, ApiCreatedResponse, ApiOperation, ApiQuery, ApiTags } from '@n
 import { cutText, tidyText } from '@portiona/core';
 import type { OnceKey } from '../database/once.js';
 import type { SentBody } from '../http/unreadBody.js';
+import { schemaOfEntry } from '../http/kitchenFileSchemas.js';
 import { OnceKeyOf } from '../http/onceKeyOf.js';
 import { ImportedDto } from './import.dto.js';
 import { Threads } from '../threads/threads.js';
@@ -21,7 +22,7 @@ export class ImportsController {
 
   @Post('kitchen-file')
   @ApiOperation({ operationId: 'importKitchenFile', summary: 'Takes a kitchen file in: everything, or nothing' })
-  @ApiBody({ schema: { type: 'object', additionalProperties: true } })
+  @ApiBody({ schema: schemaOfEntry('KitchenFile') })
   @ApiQuery({ name: 'name', required: false, description: "The kitchen's new name" })
   @ApiQuery({ name: 'there', required: false, enum: ['keep'], description: 'What is there already stays as it is' })
   @ApiCreatedResponse({ type: ImportedDto })

@@ -1,4 +1,6 @@
 import { ApiProperty, ApiPropertyOptional, OmitType, PartialType } from '@nestjs/swagger';
+import type { NamedBrief } from '@portiona/core';
+import { ListFromKitchenFile } from '../http/kitchenFileSchemas.js';
 
 /** The kitchen's own figure of a serving. */
 export class IndexDto {
@@ -17,8 +19,8 @@ export class KitchenDto {
   @ApiProperty({ description: 'Today, ISO date' }) date: string;
   @ApiPropertyOptional({ description: 'Days' }) maxPriceAge?: number;
   @ApiPropertyOptional({ type: IndexDto, description: 'The kitchen’s own figure of a serving' }) index?: IndexDto;
-  @ApiPropertyOptional({ type: [Object], description: 'Briefs kept for the next dish: name and brief, as in the kitchen file' })
-  briefs?: object[];
+  @ListFromKitchenFile('NamedBrief', 'Briefs kept for the next dish: name and brief, as in the kitchen file', true)
+  briefs?: NamedBrief[];
   @ApiProperty({ description: 'Whether it holds no foods and no recipes yet' }) empty: boolean;
 }
 

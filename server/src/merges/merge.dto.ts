@@ -1,5 +1,6 @@
 import { ApiProperty } from '@nestjs/swagger';
 import { IsString, MaxLength } from 'class-validator';
+import { FromKitchenFile } from '../http/kitchenFileSchemas.js';
 import { SwapDto } from '../recipes/recipe.dto.js';
 
 /** Two foods that are the same: one stays, the other's uses and packs become its. */
@@ -10,7 +11,7 @@ export class MergeDto {
 
 /** What a merge would do. */
 export class MergePreviewDto {
-  @ApiProperty({ type: Object, description: 'The food as it would stand, as in the kitchen file' }) food: object;
+  @FromKitchenFile('Food', 'The food as it would stand, as in the kitchen file') food: object;
   @ApiProperty({ description: 'Packs that would be the kept one’s' }) packs: number;
   @ApiProperty({ type: [SwapDto], description: 'Recipes that hold it, and what a serving would gain' }) recipes: SwapDto[];
 }

@@ -94,8 +94,8 @@ export class MergesService {
     const kitchen = await this.recipes.kitchenWith(recipes, [keptId, goneId]);
     return {
       effects: mergeEffects(kitchen, goneId, keptId),
-      gone: gone.document as Food,
-      kept: kept.document as Food,
+      gone: gone.document,
+      kept: kept.document,
       revision: kept.revision,
     };
   }

@@ -1,5 +1,5 @@
 import { ApiProperty } from '@nestjs/swagger';
-import { SavedDto } from '../http/saved.dto.js';
+import { SavedPackDto } from '../http/saved.dto.js';
 
 /** How far a pack's latest price lies from the first one seen. */
 export class PriceMoveDto {
@@ -18,6 +18,6 @@ export class PriceMoveDto {
 }
 
 /** A price that was seen, whether it counts still or was put away. */
-export class SeenPackDto extends SavedDto {
+export class SeenPackDto extends SavedPackDto {
   @ApiProperty({ type: String, nullable: true, description: 'ISO time; null: it was not put away' }) putAwayAt: string | null;
 }

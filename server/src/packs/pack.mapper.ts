@@ -1,5 +1,5 @@
 import type { Pack } from '@portiona/core';
-import type { SavedDto } from '../http/saved.dto.js';
+import type { SavedPackDto } from '../http/saved.dto.js';
 import type { SeenPackDto } from './pack.dto.js';
 import type { PackEntity } from './pack.entity.js';
 
@@ -8,7 +8,7 @@ export function toPack({ document }: PackEntity): Pack {
   return document;
 }
 
-export function toSavedPack({ id, revision, savedAt, document }: PackEntity): SavedDto {
+export function toSavedPack({ id, revision, savedAt, document }: PackEntity): SavedPackDto {
   return { id, revision, savedAt: savedAt.toISOString(), document };
 }
 

@@ -3,7 +3,7 @@ import { ApiBody, ApiCreatedResponse, ApiHeader, ApiNoContentResponse, ApiOkResp
 import type { OnceKey } from '../database/once.js';
 import type { SentBody } from '../http/unreadBody.js';
 import { ONCE_HEADER, OnceKeyOf } from '../http/onceKeyOf.js';
-import { NewDto, SavedDto, SaveDto } from '../http/saved.dto.js';
+import { NewPackDto, SavedPackDto, SavePackDto } from '../http/saved.dto.js';
 import { Threads } from '../threads/threads.js';
 import { PriceMoveDto, SeenPackDto } from './pack.dto.js';
 import { PacksService } from './packs.service.js';
@@ -18,8 +18,8 @@ export class PacksController {
 
   @Get('packs')
   @ApiOperation({ operationId: 'listPacks', summary: 'Packs whose prices count today or will' })
-  @ApiOkResponse({ type: [SavedDto] })
-  list(): Promise<SavedDto[]> {
+  @ApiOkResponse({ type: [SavedPackDto] })
+  list(): Promise<SavedPackDto[]> {
     return this.packs.list();
   }
 
@@ -39,17 +39,17 @@ export class PacksController {
 
   @Post('packs')
   @ApiOperation({ operationId: 'createPack', summary: 'Adds a pack' })
-  @ApiBody({ type: NewDto })
+  @ApiBody({ type: NewPackDto })
   @ApiHeader(ONCE_HEADER)
-  @ApiCreatedResponse({ type: SavedDto })
+  @ApiCreatedResponse({ type: SavedPackDto })
   create(@Body() body: SentBody, @OnceKeyOf() once?: OnceKey) {
     return this.threads.take('createPack', body, once);
   }
 
   @Put('packs/:id')
   @ApiOperation({ operationId: 'savePack', summary: 'Saves a pack made on a revision' })
-  @ApiBody({ type: SaveDto })
-  @ApiOkResponse({ type: SavedDto })
+  @ApiBody({ type: SavePackDto })
+  @ApiOkResponse({ type: SavedPackDto })
   save(@Param('id') id: string, @Body() body: SentBody) {
     return this.threads.take('savePack', body, id);
   }

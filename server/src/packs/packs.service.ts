@@ -18,7 +18,7 @@ import { isTaken } from '../database/isTaken.js';
 import { FoodsService } from '../foods/foods.service.js';
 import { NotFoundError, StaleSaveError, TakenError, UnreadableError } from '../http/problems.js';
 import { readBody } from '../http/readBody.js';
-import type { SavedDto } from '../http/saved.dto.js';
+import type { SavedPackDto } from '../http/saved.dto.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
 import { PackEntity } from './pack.entity.js';
 import type { PriceMoveDto, SeenPackDto } from './pack.dto.js';
@@ -40,7 +40,7 @@ export class PacksService {
   ) {}
 
   /** Packs whose prices count today or will, without all that came before. */
-  async list(): Promise<SavedDto[]> {
+  async list(): Promise<SavedPackDto[]> {
     return (await this.#counting()).map(toSavedPack);
   }
 
@@ -113,14 +113,14 @@ export class PacksService {
   }
 
   /** @throws NotFoundError */
-  async get(id: string): Promise<SavedDto> {
+  async get(id: string): Promise<SavedPackDto> {
     const row = await this.database.manager.findOneBy(PackEntity, { kitchenId: await this.kitchens.id(), id });
     if (!row) throw new NotFoundError('pack', id);
     return toSavedPack(row);
   }
 
   /** Adds a pack; its id is made when it has none. @throws UnreadableError, TakenError */
-  async create(found: object, once?: OnceKey): Promise<SavedDto> {
+  async create(found: object, once?: OnceKey): Promise<SavedPackDto> {
     const document = readBody(PackEntry, found, 'document');
     const id = document.id ?? randomUUID();
     const kitchenId = await this.kitchens.id();
@@ -176,7 +176,7 @@ export class PacksService {
   }
 
   /** @throws UnreadableError, NotFoundError, StaleSaveError */
-  async save(id: string, revision: number, found: object): Promise<SavedDto> {
+  async save(id: string, revision: number, found: object): Promise<SavedPackDto> {
     const document = readBody(PackEntry, found, 'document');
     const kitchenId = await this.kitchens.id();
     return this.database.writeAlone(kitchenId, async () => {

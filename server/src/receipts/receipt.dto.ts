@@ -1,6 +1,7 @@
 import { ApiProperty, ApiPropertyOptional } from '@nestjs/swagger';
 import { Many, Optional, Text } from '@portiona/core';
 import { ArrayMinSize, IsObject } from 'class-validator';
+import { FromKitchenFile } from '../http/kitchenFileSchemas.js';
 
 /** Prices that one receipt or list brings at most. */
 const MOST_PRICES = 5000;
@@ -19,7 +20,7 @@ export class ReceiptNameDto {
 
 /** A price seen, and what the shop calls it. */
 export class SeenPriceDto {
-  @ApiProperty({ type: Object, description: 'A pack, as in the kitchen file' })
+  @FromKitchenFile('Pack', 'A pack, as in the kitchen file')
   @IsObject({ message: 'must be an object as in the kitchen file' })
   document: object;
   @ApiPropertyOptional({ description: 'As the shop prints it: remembered for the next receipt' })

@@ -38,7 +38,7 @@ export class BasisService {
   /** @throws NotFoundError */
   get(id: string): Promise<BasisDto> {
     return this.database.read(async () => {
-      const recipe = (await this.recipes.get(id)).document as Recipe;
+      const recipe = (await this.recipes.get(id)).document;
       const [basis = NOTHING_KNOWN] = await this.of([recipe], await this.recipes.kitchenUnder([recipe]));
       return basis;
     });
@@ -84,7 +84,7 @@ export class BasisService {
     const kitchenId = await this.kitchens.id();
     await this.database.writeAlone(kitchenId, async () => {
       const { bases } = await this.recipes.open(id);
-      const of = [kitchenId, [id, ...(bases as Recipe[]).map((base) => base.id)]];
+      const of = [kitchenId, [id, ...bases.map((base) => base.id)]];
       const { manager } = this.database;
       await manager.query(
         `UPDATE recipe_foods used SET food_revision = food.revision

@@ -1,7 +1,9 @@
 import { ApiProperty, ApiPropertyOptional } from '@nestjs/swagger';
 import { Type } from 'class-transformer';
 import { IsIn, IsInt, IsObject, IsOptional, IsString, Max, MaxLength, Min } from 'class-validator';
-import { SavedDto } from '../http/saved.dto.js';
+import type { Recipe } from '@portiona/core';
+import { FromKitchenFile, ListFromKitchenFile } from '../http/kitchenFileSchemas.js';
+import { SavedRecipeDto } from '../http/saved.dto.js';
 
 /** A figure of a list: unrounded, with whether something is lacking. */
 export class ListedFigureDto {
@@ -99,8 +101,8 @@ export class UsedInDto {
 }
 
 /** A recipe to work on, with the other recipes whose parts it takes, and the dishes that take its own. */
-export class OpenRecipeDto extends SavedDto {
-  @ApiProperty({ type: [Object], description: 'Other recipes that it draws on, as in the kitchen file' }) bases: object[];
+export class OpenRecipeDto extends SavedRecipeDto {
+  @ListFromKitchenFile('Recipe', 'Other recipes that it draws on, as in the kitchen file') bases: Recipe[];
   @ApiProperty({ type: [UsedInDto], description: 'Dishes not put away that take parts of it, by title' }) usedIn: UsedInDto[];
 }
 
@@ -122,7 +124,7 @@ export class SwapsDto {
 
 /** A brief to hold every recipe against. */
 export class BriefDto {
-  @ApiProperty({ type: Object, description: 'As in the kitchen file' }) @IsObject() brief: object;
+  @FromKitchenFile('Brief') @IsObject() brief: object;
 }
 
 /** How a recipe stands to a brief. */

@@ -22,7 +22,7 @@ import {
   type SwapEffect,
 } from '@portiona/core';
 import type { PublishedCardDto } from '../cards/card.dto.js';
-import type { SavedDto } from '../http/saved.dto.js';
+import type { SavedRecipeDto } from '../http/saved.dto.js';
 import type { BandedFigureDto, BriefVerdictDto, ListedFigureDto, ListedRecipeDto, SwapDto } from './recipe.dto.js';
 import type { RecipeRevisionEntity } from './recipeRevision.entity.js';
 
@@ -31,7 +31,7 @@ export function toRecipe({ document }: RecipeRevisionEntity): Recipe {
   return document;
 }
 
-export function toSavedRecipe({ recipeId, revision, savedAt, document }: RecipeRevisionEntity): SavedDto {
+export function toSavedRecipe({ recipeId, revision, savedAt, document }: RecipeRevisionEntity): SavedRecipeDto {
   return { id: recipeId, revision, savedAt: savedAt.toISOString(), document };
 }
 

@@ -12,7 +12,7 @@ import {
 import type { SentBody } from '../http/unreadBody.js';
 import { ONCE_HEADER, OnceKeyOf } from '../http/onceKeyOf.js';
 import type { OnceKey } from '../database/once.js';
-import { NewDto, SavedDto, SaveDto } from '../http/saved.dto.js';
+import { NewRecipeDto, SavedRecipeDto, SaveRecipeDto } from '../http/saved.dto.js';
 import { SettledLists } from '../threads/settledLists.js';
 import { Threads } from '../threads/threads.js';
 import { DishDto, TakeablePartDto } from './bases.dto.js';
@@ -94,9 +94,9 @@ export class RecipesController {
 
   @Post('recipes')
   @ApiOperation({ operationId: 'createRecipe', summary: 'Adds a recipe' })
-  @ApiBody({ type: NewDto })
+  @ApiBody({ type: NewRecipeDto })
   @ApiHeader(ONCE_HEADER)
-  @ApiCreatedResponse({ type: SavedDto })
+  @ApiCreatedResponse({ type: SavedRecipeDto })
   create(@Body() body: SentBody, @OnceKeyOf() once?: OnceKey) {
     return this.threads.take('createRecipe', body, once);
   }
@@ -106,8 +106,8 @@ export class RecipesController {
     operationId: 'saveRecipe',
     summary: 'Saves a recipe made on a revision; 409 with what is there now when that is not the newest',
   })
-  @ApiBody({ type: SaveDto })
-  @ApiOkResponse({ type: SavedDto })
+  @ApiBody({ type: SaveRecipeDto })
+  @ApiOkResponse({ type: SavedRecipeDto })
   save(@Param('id') id: string, @Body() body: SentBody) {
     return this.threads.take('saveRecipe', body, id);
   }

@@ -23,7 +23,7 @@ import { isTaken } from '../database/isTaken.js';
 import { FoodsService } from '../foods/foods.service.js';
 import { NotFoundError, StaleSaveError, TakenError, UnreadableError } from '../http/problems.js';
 import { readBody } from '../http/readBody.js';
-import type { SavedDto } from '../http/saved.dto.js';
+import type { SavedRecipeDto } from '../http/saved.dto.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
 import { PacksService } from '../packs/packs.service.js';
 import type { OpenRecipeDto, UsedInDto } from './recipe.dto.js';
@@ -46,12 +46,12 @@ export class RecipesService {
   open(id: string): Promise<OpenRecipeDto> {
     return this.database.read(async () => {
       const saved = await this.get(id);
-      return { ...saved, bases: await this.basesOf(saved.document as Recipe), usedIn: await this.#usedIn(id) };
+      return { ...saved, bases: await this.basesOf(saved.document), usedIn: await this.#usedIn(id) };
     });
   }
 
   /** @throws NotFoundError */
-  async get(id: string): Promise<SavedDto> {
+  async get(id: string): Promise<SavedRecipeDto> {
     return toSavedRecipe(await this.#current(id));
   }
 
@@ -112,7 +112,7 @@ export class RecipesService {
   }
 
   /** @throws UnreadableError, TakenError */
-  async create(found: object, once?: OnceKey): Promise<SavedDto> {
+  async create(found: object, once?: OnceKey): Promise<SavedRecipeDto> {
     const document = readBody(RecipeEntry, found, 'document');
     return this.once.write(await this.kitchens.id(), once, async () => {
       await this.#check(document);
@@ -142,7 +142,7 @@ export class RecipesService {
    *
    * @throws UnreadableError, NotFoundError, StaleSaveError
    */
-  async save(id: string, revision: number, found: object): Promise<SavedDto> {
+  async save(id: string, revision: number, found: object): Promise<SavedRecipeDto> {
     const document = readBody(RecipeEntry, found, 'document');
     if (document.id !== id) throw new UnreadableError([{ path: 'document.id', message: `must stay "${id}"` }]);
     return this.database.writeAlone(await this.kitchens.id(), async () => {

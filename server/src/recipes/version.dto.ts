@@ -1,6 +1,8 @@
 import { ApiProperty, ApiPropertyOptional } from '@nestjs/swagger';
 import { IsIn, IsOptional, IsString, Length, Matches } from 'class-validator';
-import { SavedDto } from '../http/saved.dto.js';
+import type { Recipe } from '@portiona/core';
+import { ListFromKitchenFile } from '../http/kitchenFileSchemas.js';
+import { SavedRecipeDto } from '../http/saved.dto.js';
 import { KEPT_BECAUSE, type KeptBecause } from './recipeRevision.entity.js';
 
 /** Why a version is still there. */
@@ -25,8 +27,8 @@ export class VersionDto {
 }
 
 /** A version of a recipe with its content, and the other recipes that takes parts of, as they are now. */
-export class OpenVersionDto extends SavedDto {
-  @ApiProperty({ type: 'array', items: { type: 'object', additionalProperties: true } }) bases: object[];
+export class OpenVersionDto extends SavedRecipeDto {
+  @ListFromKitchenFile('Recipe', 'As in the kitchen file') bases: Recipe[];
 }
 
 /** Why a version is to be kept. */

@@ -16,7 +16,7 @@ import {
   Min,
   ValidateNested,
 } from 'class-validator';
-import { SavedDto } from '../http/saved.dto.js';
+import { SavedFoodDto } from '../http/saved.dto.js';
 
 /** Encodings a person may choose where the guess is wrong; every one the decoder knows. */
 export const ENCODINGS = [
@@ -148,5 +148,5 @@ export class TablePreviewDto extends TableResultDto {
   @ApiProperty({ type: [TableFaultDto], description: 'The first hundred' }) firstFaults: readonly TableFaultDto[];
   @ApiProperty({ description: 'Cells read as "less than", traces, in brackets or with a mark' }) noted: number;
   @ApiProperty({ description: 'What the energy of all foods against their macronutrients says; empty: they agree' }) soundness: string;
-  @ApiProperty({ type: [SavedDto], description: 'Some foods as they would stand in the pantry' }) sample: readonly SavedDto[];
+  @ApiProperty({ type: [SavedFoodDto], description: 'Some foods as they would stand in the pantry' }) sample: readonly SavedFoodDto[];
 }

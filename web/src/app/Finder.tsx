@@ -2,7 +2,6 @@ import { useDeferredValue, useEffect, useMemo, useRef, useState, type ReactNode 
 import { Command, defaultFilter } from 'cmdk';
 import { useNavigate, useParams } from 'react-router';
 import { useListFoodsQuery, usePageRecipesQuery } from '../api/api.gen';
-import { asFood } from '../api/documents';
 import { recentPlaces } from '../features/recent/recentPlaces';
 import { APP_ACTIONS, dishActions, type AppAction } from './actions';
 import { pageControls } from './pageControls';
@@ -136,7 +135,7 @@ export function Finder({ words, entered: enteredBefore, onWords, onClose, onCall
         </Found>
         <Found heading="Foods">
           {foods.map((row) => {
-            const { id, name, names = [] } = asFood(row).document;
+            const { id, name, names = [] } = row.document;
             return (
               <Command.Item key={id} className="menu-item" value={`${name} ${id}`} keywords={[...names]} onSelect={go(`/pantry/${id}`)}>
                 {name}

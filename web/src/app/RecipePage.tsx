@@ -1,7 +1,6 @@
 import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import { NavLink, Outlet, useNavigate, useMatch, useParams, useSearchParams } from 'react-router';
 import { sameDocument, snappedAmounts, type Recipe, type RecipeFigures } from '@portiona/core';
-import { asRecipe, asRecipes } from '../api/documents';
 import { problemOf, problemText } from '../api/problem';
 import { Docket } from '../docket/Docket';
 import { DocketBar } from '../docket/DocketBar';
@@ -199,12 +198,12 @@ function useOpenRecipe(id: string): string | undefined {
     const open = async () => {
       try {
         const opened = await openedRecipe(id, dispatch);
-        const saved = asRecipe(opened);
+        const saved = opened;
         const kept = keptHere(id);
         const recovered = kept && !sameDocument(kept.document, opened.document) ? kept : undefined;
         const steps = await stepsBefore(id, recovered?.document ?? saved.document);
         if (!here) return;
-        dispatch(recipeActions.opened({ saved, bases: asRecipes(opened.bases), usedIn: opened.usedIn, steps }));
+        dispatch(recipeActions.opened({ saved, bases: opened.bases, usedIn: opened.usedIn, steps }));
         if (recovered) dispatch(recipeActions.recovered(recovered));
       } catch (error) {
         if (here) setTrouble({ id, text: problemText(problemOf(error)) });

@@ -1,5 +1,4 @@
 import type { TakeablePart } from '@portiona/core';
-import { asRecipe, asRecipes } from '../../api/documents';
 import { problemOf, problemText } from '../../api/problem';
 import { useToast } from '../../ui/Toasts';
 import { openedRecipe } from '../recipes/openedRecipe';
@@ -15,7 +14,7 @@ export function useTakePart(): (part: TakeablePart) => Promise<boolean> {
     if (bases.some(({ id }) => id === recipe)) return true;
     try {
       const found = await openedRecipe(recipe, dispatch);
-      dispatch(recipeActions.basesKnown([asRecipe(found).document, ...asRecipes(found.bases)]));
+      dispatch(recipeActions.basesKnown([found.document, ...found.bases]));
       return true;
     } catch (error) {
       say(problemText(problemOf(error)));

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
-import { bestPack, candidatePacks, currencySign, priceHistory, type Food, type Kitchen, type Pack, type PriceSeries } from '@portiona/core';
-import type { Saved } from '../../api/documents';
+import { bestPack, candidatePacks, currencySign, priceHistory, type Food, type Kitchen, type PriceSeries } from '@portiona/core';
+import type { SavedPackDto } from '../../api/api.gen';
 import { priceText } from '../../ui/numberText';
 import { NewPack } from './NewPack';
 import { PackRow } from './PackRow';
@@ -16,8 +16,8 @@ export function FoodPacks({
 }: {
   readonly food: Food;
   /** Every price it ever had, but for those put away. */
-  readonly packs: readonly Saved<Pack>[];
-  readonly away: readonly Saved<Pack>[];
+  readonly packs: readonly SavedPackDto[];
+  readonly away: readonly SavedPackDto[];
   readonly kitchen: Kitchen;
 }) {
   const { currency } = kitchen.settings;

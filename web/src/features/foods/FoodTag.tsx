@@ -2,8 +2,7 @@ import { useEffect, useRef } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { X } from 'lucide-react';
 import { namedAllergens, ALLERGENS, type Allergen, type Food, type Kitchen } from '@portiona/core';
-import { usePacksOfFoodQuery } from '../../api/api.gen';
-import { asPack, type Saved } from '../../api/documents';
+import { usePacksOfFoodQuery, type SavedFoodDto } from '../../api/api.gen';
 import { noteVisit } from '../recent/recentPlaces';
 import { FoodUses } from './FoodUses';
 import { FoodLabel } from './FoodLabel';
@@ -14,7 +13,7 @@ import { useFoodDraft } from './useFoodDraft';
 
 interface FoodTagProps {
   /** Undefined: a food to be added. */
-  readonly saved: Saved<Food> | undefined;
+  readonly saved: SavedFoodDto | undefined;
   readonly kitchen: Kitchen;
   readonly taken: ReadonlySet<string>;
 }
@@ -86,8 +85,8 @@ export function FoodTag({ saved, kitchen, taken }: FoodTagProps) {
           {seen && (
             <FoodPacks
               food={food}
-              packs={seen.filter(({ putAwayAt }) => putAwayAt === null).map(asPack)}
-              away={seen.filter(({ putAwayAt }) => putAwayAt !== null).map(asPack)}
+              packs={seen.filter(({ putAwayAt }) => putAwayAt === null)}
+              away={seen.filter(({ putAwayAt }) => putAwayAt !== null)}
               kitchen={kitchen}
             />
           )}

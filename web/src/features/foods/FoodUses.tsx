@@ -8,7 +8,6 @@ import {
   useRemoveFoodMutation,
   useRestoreFoodMutation,
 } from '../../api/api.gen';
-import { asFood } from '../../api/documents';
 import { problemOf, problemText } from '../../api/problem';
 import { numberText } from '../../ui/numberText';
 import { useToast } from '../../ui/Toasts';
@@ -55,7 +54,7 @@ export function FoodUses({ food }: { readonly food: Food }) {
           <ol className="text-[12.5px] grid gap-0.5">
             {history
               .slice(0, 8)
-              .map(asFood)
+
               .map(({ revision: number, savedAt, document }) => (
                 <li key={number} className={number === history[0]?.revision ? '' : 'muted'}>
                   {dayText(savedAt.slice(0, 10), true)}: {energyText(document)}

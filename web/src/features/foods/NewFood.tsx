@@ -1,5 +1,5 @@
 import { gramsOfMassUnit, parseLineText, type Food, type ParsedLine } from '@portiona/core';
-import type { SavedDto } from '../../api/api.gen';
+import type { SavedFoodDto } from '../../api/api.gen';
 import { Modal } from '../../ui/Modal';
 import { NumberField } from '../../ui/NumberField';
 import { FoodLabel } from './FoodLabel';
@@ -12,7 +12,7 @@ interface NewFoodProps {
   readonly text: string;
   readonly taken: ReadonlySet<string>;
   readonly onClose: () => void;
-  readonly onAdded: (added: SavedDto) => void;
+  readonly onAdded: (added: SavedFoodDto) => void;
 }
 
 /** A food added to the pantry without leaving the line that asks for it; packs and the rest can come later. */

@@ -1,7 +1,6 @@
 import { useState } from 'react';
 import type { Food, Kitchen, Pack } from '@portiona/core';
 import { useCreatePackMutation } from '../../api/api.gen';
-import { asDocument } from '../../api/documents';
 import { problemOf, problemText } from '../../api/problem';
 import { useToast } from '../../ui/Toasts';
 import { useMovedDishes } from '../prices/useMovedDishes';
@@ -28,7 +27,7 @@ export function NewPack({ food, kitchen, first }: { readonly food: Food; readonl
       seen: draft.seen,
     };
     try {
-      await telling(() => create({ newDto: { document: asDocument(pack) } }).unwrap());
+      await telling(() => create({ newPackDto: { document: pack } }).unwrap());
       setDraft({ ...empty, shop: draft.shop });
     } catch (error) {
       say(problemText(problemOf(error)));

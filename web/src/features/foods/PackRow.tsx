@@ -1,8 +1,13 @@
 import { useRef, useState } from 'react';
 import { Archive } from 'lucide-react';
 import { agoText, dayText, packGrams, priceChange, type Food, type Kitchen, type Pack, type PriceSeries } from '@portiona/core';
-import { useArchivePackMutation, useCreatePackMutation, useRestorePackMutation, useSavePackMutation } from '../../api/api.gen';
-import { asDocument, type Saved } from '../../api/documents';
+import {
+  useArchivePackMutation,
+  useCreatePackMutation,
+  useRestorePackMutation,
+  useSavePackMutation,
+  type SavedPackDto,
+} from '../../api/api.gen';
 import { problemOf, problemText } from '../../api/problem';
 import { percentText } from '../../ui/numberText';
 import { useToast } from '../../ui/Toasts';
@@ -20,7 +25,7 @@ export function PackRow({
 }: {
   readonly series: PriceSeries;
   /** Every price of the series as it is saved. */
-  readonly saved: readonly Saved<Pack>[];
+  readonly saved: readonly SavedPackDto[];
   readonly food: Food;
   readonly kitchen: Kitchen;
   readonly best: boolean;
@@ -56,11 +61,11 @@ export function PackRow({
       if (Number(next.price) !== Number(latest.pack.price) && latest.pack.seen < today) {
         // An offer was of the price before.
         const { id: _, ...seen } = { ...withPromotion(next, false), seen: next.seen === latest.pack.seen ? today : next.seen };
-        await telling(() => create({ newDto: { document: asDocument(seen) } }).unwrap());
+        await telling(() => create({ newPackDto: { document: seen } }).unwrap());
         say(`Added as the price of ${dayText(seen.seen, false)}; the one of ${dayText(latest.pack.seen, false)} stays.`);
         return;
       }
-      const answer = await telling(() => save({ id: current.id, saveDto: { revision, document: asDocument(next) } }).unwrap());
+      const answer = await telling(() => save({ id: current.id, savePackDto: { revision, document: next } }).unwrap());
       written.current = { revision: answer.revision, document: next };
     } catch (error) {
       say(problemText(problemOf(error)));

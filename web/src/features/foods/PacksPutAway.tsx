@@ -1,12 +1,11 @@
-import { dayText, priceHistory, type Food, type Pack, type PriceSeries } from '@portiona/core';
-import { useRestorePackMutation } from '../../api/api.gen';
-import type { Saved } from '../../api/documents';
+import { dayText, priceHistory, type Food, type PriceSeries } from '@portiona/core';
+import { useRestorePackMutation, type SavedPackDto } from '../../api/api.gen';
 import { problemOf, problemText } from '../../api/problem';
 import { priceText } from '../../ui/numberText';
 import { useToast } from '../../ui/Toasts';
 
 /** Packs that were put away: they count no more, and are taken out again. */
-export function PacksPutAway({ food, away }: { readonly food: Food; readonly away: readonly Saved<Pack>[] }) {
+export function PacksPutAway({ food, away }: { readonly food: Food; readonly away: readonly SavedPackDto[] }) {
   const [restore] = useRestorePackMutation();
   const say = useToast();
   const documents = away.map(({ document }) => document);

@@ -5,7 +5,6 @@ import { bestPack, candidatePacks, FoodIndex, foodEnergyAgreement, per100gOf, ty
 import { api, useFindFoodsQuery, useGetFoodQuery, useImportStarterPantryMutation, useListFoodsQuery } from '../../api/api.gen';
 import { problemOf, problemText } from '../../api/problem';
 import { useToast } from '../../ui/Toasts';
-import { asFood } from '../../api/documents';
 import { numberText, priceText } from '../../ui/numberText';
 import { useKitchen } from '../kitchen/useKitchen';
 import { FoodTag } from './FoodTag';
@@ -117,12 +116,7 @@ export function PantryPage() {
         )}
       </div>
       {beside && (foodId === 'new' || chosen) && (
-        <FoodTag
-          key={foodId}
-          saved={chosen ? asFood(chosen) : undefined}
-          kitchen={here.kitchen}
-          taken={new Set(foodRows.map(({ id }) => id))}
-        />
+        <FoodTag key={foodId} saved={chosen ? chosen : undefined} kitchen={here.kitchen} taken={new Set(foodRows.map(({ id }) => id))} />
       )}
       {beside && foodId !== 'new' && !chosen && (
         <aside className="tag">
@@ -138,7 +132,7 @@ function useFurtherFoods(words: string, athand: ReadonlyMap<string, Food> | unde
   const asked = useDeferredValue(words.trim());
   const found = useFindFoodsQuery({ q: asked, limit: '20' }, { skip: asked.length < 2 }).data;
   return useMemo(
-    () => (asked.length < 2 ? [] : (found ?? []).map(({ food }) => asFood(food).document).filter(({ id }) => !athand?.has(id))),
+    () => (asked.length < 2 ? [] : (found ?? []).map(({ food }) => food.document).filter(({ id }) => !athand?.has(id))),
     [asked, found, athand],
   );
 }

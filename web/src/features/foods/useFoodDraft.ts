@@ -1,7 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Food } from '@portiona/core';
-import { useCreateFoodMutation, useSaveFoodMutation, type SavedDto } from '../../api/api.gen';
-import { asDocument, asFood, type Saved } from '../../api/documents';
+import { useCreateFoodMutation, useSaveFoodMutation, type SavedFoodDto } from '../../api/api.gen';
 import { isPassing, problemOf, problemText } from '../../api/problem';
 import { underFreeId } from '../../api/underFreeId';
 
@@ -19,7 +18,12 @@ export type DraftState = { readonly kind: 'saved' | 'waiting' | 'saving' } | { r
  * @param fresh what a new food starts from
  * @param onAdded where to go once a new food is in the pantry
  */
-export function useFoodDraft(saved: Saved<Food> | undefined, taken: ReadonlySet<string>, fresh: Food, onAdded: (added: SavedDto) => void) {
+export function useFoodDraft(
+  saved: SavedFoodDto | undefined,
+  taken: ReadonlySet<string>,
+  fresh: Food,
+  onAdded: (added: SavedFoodDto) => void,
+) {
   const [food, setFood] = useState<Food>(saved?.document ?? fresh);
   const [state, setState] = useState<DraftState>({ kind: 'saved' });
   const [save] = useSaveFoodMutation();
@@ -35,7 +39,7 @@ export function useFoodDraft(saved: Saved<Food> | undefined, taken: ReadonlySet<
     const sent = latest.current;
     setState({ kind: 'saving' });
     try {
-      const answer = asFood(await save({ id: sent.id, saveDto: { revision: revision.current, document: asDocument(sent) } }).unwrap());
+      const answer = await save({ id: sent.id, saveFoodDto: { revision: revision.current, document: sent } }).unwrap();
       revision.current = answer.revision;
       again.current = AGAIN_MS;
       setState(latest.current === sent ? { kind: 'saved' } : { kind: 'waiting' });
@@ -76,7 +80,7 @@ export function useFoodDraft(saved: Saved<Food> | undefined, taken: ReadonlySet<
   const add = async () => {
     const food = latest.current;
     try {
-      onAdded(await underFreeId(food.name, taken, (id) => create({ newDto: { document: asDocument({ ...food, id }) } }).unwrap()));
+      onAdded(await underFreeId(food.name, taken, (id) => create({ newFoodDto: { document: { ...food, id } } }).unwrap()));
     } catch (error) {
       setState({ kind: 'trouble', text: problemText(problemOf(error)) });
     }

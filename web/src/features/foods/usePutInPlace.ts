@@ -1,6 +1,5 @@
 import { Kitchen, swapEffect, type Recipe } from '@portiona/core';
 import { api } from '../../api/api.gen';
-import { asDocument, asRecipe, asRecipes } from '../../api/documents';
 import { problemOf, problemText } from '../../api/problem';
 import { useToast } from '../../ui/Toasts';
 import { openedRecipe } from '../recipes/openedRecipe';
@@ -11,13 +10,13 @@ export function usePutInPlace(kitchen: Kitchen) {
   const dispatch = useAppDispatch();
   const say = useToast();
   const save = (id: string, revision: number, document: Recipe) =>
-    dispatch(api.endpoints.saveRecipe.initiate({ id, saveDto: { revision, document: asDocument(document) } })).unwrap();
+    dispatch(api.endpoints.saveRecipe.initiate({ id, saveRecipeDto: { revision, document: document } })).unwrap();
   return async (id: string, from: string, to: string): Promise<void> => {
     const told = (error: unknown) => say(problemText(problemOf(error)));
     try {
       const opened = await openedRecipe(id, dispatch);
-      const { document, revision } = asRecipe(opened);
-      const recipes = [document, ...asRecipes(opened.bases)];
+      const { document, revision } = opened;
+      const recipes = [document, ...opened.bases];
       const effect = swapEffect(document, from, to, new Kitchen({ ...kitchen.content, recipes }));
       if (!effect) return;
       const saved = await save(id, revision, effect.swapped);

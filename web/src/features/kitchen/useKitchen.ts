@@ -1,7 +1,6 @@
 import { useMemo } from 'react';
 import { FoodIndex, Kitchen, takeableParts, type Food, type Pack, type Recipe, type Settings, type TakeablePart } from '@portiona/core';
-import { useGetKitchenQuery, useListFoodsQuery, useListPacksQuery, type KitchenDto, type SavedDto } from '../../api/api.gen';
-import { asFood, asPack } from '../../api/documents';
+import { useGetKitchenQuery, useListFoodsQuery, useListPacksQuery, type KitchenDto, type SavedFoodDto } from '../../api/api.gen';
 
 /** The kitchen as the page knows it: enough to compute every figure without asking again. */
 export interface KitchenHere {
@@ -15,7 +14,7 @@ export interface KitchenHere {
 }
 
 const NO_RECIPES: readonly Recipe[] = [];
-const NO_ROWS: readonly SavedDto[] = [];
+const NO_ROWS: readonly never[] = [];
 
 /**
  * Foods, packs and settings, made ready to compute with. Undefined until they are loaded.
@@ -27,7 +26,7 @@ export function useKitchen(bases: readonly Recipe[] = NO_RECIPES): KitchenHere |
   const foodRows = useListFoodsQuery().data;
   const packRows = useListPacksQuery().data;
   const foods = useFoods(foodRows ?? NO_ROWS);
-  const packs = useMemo(() => (packRows ?? NO_ROWS).map((row): Pack => asPack(row).document), [packRows]);
+  const packs = useMemo(() => (packRows ?? NO_ROWS).map((row): Pack => row.document), [packRows]);
   const index = useMemo(() => new FoodIndex(foods, new Set(packs.map(({ food }) => food))), [foods, packs]);
   const foodsById = useMemo(() => new Map(foods.map((food) => [food.id, food])), [foods]);
   const kitchen = useMemo(
@@ -50,8 +49,8 @@ function partsOf(base: Recipe, kitchen: Kitchen): TakeablePart[] {
   }
 }
 
-function useFoods(rows: readonly SavedDto[]): readonly Food[] {
-  return useMemo(() => rows.map((row): Food => asFood(row).document), [rows]);
+function useFoods(rows: readonly SavedFoodDto[]): readonly Food[] {
+  return useMemo(() => rows.map((row): Food => row.document), [rows]);
 }
 
 function settingsOf({ currency, measures, rules, staples, date, maxPriceAge, index }: KitchenDto): Settings {

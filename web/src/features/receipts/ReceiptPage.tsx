@@ -13,7 +13,6 @@ import {
   type ReceiptTarget,
 } from '@portiona/core';
 import { useAddPricesMutation, useReceiptNamesQuery, type ReceiptRowsDto } from '../../api/api.gen';
-import { asDocument } from '../../api/documents';
 import { problemOf, problemText } from '../../api/problem';
 import { useToast } from '../../ui/Toasts';
 import { useMovedDishes } from '../prices/useMovedDishes';
@@ -83,7 +82,7 @@ function Review({ receipt: { rows, fileName }, here, remembered }: ReviewProps) 
     try {
       const prices = taken.map(({ line: { net, unit, item, price, promotion, usual, ...of }, food }) => ({
         item,
-        document: asDocument({
+        document: {
           food: food.id,
           net,
           unit,
@@ -93,7 +92,7 @@ function Review({ receipt: { rows, fileName }, here, remembered }: ReviewProps) 
           seen: of.seen,
           ...(promotion ? { promotion } : {}),
           ...(usual === undefined ? {} : { usual }),
-        }),
+        },
       }));
       const { added, there } = await telling(() => add({ seenPricesDto: { prices } }).unwrap());
       say(`${added} ${added === 1 ? 'price' : 'prices'} added.${there > 0 ? ` ${there} were there already.` : ''}`);

@@ -2,7 +2,6 @@ import { useDeferredValue, useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { readRecipe, recipeFromRead } from '@portiona/core';
 import { useCreateRecipeMutation } from '../../api/api.gen';
-import { asDocument } from '../../api/documents';
 import { problemOf, problemText } from '../../api/problem';
 import { underFreeId } from '../../api/underFreeId';
 import { useKitchen } from '../kitchen/useKitchen';
@@ -35,7 +34,7 @@ export function BringRecipe({ onClose }: { readonly onClose: () => void }) {
     if (!recipe) return;
     try {
       const { id } = await underFreeId(recipe.title, [], (free) =>
-        create({ newDto: { document: asDocument({ ...recipe, id: free }) } }).unwrap(),
+        create({ newRecipeDto: { document: { ...recipe, id: free } } }).unwrap(),
       );
       onClose();
       await navigate(`/recipes/${id}/build`);

@@ -2,7 +2,6 @@ import { lazy, Suspense, useState, type FormEvent } from 'react';
 import { useNavigate } from 'react-router';
 import type { Recipe } from '@portiona/core';
 import { useCreateRecipeMutation } from '../../api/api.gen';
-import { asDocument } from '../../api/documents';
 import { problemOf, problemText } from '../../api/problem';
 import { underFreeId } from '../../api/underFreeId';
 import { Modal } from '../../ui/Modal';
@@ -67,7 +66,7 @@ function NewRecipeForm({ onClose }: { readonly onClose: () => void }) {
       parts: [{ id: 'main', name: 'Main', lines: [] }],
     });
     try {
-      const { id } = await underFreeId(title, [], (free) => create({ newDto: { document: asDocument(recipe(free)) } }).unwrap());
+      const { id } = await underFreeId(title, [], (free) => create({ newRecipeDto: { document: recipe(free) } }).unwrap());
       onClose();
       await navigate(`/recipes/${id}/build`);
     } catch (error) {

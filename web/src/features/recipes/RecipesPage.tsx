@@ -13,7 +13,6 @@ import {
   type ListedFigureDto,
   type ListedRecipeDto,
 } from '../../api/api.gen';
-import { asDocument, asRecipe } from '../../api/documents';
 import { problemOf, problemText } from '../../api/problem';
 import { underFreeId } from '../../api/underFreeId';
 import { openedRecipe } from './openedRecipe';
@@ -337,9 +336,9 @@ function useCopy(recipe: ListedRecipeDto) {
     try {
       const open = await openedRecipe(recipe.id, dispatch);
       const title = cutText(`${recipe.title}, copy`, LONGEST_TITLE);
-      const { number: _, ...document } = asRecipe(open).document;
+      const { number: _, ...document } = open.document;
       const { id } = await underFreeId(title, [recipe.id], (free) =>
-        create({ newDto: { document: asDocument({ ...document, id: free, title }) } }).unwrap(),
+        create({ newRecipeDto: { document: { ...document, id: free, title } } }).unwrap(),
       );
       await navigate(`/recipes/${id}/build`);
     } catch (error) {

@@ -1,7 +1,6 @@
 import { createListenerMiddleware, isAnyOf } from '@reduxjs/toolkit';
 import { sameDocument, tidied, type Recipe } from '@portiona/core';
-import { api, type SavedDto } from '../../api/api.gen';
-import { asDocument, asRecipe } from '../../api/documents';
+import { api, type SavedRecipeDto } from '../../api/api.gen';
 import { isPassing, problemOf, type Problem } from '../../api/problem';
 import { forgetKept, keepHere, keptHere } from './keptHere';
 import { recipeActions, type RecipeState } from './recipeSlice';
@@ -96,7 +95,7 @@ export function saveNow({ id, present, saveState }: RecipeState, dispatch: Dispa
  * Sends a save. One that was under way when the page was loaded anew may have landed since: what stands there then is our own, and
  * the save goes on top of it.
  */
-async function sentOnOwn(id: string, request: () => { unwrap: () => Promise<SavedDto>; reset: () => void }): Promise<SavedDto> {
+async function sentOnOwn(id: string, request: () => { unwrap: () => Promise<SavedRecipeDto>; reset: () => void }): Promise<SavedRecipeDto> {
   const first = request();
   try {
     return await first.unwrap();
@@ -136,9 +135,9 @@ function save(id: string, sent: Recipe, dispatch: Dispatch): Promise<boolean> {
     dispatch(recipeActions.savingStarted(id));
     ours.set(id, [...(ours.get(id) ?? []).slice(-MOST_UNKNOWN), tidy]);
     const request = () =>
-      dispatch(api.endpoints.saveRecipe.initiate({ id, saveDto: { revision: revisions.get(id) ?? 0, document: asDocument(tidy) } }));
+      dispatch(api.endpoints.saveRecipe.initiate({ id, saveRecipeDto: { revision: revisions.get(id) ?? 0, document: tidy } }));
     try {
-      const answer = asRecipe(await sentOnOwn(id, request));
+      const answer = await sentOnOwn(id, request);
       ours.set(id, [tidy]);
       revisions.set(id, answer.revision);
       const kept = keptHere(id);

@@ -1,7 +1,6 @@
 import { createSlice, original, type Draft, type PayloadAction } from '@reduxjs/toolkit';
 import { withIds, type Recipe } from '@portiona/core';
-import type { Saved } from '../../api/documents';
-import type { UsedInDto } from '../../api/api.gen';
+import type { UsedInDto, SavedRecipeDto } from '../../api/api.gen';
 import { isPassing, type Problem } from '../../api/problem';
 
 /** Where what was written stands: on the server, on its way, or only here, because the server is away or because of what is in it. */
@@ -28,7 +27,7 @@ export interface RecipeState {
 
 /** A recipe as it came from the server, and what undoing leads to where it was worked on here before. */
 interface Opened {
-  readonly saved: Saved<Recipe>;
+  readonly saved: SavedRecipeDto;
   readonly bases: readonly Recipe[];
   readonly usedIn: readonly UsedInDto[];
   readonly steps?: Pick<RecipeState, 'past' | 'future'>;
@@ -118,7 +117,7 @@ const slice = createSlice({
         : state,
     ),
     /** The server has a revision; what was written meanwhile is still to be sent. */
-    saved: plainly<{ saved: Saved<Recipe>; sent: Recipe }>((state, { saved: { id, revision, savedAt }, sent }) =>
+    saved: plainly<{ saved: SavedRecipeDto; sent: Recipe }>((state, { saved: { id, revision, savedAt }, sent }) =>
       id === state.id
         ? { ...state, revision, savedAt, saveState: state.present === sent ? 'saved' : 'unsaved', problem: undefined }
         : state,

@@ -12,6 +12,7 @@ import {
   useListTablesQuery,
   useReadReceiptMutation,
   type TableImportDto,
+  type KitchenFile,
 } from '../../api/api.gen';
 import { problemOf, problemText } from '../../api/problem';
 import { numberText } from '../../ui/numberText';
@@ -128,8 +129,9 @@ function KitchenFileDoor() {
     setTrouble('');
     setClash(undefined);
     try {
-      const body = JSON.parse(await file.text()) as object;
-      const { foods, packs, recipes } = await bring({ body, ...(there ? { there } : {}) }).unwrap();
+      // What it really is, the server reads.
+      const kitchenFile = JSON.parse(await file.text()) as KitchenFile;
+      const { foods, packs, recipes } = await bring({ kitchenFile, ...(there ? { there } : {}) }).unwrap();
       dispatch(api.util.invalidateTags(['foods', 'packs', 'recipes', 'kitchen']));
       say(`${foods} foods, ${packs} packs and ${recipes} recipes came in.`);
     } catch (error) {

@@ -1,7 +1,6 @@
 import { useMemo, useState } from 'react';
 import { Kitchen, recipeChanges, recipeFigures, type Recipe, type RecipeChange, type RecipeFigures } from '@portiona/core';
 import { useKeepVersionMutation, useLetGoOfVersionMutation, useOpenVersionQuery, type VersionDto } from '../../api/api.gen';
-import { asRecipe, asRecipes } from '../../api/documents';
 import { problemOf, problemText } from '../../api/problem';
 import { useToast } from '../../ui/Toasts';
 import type { KitchenHere } from '../kitchen/useKitchen';
@@ -27,8 +26,8 @@ export function VersionCompared({ version, recipe, here, onChanged }: VersionCom
   const [letGo] = useLetGoOfVersionMutation();
   const [naming, setNaming] = useState<string>();
   const say = useToast();
-  const was = useMemo(() => data && asRecipe(data).document, [data]);
-  const bases = useMemo(() => (data ? asRecipes(data.bases) : []), [data]);
+  const was = useMemo(() => data && data.document, [data]);
+  const bases = useMemo(() => (data ? data.bases : []), [data]);
   const changes = useMemo(() => (was ? recipeChanges(was, recipe, (id) => here.foodsById.get(id)) : []), [was, recipe, here.foodsById]);
   // Both as they are written: a card prints what can be measured, and its docket is of that.
   const now = useMemo(() => figuresOf(recipe, here.kitchen), [recipe, here.kitchen]);

@@ -233,7 +233,7 @@ function Avoided<Word extends string>({ name, words, wordOf, on, judgement, onCh
 
 /** Briefs of the kitchen: taken for this dish, or kept from it. */
 function Kept({ brief, onTake }: { readonly brief: Brief; readonly onTake: (brief: Brief) => void }) {
-  const kept = (useGetKitchenQuery().data?.briefs ?? []) as readonly NamedBrief[];
+  const kept: readonly NamedBrief[] = useGetKitchenQuery().data?.briefs ?? [];
   const [save] = useChangeSettingsMutation();
   const [name, setName] = useState<string>();
   const say = useToast();

@@ -2,7 +2,6 @@ import { useEffect } from 'react';
 import { Link } from 'react-router';
 import type { Brief } from '@portiona/core';
 import { useJudgeRecipesMutation, type BriefVerdictDto } from '../../api/api.gen';
-import { asDocument } from '../../api/documents';
 
 const GROUPS: readonly (readonly [BriefVerdictDto['verdict'], string, string])[] = [
   ['meets', '✓', 'ok'],
@@ -15,7 +14,7 @@ export function Meeting({ brief, own }: { readonly brief: Brief; readonly own: s
   const text = JSON.stringify(brief);
   useEffect(() => {
     if (text === '{}') return;
-    const timer = setTimeout(() => void judge({ briefDto: { brief: asDocument(JSON.parse(text) as Brief) } }), 400);
+    const timer = setTimeout(() => void judge({ briefDto: { brief: JSON.parse(text) as Brief } }), 400);
     return () => clearTimeout(timer);
   }, [text, judge]);
   if (text === '{}' || !data) return null;

@@ -11,9 +11,8 @@ import {
   type RecipeFigures,
   type TakeablePart,
 } from '@portiona/core';
-import { api, useFindFoodsQuery, type SavedDto } from '../../api/api.gen';
+import { api, useFindFoodsQuery, type SavedFoodDto } from '../../api/api.gen';
 import { useApiDispatch } from '../../api/useApiDispatch';
-import { asFood } from '../../api/documents';
 import { useStation } from '../station';
 import { PartChoices } from '../../features/bases/PartChoices';
 import { useTakeableParts } from '../../features/bases/useTakeableParts';
@@ -32,19 +31,19 @@ export function FoodPicker({ line, onPick }: { readonly line: Line; readonly onP
   const food = line.food === undefined ? undefined : here.foodsById.get(line.food);
   const taken = here.parts.find((part) => part.recipe === line.recipe && part.part === line.part);
   const dispatch = useApiDispatch();
-  const pick = (chosen: Food, fetched: SavedDto | undefined, otherWords: boolean) => {
+  const pick = (chosen: Food, fetched: SavedFoodDto | undefined, otherWords: boolean) => {
     setOpen(false);
     // A row of an imported table is not at hand until a recipe uses it: from here on it is.
-    if (fetched) dispatch(api.util.updateQueryData('listFoods', undefined, (foods) => void foods.push(fetched)));
+    if (fetched) dispatch(api.util.updateQueryData('listFoods', undefined, (foods) => [...foods, fetched]));
     onPick(swapped(line, chosen, otherWords, here, recipe));
   };
   const take = (next: Line) => {
     setOpen(false);
     onPick(next);
   };
-  const add = (added: SavedDto) => {
+  const add = (added: SavedFoodDto) => {
     setAdding(undefined);
-    pick(asFood(added).document, added, false);
+    pick(added.document, added, false);
   };
   return (
     <>
@@ -112,7 +111,7 @@ function Choices({
   readonly line: Line;
   readonly words: string;
   readonly current: Food | undefined;
-  readonly onPick: (food: Food, fetched: SavedDto | undefined, otherWords: boolean) => void;
+  readonly onPick: (food: Food, fetched: SavedFoodDto | undefined, otherWords: boolean) => void;
   /** A part of another recipe is taken instead. */
   readonly onTake: (line: Line) => void;
   /** A food of this name is to be added to the pantry. */
@@ -124,7 +123,7 @@ function Choices({
   const asked = useDeferredValue(sought.trim());
   const everywhere = useFindFoodsQuery({ q: asked, limit: '8' }, { skip: asked.length < 2 }).data ?? [];
   const further = new Map(everywhere.filter(({ food }) => !here.foodsById.has(food.id)).map(({ food }) => [food.id, food]));
-  const found = [...athand, ...[...further.values()].slice(0, 5).map((food) => asFood(food).document)];
+  const found = [...athand, ...[...further.values()].slice(0, 5).map((food) => food.document)];
   const pick = (food: Food) => onPick(food, further.get(food.id), !isMeantBy(words, food, here));
   const parts = useTakeableParts(recipe.id);
   const takePart = useTakePart();
