@@ -224,7 +224,7 @@ test('limits of parts and steps are told at reading', async () => {
   const { body } = (await create({ ...dish('many', []), parts, steps: Array<string>(201).fill('Stir.') }).expect(422)) as { body: Body };
   expect(body.faults.map(({ path, message }) => `${path}: ${message}`)).toEqual([
     'document.parts: must hold at most 200 parts; split the recipe',
-    expect.stringMatching(/document\.steps: .*200 at most/),
+    'document.steps: must hold at most 200 steps',
   ]);
 });
 

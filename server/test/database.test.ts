@@ -1,6 +1,7 @@
 import { QueryFailedError } from 'typeorm';
 import { Database } from '../src/database/database.js';
 import { KitchensService } from '../src/kitchens/kitchens.service.js';
+import type { Scope } from '../src/scope/scope.js';
 import { problemOf } from '../src/http/problemOf.js';
 import { UncertainSaveError } from '../src/http/problems.js';
 import { RecipesService } from '../src/recipes/recipes.service.js';
@@ -8,11 +9,13 @@ import { testServer } from './testServer.js';
 
 let server: Awaited<ReturnType<typeof testServer>>;
 let database: Database;
+let scope: Scope;
 let kitchenId: string;
 beforeAll(async () => {
   server = await testServer({ demo: true });
   database = server.app.get(Database);
-  kitchenId = await server.app.get(KitchensService).id();
+  scope = server.app.get(KitchensService).ofOwner();
+  ({ kitchenId } = scope);
 });
 afterAll(() => server.close());
 
@@ -133,7 +136,7 @@ test('recipes put away cost nothing: they are not even read, unless others take 
     .send(dish('takes-it', { recipe: 'away-base', part: 'p', amount: 1, unit: 'g' }))
     .expect(201);
   for (const id of ['away', 'away-base']) await server.http.delete(`/api/recipes/${id}`).expect(204);
-  const ids = (await recipes.atHand()).recipes.map(({ id }) => id);
+  const ids = (await recipes.atHand(scope)).recipes.map(({ id }) => id);
   expect(ids).toContain('away-base');
   expect(ids).not.toContain('away');
   const listed = ((await server.http.get('/api/recipes').expect(200)).body as { id: string }[]).map(({ id }) => id);

@@ -68,7 +68,7 @@ test.each(['base', 'top', 'dish-7', 'base-11'])('opening %s and saving it asks t
       .send({ revision, document: { ...document, title: `${document.title}.` } })
       .expect(200),
   );
-  expect(saved.statements.slice(MOST)).toEqual([]);
+  expect(saved.statements.length > MOST ? saved.statements : []).toEqual([]);
   const basis = await countOf(() => server.http.post(`/api/recipes/${id}/basis`).expect(204));
   expect(basis.statements.slice(MOST)).toEqual([]);
 });

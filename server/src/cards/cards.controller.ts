@@ -7,6 +7,8 @@ import { ONCE_HEADER, OnceKeyOf } from '../http/onceKeyOf.js';
 import { SettledLists } from '../threads/settledLists.js';
 import { Threads } from '../threads/threads.js';
 import type { Paper } from './cardStyle.js';
+import type { Scope } from '../scope/scope.js';
+import { InScope } from '../scope/inScope.js';
 
 const PAPER = { a5: 'a5', a4: 'a4' } as const;
 
@@ -25,16 +27,16 @@ export class CardsController {
   @Get('published-cards')
   @ApiOperation({ operationId: 'listPublishedCards', summary: 'The newest published card of each recipe, and whether it holds' })
   @ApiOkResponse({ type: [PublishedCardDto] })
-  newest() {
-    return this.lists.cards();
+  newest(@InScope() scope: Scope) {
+    return this.lists.cards(scope);
   }
 
   @Post('recipes/:id/published-cards')
   @ApiOperation({ operationId: 'publishCard', summary: 'Publishes the card as it stands: nothing edited later changes it' })
   @ApiCreatedResponse({ type: PublishedCardDto })
   @ApiHeader(ONCE_HEADER)
-  publish(@Param('id') id: string, @OnceKeyOf() once?: OnceKey) {
-    return this.threads.json('publishCard', id, once);
+  publish(@InScope() scope: Scope, @Param('id') id: string, @OnceKeyOf() once?: OnceKey) {
+    return this.threads.json('publishCard', scope, id, once);
   }
 
   @Get('recipes/:id/published-cards/:issue/kitchen-file')
@@ -44,11 +46,12 @@ export class CardsController {
   @Header('Content-Type', 'application/json; charset=utf-8')
   @Header('Cache-Control', 'no-store')
   async inputs(
+    @InScope() scope: Scope,
     @Param('id') id: string,
     @Param('issue', ParseIntPipe) issue: number,
     @Res({ passthrough: true }) response: Response,
   ): Promise<string> {
-    const file = await this.threads.text('cardInputs', id, issue);
+    const file = await this.threads.text('cardInputs', scope, id, issue);
     response.attachment(`${id}-issue-${issue}.json`);
     return file;
   }
@@ -65,13 +68,14 @@ export class CardsController {
   @ApiQuery({ name: 'download', required: false, description: 'Any value: as a file' })
   @ApiOkResponse({ schema: { type: 'string' } })
   async page(
+    @InScope() scope: Scope,
     @Param('id') id: string,
     @Res({ passthrough: true }) response: Response,
     @Query('paper', new ParseEnumPipe(PAPER, { optional: true })) paper: Paper = 'a5',
     @Query('download') download?: string,
     @Query('issue', new ParseIntPipe({ optional: true })) issue?: number,
   ): Promise<string> {
-    const page = await this.threads.text('cardPage', id, paper, issue);
+    const page = await this.threads.text('cardPage', scope, id, paper, issue);
     if (download !== undefined) response.attachment(`${id}.html`);
     return page;
   }
@@ -82,8 +86,8 @@ export class CardsController {
   @ApiOperation({ operationId: 'getCardMarkdown', summary: 'The card as Markdown' })
   @ApiProduces('text/markdown')
   @ApiOkResponse({ schema: { type: 'string' } })
-  async markdown(@Param('id') id: string, @Res({ passthrough: true }) response: Response): Promise<string> {
-    const text = await this.threads.text('cardMarkdown', id);
+  async markdown(@InScope() scope: Scope, @Param('id') id: string, @Res({ passthrough: true }) response: Response): Promise<string> {
+    const text = await this.threads.text('cardMarkdown', scope, id);
     response.attachment(`${id}.md`);
     return text;
   }
@@ -93,8 +97,8 @@ export class CardsController {
   @ApiOperation({ operationId: 'getSchemaOrgRecipe', summary: 'The card as schema.org/Recipe, JSON-LD' })
   @ApiProduces('application/ld+json')
   @ApiOkResponse({ schema: { type: 'string' } })
-  async schemaOrg(@Param('id') id: string, @Res({ passthrough: true }) response: Response): Promise<string> {
-    const text = await this.threads.text('cardSchemaOrg', id);
+  async schemaOrg(@InScope() scope: Scope, @Param('id') id: string, @Res({ passthrough: true }) response: Response): Promise<string> {
+    const text = await this.threads.text('cardSchemaOrg', scope, id);
     response.attachment(`${id}.jsonld`).type('application/ld+json');
     return text;
   }
@@ -107,11 +111,12 @@ export class CardsController {
   @ApiQuery({ name: 'issue', required: false, type: Number, description: 'As it was published' })
   @ApiOkResponse({ schema: { type: 'string', format: 'binary' } })
   async pdf(
+    @InScope() scope: Scope,
     @Param('id') id: string,
     @Query('paper', new ParseEnumPipe(PAPER, { optional: true })) paper: Paper = 'a5',
     @Query('issue', new ParseIntPipe({ optional: true })) issue?: number,
   ): Promise<StreamableFile> {
-    const pdf = await this.threads.bytes('cardPdf', id, paper, issue);
+    const pdf = await this.threads.bytes('cardPdf', scope, id, paper, issue);
     return new StreamableFile(pdf, { type: 'application/pdf', disposition: `attachment; filename="${id}.pdf"` });
   }
 }

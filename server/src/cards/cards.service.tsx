@@ -23,6 +23,7 @@ import { CardPdf } from './CardPdf.js';
 import type { PublishedCardDto } from './card.dto.js';
 import type { Paper } from './cardStyle.js';
 import { PublishedCardEntity } from './publishedCard.entity.js';
+import type { Scope } from '../scope/scope.js';
 
 @Injectable()
 export class CardsService {
@@ -34,37 +35,37 @@ export class CardsService {
   ) {}
 
   /** What a recipe's card says now. @throws NotFoundError */
-  async content(id: string): Promise<CardContent> {
-    const { recipe, kitchen } = await this.#opened(id);
+  async content(scope: Scope, id: string): Promise<CardContent> {
+    const { recipe, kitchen } = await this.#opened(scope, id);
     return cardContent(recipe, kitchen);
   }
 
   /** What a published card was computed from, as a kitchen file. @throws NotFoundError, also for a card from before that was kept */
-  async inputs(id: string, issue: number): Promise<string> {
-    const { inputs } = await this.#published(id, issue);
+  async inputs(scope: Scope, id: string, issue: number): Promise<string> {
+    const { inputs } = await this.#published(scope, id, issue);
     if (inputs === null) throw new NotFoundError('record of what it was computed from for', `${id}, issue ${issue}`);
     return JSON.stringify(inputs, null, 2);
   }
 
   /** The card as a self-contained page: as it stands, or as it was published. @throws NotFoundError */
-  async page(id: string, paper: Paper, issue?: number): Promise<string> {
-    return `<!doctype html>${renderToStaticMarkup(<CardPage card={await this.#card(id, issue)} paper={paper} />)}`;
+  async page(scope: Scope, id: string, paper: Paper, issue?: number): Promise<string> {
+    return `<!doctype html>${renderToStaticMarkup(<CardPage card={await this.#card(scope, id, issue)} paper={paper} />)}`;
   }
 
   /** The card as Markdown, as it stands. @throws NotFoundError */
-  async markdown(id: string): Promise<string> {
-    return cardMarkdown(await this.content(id));
+  async markdown(scope: Scope, id: string): Promise<string> {
+    return cardMarkdown(await this.content(scope, id));
   }
 
   /** The card as schema.org/Recipe, as it stands; what it holds cannot end the script element that a page puts it in. @throws NotFoundError */
-  async schemaOrg(id: string): Promise<string> {
-    return scriptSafe(schemaOrgRecipe(await this.content(id)), 2);
+  async schemaOrg(scope: Scope, id: string): Promise<string> {
+    return scriptSafe(schemaOrgRecipe(await this.content(scope, id)), 2);
   }
 
   /** The card as a PDF: as it stands, or as it was published. @throws NotFoundError */
-  async pdf(id: string, paper: Paper, issue?: number): Promise<Buffer> {
+  async pdf(scope: Scope, id: string, paper: Paper, issue?: number): Promise<Buffer> {
     registerCardFonts();
-    return renderToBuffer(<CardPdf card={await this.#card(id, issue)} paper={paper} />);
+    return renderToBuffer(<CardPdf card={await this.#card(scope, id, issue)} paper={paper} />);
   }
 
   /**
@@ -73,12 +74,12 @@ export class CardsService {
    *
    * @throws NotFoundError
    */
-  async publish(id: string, once?: OnceKey): Promise<PublishedCardDto> {
-    const kitchenId = await this.kitchens.id();
+  async publish(scope: Scope, id: string, once?: OnceKey): Promise<PublishedCardDto> {
+    const { kitchenId } = scope;
     return this.once.write(kitchenId, once, async () => {
-      const { revision, recipe, bases, kitchen } = await this.#opened(id);
+      const { revision, recipe, bases, kitchen } = await this.#opened(scope, id);
       const { foods, packs } = kitchen.content;
-      const settings = { ...(await this.kitchens.stated()), date: kitchen.settings.date };
+      const settings = { ...(await this.kitchens.stated(scope)), date: kitchen.settings.date };
       const inputs = kitchenFileText({ settings, foods: [...foods], packs: [...packs], recipes: [recipe, ...bases] });
       const [{ issue, published_at }] = await this.database.manager.query<[{ issue: number; published_at: Date }]>(
         `INSERT INTO published_cards (kitchen_id, recipe_id, issue, recipe_revision, food_revisions, content, content_version, inputs)
@@ -93,19 +94,19 @@ export class CardsService {
     });
   }
 
-  #opened(id: string) {
+  #opened(scope: Scope, id: string) {
     return this.database.read(async () => {
-      const { revision, document, bases } = (await this.recipes.open(id)) as OpenRecipeDto & { document: Recipe; bases: Recipe[] };
-      return { revision, recipe: document, bases, kitchen: await this.recipes.kitchenWith([document, ...bases]) };
+      const { revision, document, bases } = (await this.recipes.open(scope, id)) as OpenRecipeDto & { document: Recipe; bases: Recipe[] };
+      return { revision, recipe: document, bases, kitchen: await this.recipes.kitchenWith(scope, [document, ...bases]) };
     });
   }
 
-  async #card(id: string, issue: number | undefined): Promise<CardContent> {
-    return issue === undefined ? this.content(id) : (await this.#published(id, issue)).content;
+  async #card(scope: Scope, id: string, issue: number | undefined): Promise<CardContent> {
+    return issue === undefined ? this.content(scope, id) : (await this.#published(scope, id, issue)).content;
   }
 
-  async #published(recipeId: string, issue: number): Promise<PublishedCardEntity> {
-    const row = await this.database.manager.findOneBy(PublishedCardEntity, { kitchenId: await this.kitchens.id(), recipeId, issue });
+  async #published(scope: Scope, recipeId: string, issue: number): Promise<PublishedCardEntity> {
+    const row = await this.database.manager.findOneBy(PublishedCardEntity, { kitchenId: scope.kitchenId, recipeId, issue });
     if (!row) throw new NotFoundError('published card', `${recipeId}, issue ${issue}`);
     return row;
   }

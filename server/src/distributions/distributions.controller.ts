@@ -2,6 +2,8 @@ import { Body, Controller, Delete, Get, HttpCode, Param, Post } from '@nestjs/co
 import { ApiAcceptedResponse, ApiNoContentResponse, ApiOkResponse, ApiOperation, ApiTags } from '@nestjs/swagger';
 import { DrawDto, DrawingDto } from './distribution.dto.js';
 import { DistributionsService } from './distributions.service.js';
+import type { Scope } from '../scope/scope.js';
+import { InScope } from '../scope/inScope.js';
 
 @ApiTags('distributions')
 @Controller()
@@ -12,8 +14,8 @@ export class DistributionsController {
   @HttpCode(202)
   @ApiOperation({ operationId: 'drawDistribution', summary: 'Begins to draw how a figure of a serving spreads' })
   @ApiAcceptedResponse({ type: DrawingDto })
-  start(@Param('id') id: string, @Body() body: DrawDto): Promise<DrawingDto> {
-    return this.distributions.start(id, body);
+  start(@InScope() scope: Scope, @Param('id') id: string, @Body() body: DrawDto): Promise<DrawingDto> {
+    return this.distributions.start(scope, id, body);
   }
 
   @Get('distributions/:id')

@@ -6,6 +6,7 @@ import { BusyError, NotFoundError } from '../http/problems.js';
 import { Threads } from '../threads/threads.js';
 import type { DistributionDto, DrawDto, DrawingDto } from './distribution.dto.js';
 import type { Drawn, Said } from './distribution.worker.js';
+import type { Scope } from '../scope/scope.js';
 
 /** The built thread: it stands in the same place whether this file runs built or not. */
 const THREAD = fileURLToPath(new URL('../../dist/distributions/distribution.worker.js', import.meta.url));
@@ -31,9 +32,9 @@ export class DistributionsService implements OnModuleDestroy {
   constructor(private readonly threads: Threads) {}
 
   /** @throws NotFoundError, BusyError */
-  async start(recipeId: string, { figure, draws = USUAL_DRAWS, seed = 1, choices = false }: DrawDto): Promise<DrawingDto> {
+  async start(scope: Scope, recipeId: string, { figure, draws = USUAL_DRAWS, seed = 1, choices = false }: DrawDto): Promise<DrawingDto> {
     this.#expectRoom();
-    const model = await this.threads.made('errorModel', recipeId, figure, choices);
+    const model = await this.threads.made('errorModel', scope, recipeId, figure, choices);
     this.#expectRoom();
     const id = randomUUID();
     const drawing = this.#begin({ model, seed, draws });

@@ -2,6 +2,8 @@ import { Controller, Get, Header, Param, Res } from '@nestjs/common';
 import { ApiOkResponse, ApiOperation, ApiProduces, ApiTags } from '@nestjs/swagger';
 import type { Response } from 'express';
 import { Threads } from '../threads/threads.js';
+import type { Scope } from '../scope/scope.js';
+import { InScope } from '../scope/inScope.js';
 
 @ApiTags('exports')
 @Controller('exports')
@@ -15,8 +17,8 @@ export class ExportsController {
   @Header('Content-Type', 'application/json; charset=utf-8')
   @Header('Content-Disposition', 'attachment; filename="kitchen.json"')
   @Header('Cache-Control', 'no-store')
-  kitchenFile(): Promise<string> {
-    return this.threads.text('exportKitchen');
+  kitchenFile(@InScope() scope: Scope): Promise<string> {
+    return this.threads.text('exportKitchen', scope);
   }
 
   @Get('foods.csv')
@@ -26,8 +28,8 @@ export class ExportsController {
   @Header('Content-Type', 'text/csv; charset=utf-8')
   @Header('Content-Disposition', 'attachment; filename="foods.csv"')
   @Header('Cache-Control', 'no-store')
-  foods(): Promise<string> {
-    return this.threads.text('exportFoods');
+  foods(@InScope() scope: Scope): Promise<string> {
+    return this.threads.text('exportFoods', scope);
   }
 
   @Get('prices.csv')
@@ -37,8 +39,8 @@ export class ExportsController {
   @Header('Content-Type', 'text/csv; charset=utf-8')
   @Header('Content-Disposition', 'attachment; filename="prices.csv"')
   @Header('Cache-Control', 'no-store')
-  prices(): Promise<string> {
-    return this.threads.text('exportPrices');
+  prices(@InScope() scope: Scope): Promise<string> {
+    return this.threads.text('exportPrices', scope);
   }
 
   @Get('recipes.csv')
@@ -48,8 +50,8 @@ export class ExportsController {
   @Header('Content-Type', 'text/csv; charset=utf-8')
   @Header('Content-Disposition', 'attachment; filename="recipes.csv"')
   @Header('Cache-Control', 'no-store')
-  recipes(): Promise<string> {
-    return this.threads.text('exportRecipes');
+  recipes(@InScope() scope: Scope): Promise<string> {
+    return this.threads.text('exportRecipes', scope);
   }
 
   @Get('recipes/:id/lines.csv')
@@ -58,8 +60,8 @@ export class ExportsController {
   @ApiOkResponse({ schema: { type: 'string' } })
   @Header('Content-Type', 'text/csv; charset=utf-8')
   @Header('Cache-Control', 'no-store')
-  async lines(@Param('id') id: string, @Res({ passthrough: true }) response: Response): Promise<string> {
-    const text = await this.threads.text('exportLines', id);
+  async lines(@InScope() scope: Scope, @Param('id') id: string, @Res({ passthrough: true }) response: Response): Promise<string> {
+    const text = await this.threads.text('exportLines', scope, id);
     response.attachment(`${id}.csv`);
     return text;
   }
@@ -70,8 +72,8 @@ export class ExportsController {
   @ApiOkResponse({ schema: { type: 'string' } })
   @Header('Content-Type', 'application/json; charset=utf-8')
   @Header('Cache-Control', 'no-store')
-  async recipe(@Param('id') id: string, @Res({ passthrough: true }) response: Response): Promise<string> {
-    const text = await this.threads.text('exportRecipe', id);
+  async recipe(@InScope() scope: Scope, @Param('id') id: string, @Res({ passthrough: true }) response: Response): Promise<string> {
+    const text = await this.threads.text('exportRecipe', scope, id);
     response.attachment(`${id}.json`);
     return text;
   }

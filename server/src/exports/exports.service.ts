@@ -1,21 +1,12 @@
 import { Injectable } from '@nestjs/common';
-import {
-  foodsSheet,
-  kitchenFileText,
-  linesSheet,
-  pricesSheet,
-  recipesSheet,
-  type Food,
-  type Pack,
-  type Recipe,
-  type Sheet,
-} from '@portiona/core';
+import { foodsSheet, kitchenFileText, linesSheet, pricesSheet, recipesSheet, type Pack, type Recipe, type Sheet } from '@portiona/core';
 import { stringify } from 'csv-stringify/sync';
 import { Database } from '../database/database.js';
 import { FoodsService } from '../foods/foods.service.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
 import { PacksService } from '../packs/packs.service.js';
 import { RecipesService } from '../recipes/recipes.service.js';
+import type { Scope } from '../scope/scope.js';
 
 @Injectable()
 export class ExportsService {
@@ -28,53 +19,56 @@ export class ExportsService {
   ) {}
 
   /** Everything the kitchen holds, as a kitchen file: what the import takes in again. */
-  async kitchenFile(): Promise<string> {
+  async kitchenFile(scope: Scope): Promise<string> {
     const byId = (a: { readonly id?: string }, b: { readonly id?: string }) => ((a.id ?? '') < (b.id ?? '') ? -1 : 1);
     const content = await this.database.read(async () => ({
-      settings: await this.kitchens.stated(),
-      foods: (await this.foods.known()).sort(byId),
-      packs: (await this.packs.known()).sort(byId),
-      recipes: (await this.recipes.known()).sort(byId),
+      settings: await this.kitchens.stated(scope),
+      foods: (await this.foods.known(scope)).sort(byId),
+      packs: (await this.packs.known(scope)).sort(byId),
+      recipes: (await this.recipes.known(scope)).sort(byId),
     }));
     return kitchenFileText(content);
   }
 
   /** One recipe with the recipes, foods and packs it is made of, as a kitchen file. @throws NotFoundError */
-  async recipeFile(id: string): Promise<string> {
-    const { recipe, kitchen, bases, settings } = await this.#opened(id);
+  async recipeFile(scope: Scope, id: string): Promise<string> {
+    const { recipe, kitchen, bases, settings } = await this.#opened(scope, id);
     const { foods } = kitchen.content;
-    const packs = await this.packs.known(foods.map((food) => food.id));
+    const packs = await this.packs.known(
+      scope,
+      foods.map((food) => food.id),
+    );
     return kitchenFileText({ settings, foods: [...foods], packs, recipes: [recipe, ...bases] });
   }
 
   /** One recipe's ingredients with what each comes to. @throws NotFoundError */
-  async linesSheet(id: string): Promise<string> {
-    const { recipe, kitchen } = await this.#opened(id);
+  async linesSheet(scope: Scope, id: string): Promise<string> {
+    const { recipe, kitchen } = await this.#opened(scope, id);
     return csvText(linesSheet(recipe, kitchen));
   }
 
-  #opened(id: string) {
+  #opened(scope: Scope, id: string) {
     return this.database.read(async () => {
-      const { document, bases } = (await this.recipes.open(id)) as { readonly document: Recipe; readonly bases: readonly Recipe[] };
+      const { document, bases } = (await this.recipes.open(scope, id)) as { readonly document: Recipe; readonly bases: readonly Recipe[] };
       return {
         recipe: document,
         bases,
-        kitchen: await this.recipes.kitchenWith([document, ...bases]),
-        settings: await this.kitchens.stated(),
+        kitchen: await this.recipes.kitchenWith(scope, [document, ...bases]),
+        settings: await this.kitchens.stated(scope),
       };
     });
   }
 
   /** Foods at hand with their composition per 100 g, by name. */
-  async foodsSheet(): Promise<string> {
-    return csvText(foodsSheet((await this.foods.list()).map(({ document }) => document)));
+  async foodsSheet(scope: Scope): Promise<string> {
+    return csvText(foodsSheet((await this.foods.list(scope)).map(({ document }) => document)));
   }
 
   /** Every price seen, by food and day. */
-  async pricesSheet(): Promise<string> {
+  async pricesSheet(scope: Scope): Promise<string> {
     const { packs, foods } = await this.database.read(async () => {
-      const seen = await this.packs.known();
-      const priced = await this.foods.known([...new Set(seen.map(({ food }) => food))]);
+      const seen = await this.packs.known(scope);
+      const priced = await this.foods.known(scope, [...new Set(seen.map(({ food }) => food))]);
       return { packs: seen, foods: new Map(priced.map((food) => [food.id, food])) };
     });
     const key = ({ food, seen }: Pack) => `${foods.get(food)?.name ?? food} ${seen}`;
@@ -87,10 +81,10 @@ export class ExportsService {
   }
 
   /** What a serving of every recipe delivers and costs. */
-  async recipesSheet(): Promise<string> {
+  async recipesSheet(scope: Scope): Promise<string> {
     const { heads, recipes, kitchen } = await this.database.read(async () => {
-      const there = await this.recipes.atHand();
-      return { ...there, kitchen: await this.recipes.kitchenWith(there.recipes) };
+      const there = await this.recipes.atHand(scope);
+      return { ...there, kitchen: await this.recipes.kitchenWith(scope, there.recipes) };
     });
     const there = new Set(heads.map(({ id }) => id));
     return csvText(

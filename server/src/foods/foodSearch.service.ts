@@ -1,9 +1,9 @@
 import { Injectable } from '@nestjs/common';
 import { FoodIndex, isLike, searchWords, type FoodEntry } from '@portiona/core';
 import { Database } from '../database/database.js';
-import { KitchensService } from '../kitchens/kitchens.service.js';
 import type { FoundFoodDto } from './food.dto.js';
 import { toSavedFood } from './food.mapper.js';
+import type { Scope } from '../scope/scope.js';
 
 /** Rows the database gives to be ranked: enough that the best are among them, few enough to rank in milliseconds. */
 const CANDIDATES = 80;
@@ -29,16 +29,13 @@ interface Candidate {
 /** Finds foods as they are typed, in a pantry of any size: the database picks candidates by its indexes, core ranks them. */
 @Injectable()
 export class FoodSearchService {
-  constructor(
-    private readonly database: Database,
-    private readonly kitchens: KitchensService,
-  ) {}
+  constructor(private readonly database: Database) {}
 
   /** @param limit most foods given */
-  async find(text: string, limit: number): Promise<FoundFoodDto[]> {
+  async find(scope: Scope, text: string, limit: number): Promise<FoundFoodDto[]> {
     const words = searchWords(text).slice(0, MOST_WORDS);
     if (words.length === 0) return [];
-    const kitchenId = await this.kitchens.id();
+    const { kitchenId } = scope;
     const candidates = await this.#candidates(kitchenId, await this.#meant(kitchenId, words));
     const byId = new Map(candidates.map((candidate) => [candidate.id, candidate]));
     const athand = new Set(candidates.filter(({ used, bought }) => used > 0 || bought).map(({ id }) => id));

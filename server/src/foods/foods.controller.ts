@@ -17,6 +17,8 @@ import { Threads } from '../threads/threads.js';
 import { FoodUseDto, FoundFoodDto, UsedFoodDto } from './food.dto.js';
 import { FoodsService } from './foods.service.js';
 import { FoodSearchService } from './foodSearch.service.js';
+import type { Scope } from '../scope/scope.js';
+import { InScope } from '../scope/inScope.js';
 
 /** Foods one search gives at most, and when it does not say. */
 const MOST_FOUND = 50;
@@ -35,8 +37,8 @@ export class FoodsController {
   @Get('foods')
   @ApiOperation({ operationId: 'listFoods', summary: 'Foods at hand: the kitchen’s own, and of imported tables those in use' })
   @ApiOkResponse({ type: [SavedFoodDto] })
-  list(): Promise<SavedFoodDto[]> {
-    return this.foods.list();
+  list(@InScope() scope: Scope): Promise<SavedFoodDto[]> {
+    return this.foods.list(scope);
   }
 
   @Get('found-foods')
@@ -44,37 +46,37 @@ export class FoodsController {
   @ApiQuery({ name: 'q', description: 'Words, in any order, slips allowed' })
   @ApiQuery({ name: 'limit', required: false, description: `1 to ${MOST_FOUND}` })
   @ApiOkResponse({ type: [FoundFoodDto] })
-  find(@Query('q') q = '', @Query('limit') limit?: string): Promise<FoundFoodDto[]> {
+  find(@InScope() scope: Scope, @Query('q') q = '', @Query('limit') limit?: string): Promise<FoundFoodDto[]> {
     const wanted = Math.round(Number(limit ?? USUALLY_FOUND));
-    return this.search.find(q.slice(0, 200), Math.min(MOST_FOUND, Math.max(1, wanted || USUALLY_FOUND)));
+    return this.search.find(scope, q.slice(0, 200), Math.min(MOST_FOUND, Math.max(1, wanted || USUALLY_FOUND)));
   }
 
   @Get('used-foods')
   @ApiOperation({ operationId: 'usedFoods', summary: 'Foods that most recipes use, and how many do' })
   @ApiOkResponse({ type: [UsedFoodDto] })
-  used(): Promise<UsedFoodDto[]> {
-    return this.foods.used();
+  used(@InScope() scope: Scope): Promise<UsedFoodDto[]> {
+    return this.foods.used(scope);
   }
 
   @Get('foods/:id')
   @ApiOperation({ operationId: 'getFood', summary: 'One food' })
   @ApiOkResponse({ type: SavedFoodDto })
-  get(@Param('id') id: string): Promise<SavedFoodDto> {
-    return this.foods.get(id);
+  get(@InScope() scope: Scope, @Param('id') id: string): Promise<SavedFoodDto> {
+    return this.foods.get(scope, id);
   }
 
   @Get('foods/:id/history')
   @ApiOperation({ operationId: 'foodHistory', summary: 'Every composition the food has had, newest first' })
   @ApiOkResponse({ type: [SavedFoodDto] })
-  history(@Param('id') id: string): Promise<SavedFoodDto[]> {
-    return this.foods.history(id);
+  history(@InScope() scope: Scope, @Param('id') id: string): Promise<SavedFoodDto[]> {
+    return this.foods.history(scope, id);
   }
 
   @Get('foods/:id/used-in')
   @ApiOperation({ operationId: 'foodUses', summary: 'Recipes that use the food' })
   @ApiOkResponse({ type: [FoodUseDto] })
-  usedIn(@Param('id') id: string): Promise<FoodUseDto[]> {
-    return this.foods.usedIn(id);
+  usedIn(@InScope() scope: Scope, @Param('id') id: string): Promise<FoodUseDto[]> {
+    return this.foods.usedIn(scope, id);
   }
 
   @Post('foods')
@@ -82,39 +84,39 @@ export class FoodsController {
   @ApiBody({ type: NewFoodDto })
   @ApiHeader(ONCE_HEADER)
   @ApiCreatedResponse({ type: SavedFoodDto })
-  create(@Body() body: SentBody, @OnceKeyOf() once?: OnceKey) {
-    return this.threads.take('createFood', body, once);
+  create(@InScope() scope: Scope, @Body() body: SentBody, @OnceKeyOf() once?: OnceKey) {
+    return this.threads.take('createFood', body, scope, once);
   }
 
   @Put('foods/:id')
   @ApiOperation({ operationId: 'saveFood', summary: 'Saves a food made on a revision' })
   @ApiBody({ type: SaveFoodDto })
   @ApiOkResponse({ type: SavedFoodDto })
-  save(@Param('id') id: string, @Body() body: SentBody) {
-    return this.threads.take('saveFood', body, id);
+  save(@InScope() scope: Scope, @Param('id') id: string, @Body() body: SentBody) {
+    return this.threads.take('saveFood', body, scope, id);
   }
 
   @Post('foods/:id/archive')
   @HttpCode(204)
   @ApiOperation({ operationId: 'archiveFood', summary: 'Puts a food away; recipes that use it keep it' })
   @ApiNoContentResponse()
-  archive(@Param('id') id: string): Promise<void> {
-    return this.foods.archive(id, true);
+  archive(@InScope() scope: Scope, @Param('id') id: string): Promise<void> {
+    return this.foods.archive(scope, id, true);
   }
 
   @Post('foods/:id/restore')
   @HttpCode(204)
   @ApiOperation({ operationId: 'restoreFood', summary: 'Takes a food out again' })
   @ApiNoContentResponse()
-  restore(@Param('id') id: string): Promise<void> {
-    return this.foods.archive(id, false);
+  restore(@InScope() scope: Scope, @Param('id') id: string): Promise<void> {
+    return this.foods.archive(scope, id, false);
   }
 
   @Delete('foods/:id')
   @HttpCode(204)
   @ApiOperation({ operationId: 'removeFood', summary: 'Removes a food that no recipe has used; 409 otherwise' })
   @ApiNoContentResponse()
-  remove(@Param('id') id: string): Promise<void> {
-    return this.foods.remove(id);
+  remove(@InScope() scope: Scope, @Param('id') id: string): Promise<void> {
+    return this.foods.remove(scope, id);
   }
 }

@@ -8,11 +8,11 @@ import { isTaken } from '../database/isTaken.js';
 import { InUseError, NotFoundError, StaleSaveError, TakenError, UnreadableError } from '../http/problems.js';
 import { readBody } from '../http/readBody.js';
 import type { SavedFoodDto } from '../http/saved.dto.js';
-import { KitchensService } from '../kitchens/kitchens.service.js';
 import type { FoodUseDto, UsedFoodDto } from './food.dto.js';
 import { FoodEntity } from './food.entity.js';
 import { toFood, toFoodRow, toSavedFood } from './food.mapper.js';
 import { FoodRevisionEntity } from './foodRevision.entity.js';
+import type { Scope } from '../scope/scope.js';
 
 /** Rows one statement writes at most; a statement holds 65,535 parameters. */
 const ROWS_AT_ONCE = 1000;
@@ -28,14 +28,13 @@ export class FoodsService {
   constructor(
     private readonly database: Database,
     private readonly once: Once,
-    private readonly kitchens: KitchensService,
   ) {}
 
   /** Foods at hand: the kitchen's own, and of imported tables those that are cooked with or bought. */
-  async list(): Promise<SavedFoodDto[]> {
+  async list(scope: Scope): Promise<SavedFoodDto[]> {
     const rows = await this.database.manager
       .createQueryBuilder(FoodEntity, 'food')
-      .where('food.kitchen_id = :kitchenId AND food.archived_at IS NULL', { kitchenId: await this.kitchens.id() })
+      .where('food.kitchen_id = :kitchenId AND food.archived_at IS NULL', { kitchenId: scope.kitchenId })
       .andWhere(
         `(food.from_table IS NULL
           OR EXISTS (SELECT 1 FROM recipe_foods used WHERE used.kitchen_id = food.kitchen_id AND used.food_id = food.id)
@@ -47,44 +46,44 @@ export class FoodsService {
   }
 
   /** Foods as core knows them: all, or those of some ids, put away or not. */
-  async known(ids?: readonly string[]): Promise<Food[]> {
-    const kitchenId = await this.kitchens.id();
+  async known(scope: Scope, ids?: readonly string[]): Promise<Food[]> {
+    const { kitchenId } = scope;
     return (await this.database.manager.find(FoodEntity, { where: { kitchenId, ...(ids ? { id: In(ids) } : {}) } })).map(toFood);
   }
 
   /** Which of some foods are put away. */
-  async away(ids: readonly string[]): Promise<ReadonlySet<string>> {
-    const where = { kitchenId: await this.kitchens.id(), id: In(ids), archivedAt: Not(IsNull()) };
+  async away(scope: Scope, ids: readonly string[]): Promise<ReadonlySet<string>> {
+    const where = { kitchenId: scope.kitchenId, id: In(ids), archivedAt: Not(IsNull()) };
     const rows = await this.database.manager.find(FoodEntity, { select: { id: true }, where });
     return new Set(rows.map(({ id }) => id));
   }
 
   /** @throws NotFoundError */
-  async get(id: string): Promise<SavedFoodDto> {
-    return toSavedFood(await this.#row(id));
+  async get(scope: Scope, id: string): Promise<SavedFoodDto> {
+    return toSavedFood(await this.#row(scope, id));
   }
 
   /** Every composition a food has had, newest first. @throws NotFoundError */
-  async history(id: string): Promise<SavedFoodDto[]> {
-    const { kitchenId } = await this.#row(id);
+  async history(scope: Scope, id: string): Promise<SavedFoodDto[]> {
+    const { kitchenId } = await this.#row(scope, id);
     const rows = await this.database.manager.find(FoodRevisionEntity, { where: { kitchenId, foodId: id }, order: { revision: 'DESC' } });
     return rows.map(({ foodId, ...row }) => toSavedFood({ id: foodId, ...row }));
   }
 
   /** Foods that most recipes use, those put away left out. */
-  async used(): Promise<UsedFoodDto[]> {
+  async used(scope: Scope): Promise<UsedFoodDto[]> {
     return this.database.manager.query<UsedFoodDto[]>(
       `SELECT food.id, food.name, count(*)::int AS recipes FROM recipe_foods used
        JOIN recipes recipe ON recipe.kitchen_id = used.kitchen_id AND recipe.id = used.recipe_id AND recipe.archived_at IS NULL
        JOIN foods food ON food.kitchen_id = used.kitchen_id AND food.id = used.food_id
        WHERE used.kitchen_id = $1 GROUP BY food.id, food.name ORDER BY count(*) DESC, food.name LIMIT 12`,
-      [await this.kitchens.id()],
+      [scope.kitchenId],
     );
   }
 
   /** Recipes that use a food, by title. @throws NotFoundError */
-  async usedIn(id: string): Promise<FoodUseDto[]> {
-    const { kitchenId } = await this.#row(id);
+  async usedIn(scope: Scope, id: string): Promise<FoodUseDto[]> {
+    const { kitchenId } = await this.#row(scope, id);
     return this.database.manager.query<FoodUseDto[]>(
       `SELECT recipe.id, recipe.title FROM recipe_foods used
        JOIN recipes recipe ON recipe.kitchen_id = used.kitchen_id AND recipe.id = used.recipe_id
@@ -94,28 +93,28 @@ export class FoodsService {
   }
 
   /** @throws UnreadableError, TakenError */
-  async create(found: object, once?: OnceKey): Promise<SavedFoodDto> {
+  async create(scope: Scope, found: object, once?: OnceKey): Promise<SavedFoodDto> {
     const document = this.#read(found);
-    return this.once.write(await this.kitchens.id(), once, async () => {
+    return this.once.write(scope.kitchenId, once, async () => {
       try {
-        await this.insert([document]);
+        await this.insert(scope, [document]);
       } catch (error) {
         if (isTaken(error)) throw new TakenError('food', document.id);
         throw error;
       }
-      return this.get(document.id);
+      return this.get(scope, document.id);
     });
   }
 
   /** Writes new foods with their first revision, in the transaction under way. */
-  async insert(documents: readonly FoodEntry[]): Promise<void> {
-    await this.insertRows(documents);
-    await this.learnWords(documents);
+  async insert(scope: Scope, documents: readonly FoodEntry[]): Promise<void> {
+    await this.insertRows(scope, documents);
+    await this.learnWords(scope, documents);
   }
 
   /** As `insert`, but the words they are found by are left to the caller: a long transaction learns them last, so as to hold up nobody. */
-  async insertRows(documents: readonly FoodEntry[], rowOf?: (document: FoodEntry) => TableRow): Promise<void> {
-    const kitchenId = await this.kitchens.id();
+  async insertRows(scope: Scope, documents: readonly FoodEntry[], rowOf?: (document: FoodEntry) => TableRow): Promise<void> {
+    const { kitchenId } = scope;
     for (let i = 0; i < documents.length; i += ROWS_AT_ONCE) {
       const rows = documents.slice(i, i + ROWS_AT_ONCE).map((document) => ({ ...toFoodRow(document), ...rowOf?.(document) }));
       await this.database.manager.query(
@@ -139,20 +138,20 @@ export class FoodsService {
   }
 
   /** @throws UnreadableError, NotFoundError, StaleSaveError */
-  async save(id: string, revision: number, found: object): Promise<SavedFoodDto> {
+  async save(scope: Scope, id: string, revision: number, found: object): Promise<SavedFoodDto> {
     const document = this.#read(found);
     if (document.id !== id) throw new UnreadableError([{ path: 'document.id', message: `must stay "${id}"` }]);
-    return this.database.writeAlone(await this.kitchens.id(), async () => {
-      const written = await this.write(revision, document);
-      const current = await this.get(id);
+    return this.database.writeAlone(scope.kitchenId, async () => {
+      const written = await this.write(scope, revision, document);
+      const current = await this.get(scope, id);
       if (!written) throw new StaleSaveError('food', id, current);
       return current;
     });
   }
 
   /** Writes a food's next revision, in the transaction under way. False, and nothing written, when the revision is not the newest. */
-  async write(revision: number, document: FoodEntry): Promise<boolean> {
-    const kitchenId = await this.kitchens.id();
+  async write(scope: Scope, revision: number, document: FoodEntry): Promise<boolean> {
+    const { kitchenId } = scope;
     const { manager } = this.database;
     const { affected } = await manager.update(
       FoodEntity,
@@ -162,13 +161,13 @@ export class FoodsService {
     if (affected !== 1) return false;
     await manager.insert(FoodRevisionEntity, { kitchenId, foodId: document.id, revision: revision + 1, document });
     await thinDrafts(manager, 'food', kitchenId, document.id);
-    await this.learnWords([document]);
+    await this.learnWords(scope, [document]);
     return true;
   }
 
   /** Writes the next revision of many foods at once, in the transaction under way, which has locked them. */
-  async writeRows(rows: readonly { readonly revision: number; readonly document: FoodEntry }[]): Promise<void> {
-    const kitchenId = await this.kitchens.id();
+  async writeRows(scope: Scope, rows: readonly { readonly revision: number; readonly document: FoodEntry }[]): Promise<void> {
+    const { kitchenId } = scope;
     const { manager } = this.database;
     const next = rows.map(({ revision, document }) => ({ ...toFoodRow(document), revision: revision + 1 }));
     await manager.query(
@@ -184,8 +183,8 @@ export class FoodsService {
   }
 
   /** Keeps the words that foods are named by: a search looks among them for what was begun or misspelt. */
-  async learnWords(documents: readonly FoodEntry[]): Promise<void> {
-    await this.learn(new Set(documents.flatMap((document) => this.wordsOf(document))));
+  async learnWords(scope: Scope, documents: readonly FoodEntry[]): Promise<void> {
+    await this.learn(scope, new Set(documents.flatMap((document) => this.wordsOf(document))));
   }
 
   /** The words a food is found by. */
@@ -196,8 +195,8 @@ export class FoodsService {
   }
 
   /** Keeps words, once each, in the transaction under way. */
-  async learn(words: ReadonlySet<string>): Promise<void> {
-    const kitchenId = await this.kitchens.id();
+  async learn(scope: Scope, words: ReadonlySet<string>): Promise<void> {
+    const { kitchenId } = scope;
     // In one order, so that two that learn at once wait for each other instead of blocking each other.
     const sorted = [...words].sort();
     for (let i = 0; i < sorted.length; i += ROWS_AT_ONCE)
@@ -208,8 +207,8 @@ export class FoodsService {
   }
 
   /** Puts a food away, or takes it out again: recipes that use it keep it. @throws NotFoundError */
-  async archive(id: string, away: boolean): Promise<void> {
-    const kitchenId = await this.kitchens.id();
+  async archive(scope: Scope, id: string, away: boolean): Promise<void> {
+    const { kitchenId } = scope;
     const { affected } = await this.database.writeAlone(kitchenId, () =>
       this.database.manager.update(FoodEntity, { kitchenId, id }, { archivedAt: away ? () => 'now()' : null }),
     );
@@ -217,10 +216,10 @@ export class FoodsService {
   }
 
   /** Removes a food that no recipe, not even one put away, has ever used. @throws NotFoundError, InUseError */
-  async remove(id: string): Promise<void> {
-    const kitchenId = await this.kitchens.id();
+  async remove(scope: Scope, id: string): Promise<void> {
+    const { kitchenId } = scope;
     await this.database.writeAlone(kitchenId, async () => {
-      await this.#row(id);
+      await this.#row(scope, id);
       const { manager } = this.database;
       const [{ count }] = await manager.query<[{ count: number }]>(
         'SELECT count(*)::int AS count FROM recipe_foods WHERE kitchen_id = $1 AND food_id = $2',
@@ -231,8 +230,8 @@ export class FoodsService {
     });
   }
 
-  async #row(id: string): Promise<FoodEntity> {
-    const row = await this.database.manager.findOneBy(FoodEntity, { kitchenId: await this.kitchens.id(), id });
+  async #row(scope: Scope, id: string): Promise<FoodEntity> {
+    const row = await this.database.manager.findOneBy(FoodEntity, { kitchenId: scope.kitchenId, id });
     if (!row) throw new NotFoundError('food', id);
     return row;
   }

@@ -1,4 +1,4 @@
-import type { ProblemDetails } from './problemOf.js';
+import type { ProblemDetails } from './problems.js';
 
 /** What the database may say, by the class or the whole of its code, and what that means to who asked. */
 const TROUBLES: readonly (readonly [code: RegExp, status: number, type: string, title: string, detail: string, retryAfter?: number])[] = [

@@ -17,7 +17,7 @@ import { plainAddress } from './plainAddress.js';
 import { ProblemFilter } from './problem.filter.js';
 import { problemOf } from './problemOf.js';
 import { sendProblem } from './sendProblem.js';
-import { validationPipe } from './validation.js';
+import { BodyPipe, QueryPipe } from './validation.js';
 import { serveWebApp } from './webApp.js';
 
 const WEB_APP = fileURLToPath(new URL('../../../web/dist', import.meta.url));
@@ -49,7 +49,7 @@ export async function makeApp(): Promise<NestExpressApplication> {
       }
     });
   app.setGlobalPrefix('api');
-  app.useGlobalPipes(validationPipe());
+  app.useGlobalPipes(new BodyPipe(), new QueryPipe());
   app.useGlobalInterceptors(new JsonTextInterceptor());
   app.useGlobalFilters(new ProblemFilter());
   serveWebApp(app.getHttpAdapter().getInstance(), process.env.PORTIONA_WEB ?? WEB_APP);

@@ -1,8 +1,40 @@
-import type { ProblemDetails } from './problemOf.js';
 import type { Fault } from '@portiona/core';
 
+/** Problem details, RFC 9457, with the faults of unreadable input and what stands there after a stale save. */
+export interface ProblemDetails {
+  readonly type: string;
+  readonly title: string;
+  readonly status: number;
+  readonly detail: string;
+  readonly faults?: readonly Fault[];
+  readonly current?: object;
+  /** Seconds after which it may be asked again. */
+  readonly retryAfter?: number;
+}
+
+/** What is told of a problem besides its message. */
+interface Told extends Omit<ProblemDetails, 'type' | 'detail'> {
+  /** What kind it is, behind "urn:portiona:". */
+  readonly type: string;
+}
+
+/** Seconds after which something that is busy may be asked again. */
+const SOON = 2;
+
+/** Something that is told to whoever asked, as problem details: each kind knows its status, and says what to do. */
+export abstract class Problem extends Error {
+  protected abstract get told(): Told;
+
+  get details(): ProblemDetails {
+    const { type, title, status, ...more } = this.told;
+    return { type: `urn:portiona:${type}`, title, status, detail: this.message, ...more };
+  }
+}
+
 /** Something asked for that is not there: 404. */
-export class NotFoundError extends Error {
+export class NotFoundError extends Problem {
+  protected readonly told = { type: 'not-found', title: 'Not there', status: 404 };
+
   constructor(
     readonly kind: string,
     readonly id: string,
@@ -13,7 +45,9 @@ export class NotFoundError extends Error {
 }
 
 /** An id that is already taken: 409. */
-export class TakenError extends Error {
+export class TakenError extends Problem {
+  protected readonly told = { type: 'taken', title: 'Already there', status: 409 };
+
   constructor(
     readonly kind: string,
     readonly id: string,
@@ -24,7 +58,7 @@ export class TakenError extends Error {
 }
 
 /** A save made on a revision that is no longer the newest: 409, with what is there now. */
-export class StaleSaveError extends Error {
+export class StaleSaveError extends Problem {
   constructor(
     readonly kind: string,
     readonly id: string,
@@ -35,10 +69,16 @@ export class StaleSaveError extends Error {
     );
     this.name = 'StaleSaveError';
   }
+
+  protected get told() {
+    return { type: 'stale-save', title: 'Saved elsewhere', status: 409, current: this.current };
+  }
 }
 
 /** Something that others rest on and that cannot be removed: 409. */
-export class InUseError extends Error {
+export class InUseError extends Problem {
+  protected readonly told = { type: 'in-use', title: 'In use', status: 409 };
+
   constructor(
     readonly kind: string,
     readonly id: string,
@@ -50,15 +90,21 @@ export class InUseError extends Error {
 }
 
 /** Input whose content cannot be read: 422, each fault with its place. */
-export class UnreadableError extends Error {
+export class UnreadableError extends Problem {
   constructor(readonly faults: readonly Fault[]) {
     super('nothing was saved; mend what is listed and send it again');
     this.name = 'UnreadableError';
   }
+
+  protected get told() {
+    return { type: 'unreadable', title: 'Cannot be read', status: 422, faults: this.faults };
+  }
 }
 
 /** Too much under way to take more on: 503, try again. */
-export class BusyError extends Error {
+export class BusyError extends Problem {
+  protected readonly told = { type: 'busy', title: 'Busy', status: 503, retryAfter: SOON };
+
   constructor(readonly what: string) {
     super(`${what}; nothing was begun. Wait for one to end, or end one, and try again`);
     this.name = 'BusyError';
@@ -66,7 +112,9 @@ export class BusyError extends Error {
 }
 
 /** A file that cannot be taken: 422, with what to do instead. */
-export class RefusedFileError extends Error {
+export class RefusedFileError extends Problem {
+  protected readonly told = { type: 'refused', title: 'Cannot be taken', status: 422 };
+
   constructor(why: string) {
     super(`${why}. Nothing was taken in`);
     this.name = 'RefusedFileError';
@@ -74,7 +122,9 @@ export class RefusedFileError extends Error {
 }
 
 /** More than can be taken at once: 413. */
-export class TooLargeError extends Error {
+export class TooLargeError extends Problem {
+  protected readonly told = { type: 'too-large', title: 'Too large', status: 413 };
+
   constructor(readonly most: number) {
     super(`this is more than ${Math.round(most / 1024 / 1024)} MB, the most that can be taken at once; nothing was taken in`);
     this.name = 'TooLargeError';
@@ -82,7 +132,9 @@ export class TooLargeError extends Error {
 }
 
 /** The database went away at the very end of a save: 503, and the truth about what is known. */
-export class UncertainSaveError extends Error {
+export class UncertainSaveError extends Problem {
+  protected readonly told = { type: 'uncertain', title: 'Not known', status: 503, retryAfter: SOON };
+
   constructor(cause: unknown) {
     super(
       'the database went away while this was being saved: it is saved whole or not at all, and which is not known. Send it again, or look',
@@ -93,7 +145,7 @@ export class UncertainSaveError extends Error {
 }
 
 /** A request that is not taken as it comes: a status from 400 to 499, with what to do. */
-export class RefusedRequestError extends Error {
+export class RefusedRequestError extends Problem {
   constructor(
     readonly status: number,
     why: string,
@@ -101,18 +153,28 @@ export class RefusedRequestError extends Error {
     super(`${why}; nothing was done`);
     this.name = 'RefusedRequestError';
   }
+
+  protected get told() {
+    return { type: 'request', title: 'Not possible', status: this.status };
+  }
 }
 
 /** A problem that was worked out elsewhere, in a thread, and is only handed on. */
-export class ToldError extends Error {
-  constructor(readonly problem: ProblemDetails) {
-    super(problem.detail);
+export class ToldError extends Problem {
+  constructor(protected readonly told: ProblemDetails) {
+    super(told.detail);
     this.name = 'ToldError';
+  }
+
+  override get details(): ProblemDetails {
+    return this.told;
   }
 }
 
 /** More work than one request may ask for: 422, or 413 where it is of its size. */
-export class TooMuchWorkError extends Error {
+export class TooMuchWorkError extends Problem {
+  protected readonly told = { type: 'too-much', title: 'Too much', status: 422 };
+
   constructor(
     readonly of: 'time' | 'memory',
     options: ErrorOptions,
@@ -126,7 +188,9 @@ export class TooMuchWorkError extends Error {
 }
 
 /** All that was brought would weigh too much together: 507. */
-export class FullError extends Error {
+export class FullError extends Problem {
+  protected readonly told = { type: 'full', title: 'No room', status: 507 };
+
   constructor(readonly most: number) {
     super(
       `as many files are kept as may be, or they would weigh more than ${Math.round(most / 1024 / 1024)} MB together; nothing was taken in. Take in or forget one of them first`,

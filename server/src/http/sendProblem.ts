@@ -1,5 +1,5 @@
 import type { Response } from 'express';
-import type { ProblemDetails } from './problemOf.js';
+import type { ProblemDetails } from './problems.js';
 
 /** Answers with problem details; nothing where the answer has begun already. */
 export function sendProblem(response: Response, { retryAfter, ...problem }: ProblemDetails): void {

@@ -1,22 +1,35 @@
-import { ValidationPipe, type ValidationError } from '@nestjs/common';
+import { Injectable, ValidationPipe, type ArgumentMetadata, type PipeTransform, type ValidationError } from '@nestjs/common';
 import type { Fault } from '@portiona/core';
 import { UnreadableError } from './problems.js';
+import { readSent } from './readBody.js';
 
-/** Validates request DTOs: nothing unknown passes, and faults read like a kitchen file's. */
-export function validationPipe(): ValidationPipe {
-  return new ValidationPipe({
-    whitelist: true,
-    forbidNonWhitelisted: true,
-    transform: true,
-    exceptionFactory: (errors) => new UnreadableError(errors.flatMap((error) => faultsOf(error))),
-  });
+/** Reads bodies by their classes, as a kitchen file is read: nothing unknown passes, and nothing is copied to be looked at. */
+@Injectable()
+export class BodyPipe implements PipeTransform {
+  transform(found: unknown, { type, metatype }: ArgumentMetadata): unknown {
+    // What is typed as an object only is read by whoever takes it.
+    return type === 'body' && metatype !== undefined && metatype !== Object ? readSent(metatype as new () => object, found) : found;
+  }
 }
 
-function faultsOf({ property, constraints, children = [] }: ValidationError, within = ''): Fault[] {
-  const path = within === '' ? property : /^\d+$/.test(property) ? `${within}[${property}]` : `${within}.${property}`;
-  const own = Object.entries(constraints ?? {}).slice(0, 1);
-  return [
-    ...own.map(([rule, message]) => ({ path, message: rule === 'whitelistValidation' ? `unknown key "${property}"` : message })),
-    ...children.flatMap((child) => faultsOf(child, path)),
-  ];
+/** Reads the words of an address by their classes: what they say is text, and becomes what it stands for. */
+export class QueryPipe extends ValidationPipe {
+  constructor() {
+    super({
+      whitelist: true,
+      forbidNonWhitelisted: true,
+      transform: true,
+      exceptionFactory: (errors) => new UnreadableError(errors.flatMap(faultsOf)),
+    });
+  }
+
+  override async transform(found: unknown, metadata: ArgumentMetadata): Promise<unknown> {
+    return metadata.type === 'query' ? ((await super.transform(found, metadata)) as unknown) : found;
+  }
+}
+
+function faultsOf({ property, constraints }: ValidationError): Fault[] {
+  return Object.entries(constraints ?? {})
+    .slice(0, 1)
+    .map(([rule, message]) => ({ path: property, message: rule === 'whitelistValidation' ? `unknown key "${property}"` : message }));
 }

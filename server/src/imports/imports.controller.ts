@@ -7,6 +7,8 @@ import { schemaOfEntry } from '../http/kitchenFileSchemas.js';
 import { OnceKeyOf } from '../http/onceKeyOf.js';
 import { ImportedDto } from './import.dto.js';
 import { Threads } from '../threads/threads.js';
+import type { Scope } from '../scope/scope.js';
+import { InScope } from '../scope/inScope.js';
 
 @ApiTags('imports')
 @Controller('imports')
@@ -16,8 +18,8 @@ export class ImportsController {
   @Post('starter-pantry')
   @ApiOperation({ operationId: 'importStarterPantry', summary: 'Takes in the generic foods that are not there yet' })
   @ApiCreatedResponse({ type: ImportedDto })
-  starterPantry(@OnceKeyOf() once?: OnceKey) {
-    return this.threads.json('importStarterPantry', once);
+  starterPantry(@InScope() scope: Scope, @OnceKeyOf() once?: OnceKey) {
+    return this.threads.json('importStarterPantry', scope, once);
   }
 
   @Post('kitchen-file')
@@ -26,10 +28,17 @@ export class ImportsController {
   @ApiQuery({ name: 'name', required: false, description: "The kitchen's new name" })
   @ApiQuery({ name: 'there', required: false, enum: ['keep'], description: 'What is there already stays as it is' })
   @ApiCreatedResponse({ type: ImportedDto })
-  kitchenFile(@Body() body: SentBody, @Query('name') name?: string, @Query('there') there?: string, @OnceKeyOf() once?: OnceKey) {
+  kitchenFile(
+    @InScope() scope: Scope,
+    @Body() body: SentBody,
+    @Query('name') name?: string,
+    @Query('there') there?: string,
+    @OnceKeyOf() once?: OnceKey,
+  ) {
     return this.threads.take(
       'importKitchenFile',
       body,
+      scope,
       name === undefined ? undefined : cutText(tidyText(name), 200),
       there === 'keep',
       once,

@@ -7,11 +7,11 @@ import { isTaken } from '../database/isTaken.js';
 import { FoodsService } from '../foods/foods.service.js';
 import { TakenError, UnreadableError } from '../http/problems.js';
 import { KitchenEntity } from '../kitchens/kitchen.entity.js';
-import { KitchensService } from '../kitchens/kitchens.service.js';
 import { PacksService } from '../packs/packs.service.js';
 import { RecipesService } from '../recipes/recipes.service.js';
 import type { ImportedDto } from './import.dto.js';
 import { starterFoods } from './starterFoods.js';
+import type { Scope } from '../scope/scope.js';
 
 /** Foods written at once after which the database is to put its indexes in order. */
 const ROWS_AT_ONCE = 1000;
@@ -32,7 +32,6 @@ export class ImportsService {
   constructor(
     private readonly database: Database,
     private readonly once: Once,
-    private readonly kitchens: KitchensService,
     private readonly foods: FoodsService,
     private readonly packs: PacksService,
     private readonly recipes: RecipesService,
@@ -46,20 +45,20 @@ export class ImportsService {
    * @param keep foods, packs and recipes that are there already stay as they are; without it the file is refused for them
    * @throws UnreadableError with every fault; TakenError when an id is already there
    */
-  async kitchenFile(found: unknown, name?: string, keep = false, once?: OnceKey): Promise<ImportedDto> {
+  async kitchenFile(scope: Scope, found: unknown, name?: string, keep = false, once?: OnceKey): Promise<ImportedDto> {
     const today = new Date().toISOString().slice(0, 10);
     const read = found instanceof Uint8Array ? readKitchenBytes(found, (bytes) => UTF_8.decode(bytes), today) : readKitchen(found, today);
     if (!read.ok) throw new UnreadableError(read.faults);
     const { stated: settings, ...content } = read.entry;
     const entry = content as unknown as Content;
-    const kitchenId = await this.kitchens.id();
+    const { kitchenId } = scope;
     const taken = await this.once.write(kitchenId, once, async () => {
-      const content = keep ? await this.#newOf(entry) : entry;
+      const content = keep ? await this.#newOf(scope, entry) : entry;
       const changes = { ...(name === undefined ? {} : { name }), ...(settings && !keep ? { settings } : {}) };
       if (Object.keys(changes).length > 0) await this.database.manager.update(KitchenEntity, { id: kitchenId }, changes);
-      await this.#insert(kitchenId, content);
+      await this.#insert(scope, kitchenId, content);
       // The file is whole in itself; what is kept in place of its own may lack what it rests on.
-      if (keep) await this.#expectWhole(entry, content);
+      if (keep) await this.#expectWhole(scope, entry, content);
       return { foods: content.foods.length, packs: content.packs.length, recipes: content.recipes.length };
     });
     // It is taken in, whatever becomes of this: finding is quicker after it.
@@ -67,16 +66,16 @@ export class ImportsService {
     return taken;
   }
 
-  async #insert(kitchenId: string, { foods, packs, recipes }: Content): Promise<void> {
+  async #insert(scope: Scope, kitchenId: string, { foods, packs, recipes }: Content): Promise<void> {
     try {
-      await this.foods.insert(foods);
+      await this.foods.insert(scope, foods);
       await this.packs.insertRows(
         packs.map((document) => {
           const id = document.id ?? randomUUID();
           return { kitchenId, id, foodId: document.food, revision: 1, document: { ...document, id } };
         }),
       );
-      for (const document of recipes) await this.recipes.insert(document);
+      for (const document of recipes) await this.recipes.insert(scope, document);
     } catch (error) {
       if (isTaken(error)) throw new TakenError('food or pack of that kind', 'in this file');
       throw error;
@@ -84,15 +83,15 @@ export class ImportsService {
   }
 
   /** @throws UnreadableError where a dish or a pack rests on something that is kept and lacks what it needs of it */
-  async #expectWhole(entry: Content, { packs, recipes }: Content): Promise<void> {
+  async #expectWhole(scope: Scope, entry: Content, { packs, recipes }: Content): Promise<void> {
     const placeOf = new Map<object, string>([
       ...entry.packs.map((pack, i): [object, string] => [pack, `packs[${i}]`]),
       ...entry.recipes.map((recipe, i): [object, string] => [recipe, `recipes[${i}]`]),
     ]);
     const paths = recipes.map((recipe) => placeOf.get(recipe) ?? '');
     const faults = [
-      ...(await this.packs.faultsOf(packs, (i) => placeOf.get(packs[i] ?? {}) ?? '')),
-      ...(await this.recipes.faultsOf(recipes, paths)),
+      ...(await this.packs.faultsOf(scope, packs, (i) => placeOf.get(packs[i] ?? {}) ?? '')),
+      ...(await this.recipes.faultsOf(scope, recipes, paths)),
     ];
     if (faults.length > 0)
       throw new UnreadableError(
@@ -101,8 +100,8 @@ export class ImportsService {
   }
 
   /** What of a file is not there yet. A pack without an id is known by its food, shop, size and day. */
-  async #newOf({ foods, packs, recipes }: Content): Promise<Content> {
-    const [known, bought, cooked] = [await this.foods.known(), await this.packs.known(), await this.recipes.known()];
+  async #newOf(scope: Scope, { foods, packs, recipes }: Content): Promise<Content> {
+    const [known, bought, cooked] = [await this.foods.known(scope), await this.packs.known(scope), await this.recipes.known(scope)];
     const [food, recipe] = [new Set(known.map(({ id }) => id)), new Set(cooked.map(({ id }) => id))];
     const sameAs = ({ food: of, shop, net, unit, seen }: Pack) => JSON.stringify([of, shop, net, unit, seen]);
     const pack = new Set(bought.flatMap((one) => [one.id ?? '', sameAs(one)]));
@@ -114,12 +113,19 @@ export class ImportsService {
   }
 
   /** Takes the starter pantry in: every generic food whose id is free. Nothing that is there is changed. */
-  async starterPantry(once?: OnceKey): Promise<ImportedDto> {
+  async starterPantry(scope: Scope, once?: OnceKey): Promise<ImportedDto> {
     const foods = starterFoods();
-    return this.once.write(await this.kitchens.id(), once, async () => {
-      const there = new Set((await this.foods.known(foods.map(({ id }) => id))).map(({ id }) => id));
+    return this.once.write(scope.kitchenId, once, async () => {
+      const there = new Set(
+        (
+          await this.foods.known(
+            scope,
+            foods.map(({ id }) => id),
+          )
+        ).map(({ id }) => id),
+      );
       const added = foods.filter(({ id }) => !there.has(id));
-      await this.foods.insert(added);
+      await this.foods.insert(scope, added);
       return { foods: added.length, packs: 0, recipes: 0 };
     });
   }

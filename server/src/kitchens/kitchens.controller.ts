@@ -1,5 +1,7 @@
 import { Body, Controller, Get, Patch } from '@nestjs/common';
 import { ApiBody, ApiOkResponse, ApiOperation, ApiTags } from '@nestjs/swagger';
+import { InScope } from '../scope/inScope.js';
+import type { Scope } from '../scope/scope.js';
 import { KitchenDto, SettingsDto } from './kitchen.dto.js';
 import { KitchensService } from './kitchens.service.js';
 
@@ -11,15 +13,15 @@ export class KitchensController {
   @Get()
   @ApiOperation({ operationId: 'getKitchen', summary: 'The kitchen and its settings' })
   @ApiOkResponse({ type: KitchenDto })
-  get(): Promise<KitchenDto> {
-    return this.kitchens.describe();
+  get(@InScope() scope: Scope): Promise<KitchenDto> {
+    return this.kitchens.describe(scope);
   }
 
   @Patch('settings')
   @ApiOperation({ operationId: 'changeSettings', summary: 'Changes the settings given, and leaves the others' })
   @ApiBody({ type: SettingsDto })
   @ApiOkResponse({ type: KitchenDto })
-  change(@Body() body: object | undefined): Promise<KitchenDto> {
-    return this.kitchens.change(body);
+  change(@InScope() scope: Scope, @Body() body: object | undefined): Promise<KitchenDto> {
+    return this.kitchens.change(scope, body);
   }
 }

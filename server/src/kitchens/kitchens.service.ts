@@ -3,16 +3,17 @@ import { fullSettings, KitchenSettings, type Settings } from '@portiona/core';
 import { Database } from '../database/database.js';
 import { NotFoundError, UnreadableError } from '../http/problems.js';
 import { readBody } from '../http/readBody.js';
+import type { Scope } from '../scope/scope.js';
 import type { KitchenDto } from './kitchen.dto.js';
 import { KitchenEntity } from './kitchen.entity.js';
 
 /** Settings that mean something left out: prices of any age, the day as it is, no briefs, no figure of the kitchen's own. */
 const UNSETTABLE: ReadonlySet<string> = new Set(['maxPriceAge', 'date', 'briefs', 'index']);
 
-/** The kitchen a request works in. There is one until there are accounts; every row is owned by it all the same. */
+/** Kitchens and their settings. There is one kitchen until there are accounts; every row is owned by it all the same. */
 @Injectable()
 export class KitchensService implements OnModuleInit {
-  #id: string | undefined;
+  #owners: Scope | undefined;
 
   constructor(private readonly database: Database) {}
 
@@ -21,22 +22,29 @@ export class KitchensService implements OnModuleInit {
     await this.database.manager.query(
       `INSERT INTO kitchens (name, settings) SELECT 'Kitchen', '{}' WHERE NOT EXISTS (SELECT 1 FROM kitchens)`,
     );
+    [this.#owners] = await this.scopes();
   }
 
-  /** Id of the kitchen. */
-  async id(): Promise<string> {
-    this.#id ??= (await this.#entity()).id;
-    return this.#id;
+  /** The scope of whoever sits at the machine: the owner of the kitchen that was there first. */
+  ofOwner(): Scope {
+    if (!this.#owners) throw new Error('the server was asked before it was ready');
+    return this.#owners;
+  }
+
+  /** The owner's scope in every kitchen, for work that nobody asked for. */
+  async scopes(): Promise<Scope[]> {
+    const kitchens = await this.database.manager.find(KitchenEntity, { select: { id: true }, order: { createdAt: 'ASC' } });
+    return kitchens.map(({ id }) => ({ kitchenId: id, person: 'owner', role: 'owner' }));
   }
 
   /** The kitchen's settings, with today's date where none is fixed. */
-  async settings(): Promise<Settings> {
-    return fullSettings((await this.#entity()).settings, today());
+  async settings(scope: Scope): Promise<Settings> {
+    return fullSettings((await this.#entity(scope)).settings, today());
   }
 
   /** The settings as stated: what is left out is left out. */
-  async stated(): Promise<KitchenSettings> {
-    return (await this.#entity()).settings;
+  async stated(scope: Scope): Promise<KitchenSettings> {
+    return (await this.#entity(scope)).settings;
   }
 
   /**
@@ -44,25 +52,25 @@ export class KitchensService implements OnModuleInit {
    *
    * @throws UnreadableError
    */
-  async change(found: object | undefined): Promise<KitchenDto> {
+  async change(scope: Scope, found: object | undefined): Promise<KitchenDto> {
     if (typeof found !== 'object') throw new UnreadableError([{ path: '', message: 'must be an object of settings' }]);
     const given = Object.entries(found);
     const unset = given.filter(([, value]) => value === null).map(([name]) => name);
     const strange = unset.filter((name) => !UNSETTABLE.has(name));
     if (strange.length > 0) throw new UnreadableError(strange.map((path) => ({ path, message: 'cannot be null; write what it is to be' })));
     const changes = readBody(KitchenSettings, Object.fromEntries(given.filter(([, value]) => value !== null)), '');
-    const id = await this.id();
+    const id = scope.kitchenId;
     return this.database.writeAlone(id, async () => {
-      const { settings } = await this.#entity();
+      const { settings } = await this.#entity(scope);
       const kept = Object.fromEntries(Object.entries({ ...settings, ...changes }).filter(([name]) => !unset.includes(name)));
       await this.database.manager.update(KitchenEntity, { id }, { settings: kept });
-      return this.describe();
+      return this.describe(scope);
     });
   }
 
-  describe(): Promise<KitchenDto> {
+  describe(scope: Scope): Promise<KitchenDto> {
     return this.database.read(async () => {
-      const { id, name, settings } = await this.#entity();
+      const { id, name, settings } = await this.#entity(scope);
       const [{ empty }] = await this.database.manager.query<[{ empty: boolean }]>(
         `SELECT NOT EXISTS (SELECT 1 FROM foods WHERE kitchen_id = $1) AND NOT EXISTS (SELECT 1 FROM recipes WHERE kitchen_id = $1) AS empty`,
         [id],
@@ -72,10 +80,10 @@ export class KitchensService implements OnModuleInit {
     });
   }
 
-  async #entity(): Promise<KitchenEntity> {
-    const [first] = await this.database.manager.find(KitchenEntity, { order: { createdAt: 'ASC' }, take: 1 });
-    if (!first) throw new NotFoundError('kitchen', '');
-    return first;
+  async #entity({ kitchenId: id }: Scope): Promise<KitchenEntity> {
+    const entity = await this.database.manager.findOneBy(KitchenEntity, { id });
+    if (!entity) throw new NotFoundError('kitchen', id);
+    return entity;
   }
 }
 

@@ -1,12 +1,12 @@
 import { ApiProperty } from '@nestjs/swagger';
-import { IsString, MaxLength } from 'class-validator';
+import { Text } from '@portiona/core';
 import { FromKitchenFile } from '../http/kitchenFileSchemas.js';
 import { SwapDto } from '../recipes/recipe.dto.js';
 
 /** Two foods that are the same: one stays, the other's uses and packs become its. */
 export class MergeDto {
-  @ApiProperty({ description: 'The food that stays' }) @IsString() @MaxLength(200) kept: string;
-  @ApiProperty({ description: 'The food that is put away' }) @IsString() @MaxLength(200) gone: string;
+  @ApiProperty({ description: 'The food that stays' }) @Text(200) kept: string;
+  @ApiProperty({ description: 'The food that is put away' }) @Text(200) gone: string;
 }
 
 /** What a merge would do. */

@@ -2,6 +2,8 @@ import { Body, Controller, HttpCode, Post } from '@nestjs/common';
 import { ApiCreatedResponse, ApiOkResponse, ApiOperation, ApiTags } from '@nestjs/swagger';
 import { MergeDto, MergePreviewDto } from './merge.dto.js';
 import { Threads } from '../threads/threads.js';
+import type { Scope } from '../scope/scope.js';
+import { InScope } from '../scope/inScope.js';
 
 @ApiTags('merges')
 @Controller('merges')
@@ -12,14 +14,14 @@ export class MergesController {
   @HttpCode(200)
   @ApiOperation({ operationId: 'previewMerge', summary: 'What making one food of two would do; nothing is written' })
   @ApiOkResponse({ type: MergePreviewDto })
-  preview(@Body() body: MergeDto) {
-    return this.threads.json('previewMerge', { ...body });
+  preview(@InScope() scope: Scope, @Body() body: MergeDto) {
+    return this.threads.json('previewMerge', scope, { ...body });
   }
 
   @Post()
   @ApiOperation({ operationId: 'mergeFoods', summary: 'Makes one food of two, in the pantry and in every recipe; all or nothing' })
   @ApiCreatedResponse({ type: MergePreviewDto })
-  merge(@Body() body: MergeDto) {
-    return this.threads.json('mergeFoods', { ...body });
+  merge(@InScope() scope: Scope, @Body() body: MergeDto) {
+    return this.threads.json('mergeFoods', scope, { ...body });
   }
 }

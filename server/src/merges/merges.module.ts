@@ -1,13 +1,12 @@
 import { Module } from '@nestjs/common';
 import { FoodsModule } from '../foods/foods.module.js';
-import { KitchensModule } from '../kitchens/kitchens.module.js';
 import { PacksModule } from '../packs/packs.module.js';
 import { RecipesModule } from '../recipes/recipes.module.js';
 import { MergesController } from './merges.controller.js';
 import { MergesService } from './merges.service.js';
 
 @Module({
-  imports: [KitchensModule, FoodsModule, PacksModule, RecipesModule],
+  imports: [FoodsModule, PacksModule, RecipesModule],
   controllers: [MergesController],
   providers: [MergesService],
   exports: [MergesService],

@@ -13,29 +13,28 @@ import { Database } from '../database/database.js';
 import { FoodEntity } from '../foods/food.entity.js';
 import { FoodsService } from '../foods/foods.service.js';
 import { StaleSaveError, UnreadableError } from '../http/problems.js';
-import { KitchensService } from '../kitchens/kitchens.service.js';
 import { PacksService } from '../packs/packs.service.js';
 import { RecipeEntity } from '../recipes/recipe.entity.js';
 import { toSwap } from '../recipes/recipe.mapper.js';
 import { RecipesService } from '../recipes/recipes.service.js';
 import type { MergeDto, MergePreviewDto } from './merge.dto.js';
+import type { Scope } from '../scope/scope.js';
 
 /** Makes one food of two that are the same, in the pantry and in every recipe. */
 @Injectable()
 export class MergesService {
   constructor(
     private readonly database: Database,
-    private readonly kitchens: KitchensService,
     private readonly foods: FoodsService,
     private readonly packs: PacksService,
     private readonly recipes: RecipesService,
   ) {}
 
   /** @throws NotFoundError, UnreadableError */
-  preview(wanted: MergeDto): Promise<MergePreviewDto> {
+  preview(scope: Scope, wanted: MergeDto): Promise<MergePreviewDto> {
     return this.database.read(async () => {
-      const { effects, gone, kept } = await this.#effects(wanted);
-      return { food: mergedFood(kept, gone), packs: (await this.packs.known([gone.id])).length, recipes: effects.map(toSwap) };
+      const { effects, gone, kept } = await this.#effects(scope, wanted);
+      return { food: mergedFood(kept, gone), packs: (await this.packs.known(scope, [gone.id])).length, recipes: effects.map(toSwap) };
     });
   }
 
@@ -45,16 +44,16 @@ export class MergesService {
    *
    * @throws NotFoundError, UnreadableError, StaleSaveError
    */
-  async merge(wanted: MergeDto): Promise<MergePreviewDto> {
-    const kitchenId = await this.kitchens.id();
+  async merge(scope: Scope, wanted: MergeDto): Promise<MergePreviewDto> {
+    const { kitchenId } = scope;
     return this.database.writeAlone(kitchenId, async () => {
       const { manager } = this.database;
-      const { effects, gone, kept, revision } = await this.#effects(wanted);
+      const { effects, gone, kept, revision } = await this.#effects(scope, wanted);
       const food = mergedFood(kept, gone) as FoodEntry;
-      const packs = await this.packs.known([gone.id]);
+      const packs = await this.packs.known(scope, [gone.id]);
       const revisions = new Map((await manager.findBy(RecipeEntity, { kitchenId })).map((head) => [head.id, head.revision]));
       // A table that is being taken in may have written the food meanwhile.
-      if (!(await this.foods.write(revision, food))) throw new StaleSaveError('food', kept.id, await this.foods.get(kept.id));
+      if (!(await this.foods.write(scope, revision, food))) throw new StaleSaveError('food', kept.id, await this.foods.get(scope, kept.id));
       for (const pack of packs) {
         const document: Pack = movedPack(pack, gone, food);
         await manager.query(
@@ -68,30 +67,34 @@ export class MergesService {
          WHERE kitchen_id = $1 AND food_id = $2 AND put_away_at IS NOT NULL`,
         [kitchenId, gone.id, kept.id],
       );
-      for (const { recipe, merged } of effects) await this.recipes.rewrite(revisions.get(recipe.id) ?? 0, merged as RecipeEntry, 'merged');
+      for (const { recipe, merged } of effects)
+        await this.recipes.rewrite(scope, revisions.get(recipe.id) ?? 0, merged as RecipeEntry, 'merged');
       await manager.query('UPDATE receipt_names SET food_id = $3 WHERE kitchen_id = $1 AND food_id = $2', [kitchenId, gone.id, kept.id]);
       await manager.update(FoodEntity, { kitchenId, id: gone.id }, { archivedAt: () => 'now()' });
       return { food, packs: packs.length, recipes: effects.map(toSwap) };
     });
   }
 
-  async #effects({ kept: keptId, gone: goneId }: MergeDto): Promise<{
+  async #effects(
+    scope: Scope,
+    { kept: keptId, gone: goneId }: MergeDto,
+  ): Promise<{
     readonly effects: readonly MergeEffect[];
     readonly gone: Food;
     readonly kept: Food;
     readonly revision: number;
   }> {
     if (keptId === goneId) throw new UnreadableError([{ path: 'gone', message: 'is the food that stays; choose another' }]);
-    const [kept, gone] = [await this.foods.get(keptId), await this.foods.get(goneId)];
-    const away = await this.foods.away([keptId, goneId]);
+    const [kept, gone] = [await this.foods.get(scope, keptId), await this.foods.get(scope, goneId)];
+    const away = await this.foods.away(scope, [keptId, goneId]);
     for (const [path, { id }] of [
       ['kept', kept],
       ['gone', gone],
     ] as const)
       if (away.has(id))
         throw new UnreadableError([{ path, message: `"${id}" is put away already, or was merged into another; take it out again first` }]);
-    const recipes = await this.recipes.known();
-    const kitchen = await this.recipes.kitchenWith(recipes, [keptId, goneId]);
+    const recipes = await this.recipes.known(scope);
+    const kitchen = await this.recipes.kitchenWith(scope, recipes, [keptId, goneId]);
     return {
       effects: mergeEffects(kitchen, goneId, keptId),
       gone: gone.document,

@@ -7,6 +7,8 @@ import { NewPackDto, SavedPackDto, SavePackDto } from '../http/saved.dto.js';
 import { Threads } from '../threads/threads.js';
 import { PriceMoveDto, SeenPackDto } from './pack.dto.js';
 import { PacksService } from './packs.service.js';
+import type { Scope } from '../scope/scope.js';
+import { InScope } from '../scope/inScope.js';
 
 @ApiTags('packs')
 @Controller()
@@ -19,22 +21,22 @@ export class PacksController {
   @Get('packs')
   @ApiOperation({ operationId: 'listPacks', summary: 'Packs whose prices count today or will' })
   @ApiOkResponse({ type: [SavedPackDto] })
-  list(): Promise<SavedPackDto[]> {
-    return this.packs.list();
+  list(@InScope() scope: Scope): Promise<SavedPackDto[]> {
+    return this.packs.list(scope);
   }
 
   @Get('price-moves')
   @ApiOperation({ operationId: 'priceMoves', summary: 'Packs whose price moved most since it was first seen' })
   @ApiOkResponse({ type: [PriceMoveDto] })
-  moves() {
-    return this.threads.json('priceMoves');
+  moves(@InScope() scope: Scope) {
+    return this.threads.json('priceMoves', scope);
   }
 
   @Get('foods/:id/packs')
   @ApiOperation({ operationId: 'packsOfFood', summary: 'Every price a food ever had, those put away too' })
   @ApiOkResponse({ type: [SeenPackDto] })
-  ofFood(@Param('id') id: string): Promise<SeenPackDto[]> {
-    return this.packs.ofFood(id);
+  ofFood(@InScope() scope: Scope, @Param('id') id: string): Promise<SeenPackDto[]> {
+    return this.packs.ofFood(scope, id);
   }
 
   @Post('packs')
@@ -42,31 +44,31 @@ export class PacksController {
   @ApiBody({ type: NewPackDto })
   @ApiHeader(ONCE_HEADER)
   @ApiCreatedResponse({ type: SavedPackDto })
-  create(@Body() body: SentBody, @OnceKeyOf() once?: OnceKey) {
-    return this.threads.take('createPack', body, once);
+  create(@InScope() scope: Scope, @Body() body: SentBody, @OnceKeyOf() once?: OnceKey) {
+    return this.threads.take('createPack', body, scope, once);
   }
 
   @Put('packs/:id')
   @ApiOperation({ operationId: 'savePack', summary: 'Saves a pack made on a revision' })
   @ApiBody({ type: SavePackDto })
   @ApiOkResponse({ type: SavedPackDto })
-  save(@Param('id') id: string, @Body() body: SentBody) {
-    return this.threads.take('savePack', body, id);
+  save(@InScope() scope: Scope, @Param('id') id: string, @Body() body: SentBody) {
+    return this.threads.take('savePack', body, scope, id);
   }
 
   @Delete('packs/:id')
   @HttpCode(204)
   @ApiOperation({ operationId: 'archivePack', summary: 'Puts a pack away: it counts no more, and what it cost stays known' })
   @ApiNoContentResponse()
-  archive(@Param('id') id: string): Promise<void> {
-    return this.packs.putAway(id, true);
+  archive(@InScope() scope: Scope, @Param('id') id: string): Promise<void> {
+    return this.packs.putAway(scope, id, true);
   }
 
   @Post('packs/:id/restore')
   @HttpCode(204)
   @ApiOperation({ operationId: 'restorePack', summary: 'Takes a pack out again' })
   @ApiNoContentResponse()
-  restore(@Param('id') id: string): Promise<void> {
-    return this.packs.putAway(id, false);
+  restore(@InScope() scope: Scope, @Param('id') id: string): Promise<void> {
+    return this.packs.putAway(scope, id, false);
   }
 }

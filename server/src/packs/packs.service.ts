@@ -23,6 +23,7 @@ import { KitchensService } from '../kitchens/kitchens.service.js';
 import { PackEntity } from './pack.entity.js';
 import type { PriceMoveDto, SeenPackDto } from './pack.dto.js';
 import { toPack, toSavedPack, toSeenPack } from './pack.mapper.js';
+import type { Scope } from '../scope/scope.js';
 
 /** Rows one statement writes at most; a statement holds 65,535 parameters. */
 const ROWS_AT_ONCE = 1000;
@@ -40,37 +41,37 @@ export class PacksService {
   ) {}
 
   /** Packs whose prices count today or will, without all that came before. */
-  async list(): Promise<SavedPackDto[]> {
-    return (await this.#counting()).map(toSavedPack);
+  async list(scope: Scope): Promise<SavedPackDto[]> {
+    return (await this.#counting(scope)).map(toSavedPack);
   }
 
   /** As core knows them, packs whose prices count today or will: all, or those of some foods. */
-  async counting(foods?: readonly string[]): Promise<Pack[]> {
-    return (await this.#counting(foods)).map(toPack);
+  async counting(scope: Scope, foods?: readonly string[]): Promise<Pack[]> {
+    return (await this.#counting(scope, foods)).map(toPack);
   }
 
   /** As core knows them, packs with every price they ever had, but for those put away: all, or those of some foods. */
-  async known(foods?: readonly string[]): Promise<Pack[]> {
-    const kitchenId = await this.kitchens.id();
+  async known(scope: Scope, foods?: readonly string[]): Promise<Pack[]> {
+    const { kitchenId } = scope;
     const where = { kitchenId, putAwayAt: IsNull(), ...(foods ? { foodId: In(foods) } : {}) };
     return (await this.database.manager.find(PackEntity, { where, order: { id: 'ASC' } })).map(toPack);
   }
 
   /** Every price a food ever had, those put away too. @throws NotFoundError */
-  async ofFood(foodId: string): Promise<SeenPackDto[]> {
-    await this.foods.get(foodId);
-    const where = { kitchenId: await this.kitchens.id(), foodId };
+  async ofFood(scope: Scope, foodId: string): Promise<SeenPackDto[]> {
+    await this.foods.get(scope, foodId);
+    const where = { kitchenId: scope.kitchenId, foodId };
     return (await this.database.manager.find(PackEntity, { where, order: { id: 'ASC' } })).map(toSeenPack);
   }
 
   /** Packs whose price moved most since it was first seen, in the kitchen's currency, what rose most first. */
-  async moves(): Promise<PriceMoveDto[]> {
+  async moves(scope: Scope): Promise<PriceMoveDto[]> {
     const { packs, foods, currency } = await this.database.read(async () => {
-      const seen = await this.known();
+      const seen = await this.known(scope);
       return {
         packs: seen,
-        foods: await this.foods.known([...new Set(seen.map(({ food }) => food))]),
-        currency: (await this.kitchens.settings()).currency,
+        foods: await this.foods.known(scope, [...new Set(seen.map(({ food }) => food))]),
+        currency: (await this.kitchens.settings(scope)).currency,
       };
     });
     const ofFood = new Map<string, Pack[]>();
@@ -96,8 +97,8 @@ export class PacksService {
   }
 
   /** `latestPacks`, asked of the database. */
-  async #counting(foods?: readonly string[]): Promise<PackEntity[]> {
-    const { date } = await this.kitchens.settings();
+  async #counting(scope: Scope, foods?: readonly string[]): Promise<PackEntity[]> {
+    const { date } = await this.kitchens.settings(scope);
     const ids = await this.database.manager.query<{ id: string }[]>(
       `SELECT id FROM (
          SELECT id, document ->> 'seen' > $2 AS later, rank() OVER (
@@ -106,26 +107,26 @@ export class PacksService {
            ORDER BY document ->> 'seen' DESC) AS newest
          FROM packs WHERE kitchen_id = $1 AND put_away_at IS NULL AND ($3::text[] IS NULL OR food_id = ANY($3))) own
        WHERE newest = 1 OR later`,
-      [await this.kitchens.id(), date, foods ?? null],
+      [scope.kitchenId, date, foods ?? null],
     );
-    const where = { kitchenId: await this.kitchens.id(), id: In(ids.map(({ id }) => id)) };
+    const where = { kitchenId: scope.kitchenId, id: In(ids.map(({ id }) => id)) };
     return this.database.manager.find(PackEntity, { where, order: { foodId: 'ASC', id: 'ASC' } });
   }
 
   /** @throws NotFoundError */
-  async get(id: string): Promise<SavedPackDto> {
-    const row = await this.database.manager.findOneBy(PackEntity, { kitchenId: await this.kitchens.id(), id });
+  async get(scope: Scope, id: string): Promise<SavedPackDto> {
+    const row = await this.database.manager.findOneBy(PackEntity, { kitchenId: scope.kitchenId, id });
     if (!row) throw new NotFoundError('pack', id);
     return toSavedPack(row);
   }
 
   /** Adds a pack; its id is made when it has none. @throws UnreadableError, TakenError */
-  async create(found: object, once?: OnceKey): Promise<SavedPackDto> {
+  async create(scope: Scope, found: object, once?: OnceKey): Promise<SavedPackDto> {
     const document = readBody(PackEntry, found, 'document');
     const id = document.id ?? randomUUID();
-    const kitchenId = await this.kitchens.id();
+    const { kitchenId } = scope;
     return this.once.write(kitchenId, once, async () => {
-      await this.#check(document);
+      await this.#check(scope, document);
       try {
         await this.database.manager.insert(PackEntity, {
           kitchenId,
@@ -138,7 +139,7 @@ export class PacksService {
         if (isTaken(error)) throw new TakenError('pack', id);
         throw error;
       }
-      return this.get(id);
+      return this.get(scope, id);
     });
   }
 
@@ -149,12 +150,16 @@ export class PacksService {
    * @returns how many were added, and every pack as it was read
    * @throws UnreadableError with every fault
    */
-  async addSeen(found: readonly object[], path: string): Promise<{ readonly added: number; readonly packs: readonly PackEntry[] }> {
-    const kitchenId = await this.kitchens.id();
+  async addSeen(
+    scope: Scope,
+    found: readonly object[],
+    path: string,
+  ): Promise<{ readonly added: number; readonly packs: readonly PackEntry[] }> {
+    const { kitchenId } = scope;
     const packs = this.#readAll(found, path);
     // Two that add the same price at once: the second waits, and finds it there.
     return this.database.writeAlone(kitchenId, async () => {
-      await this.#checkAll(packs, path);
+      await this.#checkAll(scope, packs, path);
       const { manager } = this.database;
       const where = { kitchenId, putAwayAt: IsNull(), foodId: In(packs.map(({ food }) => food)) };
       const there = await manager.find(PackEntity, { where });
@@ -176,25 +181,25 @@ export class PacksService {
   }
 
   /** @throws UnreadableError, NotFoundError, StaleSaveError */
-  async save(id: string, revision: number, found: object): Promise<SavedPackDto> {
+  async save(scope: Scope, id: string, revision: number, found: object): Promise<SavedPackDto> {
     const document = readBody(PackEntry, found, 'document');
-    const kitchenId = await this.kitchens.id();
+    const { kitchenId } = scope;
     return this.database.writeAlone(kitchenId, async () => {
-      await this.#check(document);
+      await this.#check(scope, document);
       const { affected } = await this.database.manager.update(
         PackEntity,
         { kitchenId, id, revision },
         { revision: revision + 1, foodId: document.food, document: { ...document, id }, savedAt: () => 'now()' },
       );
-      const current = await this.get(id);
+      const current = await this.get(scope, id);
       if (affected !== 1) throw new StaleSaveError('pack', id, current);
       return current;
     });
   }
 
   /** Puts a pack away, so that it counts no more, or takes it out again. @throws NotFoundError */
-  async putAway(id: string, away: boolean): Promise<void> {
-    const kitchenId = await this.kitchens.id();
+  async putAway(scope: Scope, id: string, away: boolean): Promise<void> {
+    const { kitchenId } = scope;
     const { affected } = await this.database.writeAlone(kitchenId, () =>
       this.database.manager.update(
         PackEntity,
@@ -213,19 +218,19 @@ export class PacksService {
   }
 
   /** What is wrong between packs and what is kept: foods that nobody holds, units they cannot be counted in. */
-  async faultsOf(packs: readonly PackEntry[], pathOf: (index: number) => string): Promise<Fault[]> {
+  async faultsOf(scope: Scope, packs: readonly PackEntry[], pathOf: (index: number) => string): Promise<Fault[]> {
     const ids = [...new Set(packs.map(({ food }) => food))];
-    const foods = new Map((await this.foods.known(ids)).map((food) => [food.id, food]));
+    const foods = new Map((await this.foods.known(scope, ids)).map((food) => [food.id, food]));
     return packs.flatMap((pack, i) => packFaults(pack, foods, pathOf(i))).slice(0, MOST_FAULTS);
   }
 
-  async #checkAll(packs: readonly PackEntry[], path: string): Promise<void> {
-    const faults = await this.faultsOf(packs, (i) => `${path}[${i}].document`);
+  async #checkAll(scope: Scope, packs: readonly PackEntry[], path: string): Promise<void> {
+    const faults = await this.faultsOf(scope, packs, (i) => `${path}[${i}].document`);
     if (faults.length > 0) throw new UnreadableError(faults);
   }
 
-  async #check(document: PackEntry): Promise<void> {
-    const faults = await this.faultsOf([document], () => 'document');
+  async #check(scope: Scope, document: PackEntry): Promise<void> {
+    const faults = await this.faultsOf(scope, [document], () => 'document');
     if (faults.length > 0) throw new UnreadableError(faults);
   }
 }

@@ -2,6 +2,8 @@ import { Controller, Get } from '@nestjs/common';
 import { ApiOkResponse, ApiOperation, ApiTags } from '@nestjs/swagger';
 import { PutAwayDto } from './putAway.dto.js';
 import { PutAwayService } from './putAway.service.js';
+import type { Scope } from '../scope/scope.js';
+import { InScope } from '../scope/inScope.js';
 
 @ApiTags('put-away')
 @Controller('put-away')
@@ -11,7 +13,7 @@ export class PutAwayController {
   @Get()
   @ApiOperation({ operationId: 'listPutAway', summary: 'Recipes and foods that were put away' })
   @ApiOkResponse({ type: PutAwayDto })
-  list(): Promise<PutAwayDto> {
-    return this.away.list();
+  list(@InScope() scope: Scope): Promise<PutAwayDto> {
+    return this.away.list(scope);
   }
 }

@@ -1,27 +1,24 @@
 import { Injectable } from '@nestjs/common';
 import { Database } from '../database/database.js';
-import { KitchensService } from '../kitchens/kitchens.service.js';
 import type { PutAwayDto, PutAwayItemDto } from './putAway.dto.js';
+import type { Scope } from '../scope/scope.js';
 
 /** What was put away: out of every list, and lost to none. */
 @Injectable()
 export class PutAwayService {
-  constructor(
-    private readonly database: Database,
-    private readonly kitchens: KitchensService,
-  ) {}
+  constructor(private readonly database: Database) {}
 
-  list(): Promise<PutAwayDto> {
+  list(scope: Scope): Promise<PutAwayDto> {
     return this.database.read(async () => ({
-      recipes: await this.#of('SELECT id, title AS name, archived_at FROM recipes'),
-      foods: await this.#of('SELECT id, name, archived_at FROM foods'),
+      recipes: await this.#of(scope, 'SELECT id, title AS name, archived_at FROM recipes'),
+      foods: await this.#of(scope, 'SELECT id, name, archived_at FROM foods'),
     }));
   }
 
-  async #of(select: string): Promise<PutAwayItemDto[]> {
+  async #of(scope: Scope, select: string): Promise<PutAwayItemDto[]> {
     const rows = await this.database.manager.query<{ id: string; name: string; archived_at: Date }[]>(
       `${select} WHERE kitchen_id = $1 AND archived_at IS NOT NULL ORDER BY archived_at DESC, id`,
-      [await this.kitchens.id()],
+      [scope.kitchenId],
     );
     return rows.map(({ id, name, archived_at }) => ({ id, name, putAwayAt: archived_at.toISOString() }));
   }

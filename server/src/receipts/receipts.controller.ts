@@ -9,6 +9,8 @@ import { statedLength } from '../http/statedLength.js';
 import { Threads } from '../threads/threads.js';
 import { AddedPricesDto, ReceiptNameDto, ReceiptRowsDto, SeenPricesDto } from './receipt.dto.js';
 import { ReceiptsService } from './receipts.service.js';
+import type { Scope } from '../scope/scope.js';
+import { InScope } from '../scope/inScope.js';
 
 @ApiTags('receipts')
 @Controller('receipts')
@@ -37,8 +39,8 @@ export class ReceiptsController {
   @Get('names')
   @ApiOperation({ operationId: 'receiptNames', summary: 'Foods by what shops call them, as chosen before' })
   @ApiOkResponse({ type: [ReceiptNameDto] })
-  names(): Promise<ReceiptNameDto[]> {
-    return this.receipts.remembered();
+  names(@InScope() scope: Scope): Promise<ReceiptNameDto[]> {
+    return this.receipts.remembered(scope);
   }
 
   @Post('prices')
@@ -46,7 +48,7 @@ export class ReceiptsController {
   @ApiBody({ type: SeenPricesDto })
   @ApiHeader(ONCE_HEADER)
   @ApiCreatedResponse({ type: AddedPricesDto })
-  add(@Body() body: SentBody, @OnceKeyOf() once?: OnceKey) {
-    return this.threads.take('addPrices', body, once);
+  add(@InScope() scope: Scope, @Body() body: SentBody, @OnceKeyOf() once?: OnceKey) {
+    return this.threads.take('addPrices', body, scope, once);
   }
 }

@@ -5,12 +5,12 @@ import { cutText, delimiterOf, itemKey, quoteOf, tidyText } from '@portiona/core
 import { Database } from '../database/database.js';
 import { Once, type OnceKey } from '../database/once.js';
 import { RefusedFileError } from '../http/problems.js';
-import { KitchensService } from '../kitchens/kitchens.service.js';
 import { PacksService } from '../packs/packs.service.js';
 import { receiveTable, removeTable, tablePath } from '../tables/tableFile.js';
 import { firstLetters, tableRows } from '../tables/tableRows.js';
 import type { AddedPricesDto, ReceiptNameDto, ReceiptRowsDto, SeenPriceDto } from './receipt.dto.js';
 import { ReceiptNameEntity } from './receiptName.entity.js';
+import type { Scope } from '../scope/scope.js';
 
 /** Nobody buys more at once, and no one looks through more. */
 const MOST_ROWS = 5000;
@@ -21,7 +21,6 @@ export class ReceiptsService {
     private readonly database: Database,
     private readonly once: Once,
     private readonly packs: PacksService,
-    private readonly kitchens: KitchensService,
   ) {}
 
   /** The rows of a receipt, whatever its letters and delimiter; nothing is kept. @throws RefusedFileError, TooLargeError */
@@ -44,9 +43,9 @@ export class ReceiptsService {
   }
 
   /** Every name that was chosen a food for. */
-  async remembered(): Promise<ReceiptNameDto[]> {
+  async remembered(scope: Scope): Promise<ReceiptNameDto[]> {
     const rows = await this.database.manager.find(ReceiptNameEntity, {
-      where: { kitchenId: await this.kitchens.id() },
+      where: { kitchenId: scope.kitchenId },
       order: { words: 'ASC' },
     });
     return rows.map(({ words, foodId }) => ({ words, food: foodId }));
@@ -58,11 +57,11 @@ export class ReceiptsService {
    *
    * @throws UnreadableError with every fault
    */
-  async add(prices: readonly SeenPriceDto[], once?: OnceKey): Promise<AddedPricesDto> {
-    const kitchenId = await this.kitchens.id();
+  async add(scope: Scope, prices: readonly SeenPriceDto[], once?: OnceKey): Promise<AddedPricesDto> {
+    const { kitchenId } = scope;
     const documents = prices.map(({ document }) => document);
     return this.once.write(kitchenId, once, async () => {
-      const { added, packs } = await this.packs.addSeen(documents, 'prices');
+      const { added, packs } = await this.packs.addSeen(scope, documents, 'prices');
       const names = new Map(prices.map(({ item }, i) => [itemKey(item ?? ''), packs[i]?.food ?? '']));
       names.delete('');
       const rows = [...names].map(([words, foodId]) => ({ kitchenId, words, foodId }));

@@ -6,6 +6,7 @@ import { BasisService } from './basis.service.js';
 import type { DishDto } from './bases.dto.js';
 import { toDish } from './bases.mapper.js';
 import { RecipesService } from './recipes.service.js';
+import type { Scope } from '../scope/scope.js';
 
 /** Recipes whose parts are lines of others: what can be taken of them, and what is built on them. */
 @Injectable()
@@ -22,16 +23,16 @@ export class BasesService {
    *
    * @throws NotFoundError
    */
-  dishes(id: string): Promise<DishDto[]> {
-    return this.database.read(() => this.#dishes(id));
+  dishes(scope: Scope, id: string): Promise<DishDto[]> {
+    return this.database.read(() => this.#dishes(scope, id));
   }
 
-  async #dishes(id: string): Promise<DishDto[]> {
-    const base = (await this.recipes.known([id]))[0];
+  async #dishes(scope: Scope, id: string): Promise<DishDto[]> {
+    const base = (await this.recipes.known(scope, [id]))[0];
     if (!base) throw new NotFoundError('recipe', id);
-    const dishes = await this.recipes.dishesOn(id);
-    const kitchen = await this.recipes.kitchenUnder(dishes);
-    const basis = await this.basis.of(dishes, kitchen);
+    const dishes = await this.recipes.dishesOn(scope, id);
+    const kitchen = await this.recipes.kitchenUnder(scope, dishes);
+    const basis = await this.basis.of(scope, dishes, kitchen);
     return basis
       .flatMap((moved, i) => {
         const dish = dishes[i];

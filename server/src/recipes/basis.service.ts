@@ -13,9 +13,9 @@ import {
   type Recipe,
 } from '@portiona/core';
 import { Database } from '../database/database.js';
-import { KitchensService } from '../kitchens/kitchens.service.js';
 import type { BasisDto, BasisFiguresDto } from './basis.dto.js';
 import { RecipesService } from './recipes.service.js';
+import type { Scope } from '../scope/scope.js';
 
 interface MovedRow<Document> {
   /** The recipe that rests on it. */
@@ -31,15 +31,14 @@ interface MovedRow<Document> {
 export class BasisService {
   constructor(
     private readonly database: Database,
-    private readonly kitchens: KitchensService,
     private readonly recipes: RecipesService,
   ) {}
 
   /** @throws NotFoundError */
-  get(id: string): Promise<BasisDto> {
+  get(scope: Scope, id: string): Promise<BasisDto> {
     return this.database.read(async () => {
-      const recipe = (await this.recipes.get(id)).document;
-      const [basis = NOTHING_KNOWN] = await this.of([recipe], await this.recipes.kitchenUnder([recipe]));
+      const recipe = (await this.recipes.get(scope, id)).document;
+      const [basis = NOTHING_KNOWN] = await this.of(scope, [recipe], await this.recipes.kitchenUnder(scope, [recipe]));
       return basis;
     });
   }
@@ -50,12 +49,12 @@ export class BasisService {
    * @param kitchen with all that they are built on
    * @returns one for each, in their order
    */
-  async of(recipes: readonly Recipe[], kitchen: Kitchen): Promise<BasisDto[]> {
+  async of(scope: Scope, recipes: readonly Recipe[], kitchen: Kitchen): Promise<BasisDto[]> {
     const under = new Map(recipes.map((recipe) => [recipe.id, recipesUnder(recipe, kitchen)]));
     const all = [...new Set([...under.values()].flatMap((ones) => ones.map(({ id }) => id)))];
-    const foods = (await this.#movedFoods(all)).filter(({ now, before }) => JSON.stringify(now) !== JSON.stringify(before));
-    const bases = (await this.#movedBases(all)).filter(({ now, before }) => computesOtherwise(now, before));
-    const content = await this.#contentThen(kitchen, bases);
+    const foods = (await this.#movedFoods(scope, all)).filter(({ now, before }) => JSON.stringify(now) !== JSON.stringify(before));
+    const bases = (await this.#movedBases(scope, all)).filter(({ now, before }) => computesOtherwise(now, before));
+    const content = await this.#contentThen(scope, kitchen, bases);
     return recipes.map((recipe) => {
       const ids = new Set((under.get(recipe.id) ?? []).map(({ id }) => id));
       const mine = { foods: oldest(foods, ids), bases: oldest(bases, ids) };
@@ -69,21 +68,21 @@ export class BasisService {
   }
 
   /** What the kitchen holds, with what the old revisions of bases were built on and the new ones are not. */
-  async #contentThen(kitchen: Kitchen, bases: readonly MovedRow<Recipe>[]): Promise<KitchenContent> {
+  async #contentThen(scope: Scope, kitchen: Kitchen, bases: readonly MovedRow<Recipe>[]): Promise<KitchenContent> {
     const before = bases.map((row) => row.before);
     const known = new Set(kitchen.content.recipes.map(({ id }) => id));
-    const lacking = (await this.recipes.basesOf(...before)).filter(({ id }) => !known.has(id));
+    const lacking = (await this.recipes.basesOf(scope, ...before)).filter(({ id }) => !known.has(id));
     const there = new Set(kitchen.content.foods.map(({ id }) => id));
     if (lacking.length === 0 && before.flatMap(foodsOf).every((food) => there.has(food))) return kitchen.content;
     const recipes = [...kitchen.content.recipes, ...lacking];
-    return { ...(await this.recipes.kitchenWith(recipes, before.flatMap(foodsOf))).content, recipes };
+    return { ...(await this.recipes.kitchenWith(scope, recipes, before.flatMap(foodsOf))).content, recipes };
   }
 
   /** Takes foods and bases as they stand for what the recipe rests on. @throws NotFoundError */
-  async accept(id: string): Promise<void> {
-    const kitchenId = await this.kitchens.id();
+  async accept(scope: Scope, id: string): Promise<void> {
+    const { kitchenId } = scope;
     await this.database.writeAlone(kitchenId, async () => {
-      const { bases } = await this.recipes.open(id);
+      const { bases } = await this.recipes.open(scope, id);
       const of = [kitchenId, [id, ...bases.map((base) => base.id)]];
       const { manager } = this.database;
       await manager.query(
@@ -102,7 +101,7 @@ export class BasisService {
   }
 
   /** Foods edited since under each of the recipes, with what they were. */
-  async #movedFoods(recipes: readonly string[]): Promise<MovedRow<FoodEntry>[]> {
+  async #movedFoods(scope: Scope, recipes: readonly string[]): Promise<MovedRow<FoodEntry>[]> {
     return this.database.manager.query<MovedRow<FoodEntry>[]>(
       `SELECT used.recipe_id, food.id, food.saved_at, food.document AS now, was.document AS before
        FROM recipe_foods used
@@ -110,12 +109,12 @@ export class BasisService {
        JOIN food_revisions was ON was.kitchen_id = used.kitchen_id AND was.food_id = used.food_id AND was.revision = used.food_revision
        WHERE used.kitchen_id = $1 AND used.recipe_id = ANY($2)
        ORDER BY food.id, used.food_revision, used.recipe_id`,
-      [await this.kitchens.id(), recipes],
+      [scope.kitchenId, recipes],
     );
   }
 
   /** Bases edited since under each of the recipes, with what they were. */
-  async #movedBases(recipes: readonly string[]): Promise<MovedRow<Recipe>[]> {
+  async #movedBases(scope: Scope, recipes: readonly string[]): Promise<MovedRow<Recipe>[]> {
     return this.database.manager.query<MovedRow<Recipe>[]>(
       `SELECT used.recipe_id, base.id, base.saved_at, stands.document AS now, was.document AS before
        FROM recipe_bases used
@@ -124,7 +123,7 @@ export class BasisService {
        JOIN recipe_revisions was ON was.kitchen_id = base.kitchen_id AND was.recipe_id = base.id AND was.revision = used.base_revision
        WHERE used.kitchen_id = $1 AND used.recipe_id = ANY($2)
        ORDER BY base.id, used.base_revision, used.recipe_id`,
-      [await this.kitchens.id(), recipes],
+      [scope.kitchenId, recipes],
     );
   }
 }

@@ -2,6 +2,8 @@ import { Body, Controller, HttpCode, Post } from '@nestjs/common';
 import { ApiOkResponse, ApiOperation, ApiTags } from '@nestjs/swagger';
 import { BriefDto, BriefVerdictDto } from './recipe.dto.js';
 import { Threads } from '../threads/threads.js';
+import type { Scope } from '../scope/scope.js';
+import { InScope } from '../scope/inScope.js';
 
 @ApiTags('briefs')
 @Controller('briefs')
@@ -12,7 +14,7 @@ export class BriefsController {
   @HttpCode(200)
   @ApiOperation({ operationId: 'judgeRecipes', summary: 'How every recipe stands to a brief' })
   @ApiOkResponse({ type: [BriefVerdictDto] })
-  judged(@Body() { brief }: BriefDto) {
-    return this.threads.json('judgeRecipes', brief);
+  judged(@InScope() scope: Scope, @Body() { brief }: BriefDto) {
+    return this.threads.json('judgeRecipes', scope, brief);
   }
 }

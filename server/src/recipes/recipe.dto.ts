@@ -124,7 +124,7 @@ export class SwapsDto {
 
 /** A brief to hold every recipe against. */
 export class BriefDto {
-  @FromKitchenFile('Brief') @IsObject() brief: object;
+  @FromKitchenFile('Brief') @IsObject({ message: 'must be an object as in the kitchen file' }) brief: object;
 }
 
 /** How a recipe stands to a brief. */

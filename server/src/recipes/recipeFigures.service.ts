@@ -16,6 +16,7 @@ import { NotFoundError } from '../http/problems.js';
 import type { SwapsDto } from './recipe.dto.js';
 import { toSwap } from './recipe.mapper.js';
 import { RecipesService } from './recipes.service.js';
+import type { Scope } from '../scope/scope.js';
 
 /** What is asked of the figures of recipes: read in one go, computed after, and no recipe keeps the others from being told. */
 @Injectable()
@@ -31,12 +32,12 @@ export class RecipeFiguresService {
    *
    * @throws NotFoundError when there is no such food
    */
-  async swaps(from: string, to: string): Promise<SwapsDto> {
+  async swaps(scope: Scope, from: string, to: string): Promise<SwapsDto> {
     const { recipes, kitchen } = await this.database.read(async () => {
-      const there = new Set((await this.foods.known([from, to])).map(({ id }) => id));
+      const there = new Set((await this.foods.known(scope, [from, to])).map(({ id }) => id));
       for (const id of [from, to]) if (!there.has(id)) throw new NotFoundError('food', id);
-      const holding = await this.recipes.holding([from, to]);
-      return { recipes: holding, kitchen: await this.recipes.kitchenUnder(holding, [from, to]) };
+      const holding = await this.recipes.holding(scope, [from, to]);
+      return { recipes: holding, kitchen: await this.recipes.kitchenUnder(scope, holding, [from, to]) };
     });
     const swaps = recipes.flatMap((recipe) => {
       const effect = computed(() => swapEffect(recipe, from, to, kitchen));
@@ -51,10 +52,10 @@ export class RecipeFiguresService {
    * @param choices whether what is optional is taken or left
    * @throws NotFoundError
    */
-  async errorModel(id: string, figure: FigureKey, choices: boolean): Promise<ErrorModel> {
+  async errorModel(scope: Scope, id: string, figure: FigureKey, choices: boolean): Promise<ErrorModel> {
     const { recipe, kitchen } = await this.database.read(async () => {
-      const { document, bases } = (await this.recipes.open(id)) as { readonly document: Recipe; readonly bases: readonly Recipe[] };
-      return { recipe: document, kitchen: await this.recipes.kitchenWith([document, ...bases]) };
+      const { document, bases } = (await this.recipes.open(scope, id)) as { readonly document: Recipe; readonly bases: readonly Recipe[] };
+      return { recipe: document, kitchen: await this.recipes.kitchenWith(scope, [document, ...bases]) };
     });
     const parts = recipeFigures(recipe, kitchen).parts.filter(
       ({ part }) => servedOf(part) === 'box' || (choices && servedOf(part) === 'optional'),

@@ -1,11 +1,11 @@
 import { Injectable } from '@nestjs/common';
 import { BriefEntry } from '@portiona/core';
 import { Database } from '../database/database.js';
-import { KitchensService } from '../kitchens/kitchens.service.js';
 import { readBody } from '../http/readBody.js';
 import type { BriefVerdictDto, RecipeOrder } from './recipe.dto.js';
 import { toBriefVerdict, type KeptRecipe } from './recipe.mapper.js';
 import { RecipeSummariesService } from './recipeSummaries.service.js';
+import type { Scope } from '../scope/scope.js';
 
 /** What to show of a long list of recipes. */
 export interface RecipePage {
@@ -36,26 +36,25 @@ const ORDERS: Readonly<Record<RecipeOrder, string>> = {
 export class RecipeListsService {
   constructor(
     private readonly database: Database,
-    private readonly kitchens: KitchensService,
     private readonly summaries: RecipeSummariesService,
   ) {}
 
   /** Whether nothing has to be computed before a list is read. */
-  areSettled(): Promise<boolean> {
-    return this.summaries.areSettled();
+  areSettled(scope: Scope): Promise<boolean> {
+    return this.summaries.areSettled(scope);
   }
 
   /** Every recipe at a glance, newest save first: JSON of a list of ListedRecipeDto. */
-  async listText(): Promise<string> {
+  async listText(scope: Scope): Promise<string> {
     const [{ rows }] = await this.database.manager.query<[{ rows: string | null }]>(
       `SELECT string_agg(${ROW}, ',' ORDER BY ${ORDERS.savedAt}) AS rows ${ROWS}`,
-      [await this.kitchens.id()],
+      [scope.kitchenId],
     );
     return `[${rows ?? ''}]`;
   }
 
   /** Some of the recipes, and how many there are: JSON of a RecipePageDto. */
-  async pageText({ order, words, from, count }: RecipePage): Promise<string> {
+  async pageText(scope: Scope, { order, words, from, count }: RecipePage): Promise<string> {
     const [{ total, rows }] = await this.database.manager.query<[{ total: string; rows: string | null }]>(
       `WITH found AS (
          SELECT head.id, row_number() OVER (ORDER BY ${ORDERS[order]}) AS place ${ROWS}
@@ -65,13 +64,13 @@ export class RecipeListsService {
          (SELECT string_agg(${ROW}, ',' ORDER BY found.place) FROM found JOIN recipes head ON head.kitchen_id = $1 AND head.id = found.id
             JOIN recipe_summaries kept ON kept.kitchen_id = $1 AND kept.recipe_id = found.id
             WHERE found.place > $3 AND found.place <= $3 + $4) AS rows`,
-      [await this.kitchens.id(), words, from, count],
+      [scope.kitchenId, words, from, count],
     );
     return `{"total":${total},"recipes":[${rows ?? ''}]}`;
   }
 
   /** The newest published card of each recipe, and whether it holds: JSON of a list of PublishedCardDto. */
-  async cardsText(): Promise<string> {
+  async cardsText(scope: Scope): Promise<string> {
     const [{ rows }] = await this.database.manager.query<[{ rows: string | null }]>(
       `SELECT string_agg('{"recipe":' || to_json(head.id) || ',"issue":' || card.issue || ',"publishedAt":"'
          || to_char(card.published_at AT TIME ZONE 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') || '",' || substr(kept.card::text, 2), ',' ORDER BY head.id) AS rows
@@ -79,7 +78,7 @@ export class RecipeListsService {
              ORDER BY recipe_id, issue DESC) card
        JOIN recipes head ON head.kitchen_id = $1 AND head.id = card.recipe_id AND head.archived_at IS NULL
        JOIN recipe_summaries kept ON kept.kitchen_id = $1 AND kept.recipe_id = head.id AND kept.card IS NOT NULL`,
-      [await this.kitchens.id()],
+      [scope.kitchenId],
     );
     return `[${rows ?? ''}]`;
   }
@@ -90,7 +89,7 @@ export class RecipeListsService {
    *
    * @param of the recipe that is to take them
    */
-  async partsText(of: string): Promise<string> {
+  async partsText(scope: Scope, of: string): Promise<string> {
     const [{ rows }] = await this.database.manager.query<[{ rows: string | null }]>(
       `WITH RECURSIVE above AS (
          SELECT $2::text AS id
@@ -99,17 +98,17 @@ export class RecipeListsService {
        FROM recipes head JOIN recipe_summaries kept ON kept.kitchen_id = head.kitchen_id AND kept.recipe_id = head.id
        CROSS JOIN LATERAL json_array_elements(kept.parts) WITH ORDINALITY AS part (one, place)
        WHERE head.kitchen_id = $1 AND head.archived_at IS NULL AND head.id NOT IN (SELECT id FROM above)`,
-      [await this.kitchens.id(), of],
+      [scope.kitchenId, of],
     );
     return `[${rows ?? ''}]`;
   }
 
   /** How every recipe stands to a brief, newest save first, by what was computed of each. @throws UnreadableError */
-  async judged(found: object): Promise<BriefVerdictDto[]> {
+  async judged(scope: Scope, found: object): Promise<BriefVerdictDto[]> {
     const brief = readBody(BriefEntry, found, 'brief');
     const rows = await this.database.manager.query<KeptRecipe[]>(
       `SELECT head.id, head.title, kept.ground, kept.listed ->> 'uncomputed' AS uncomputed ${ROWS} ORDER BY ${ORDERS.savedAt}`,
-      [await this.kitchens.id()],
+      [scope.kitchenId],
     );
     return rows.map((row) => toBriefVerdict(row, brief));
   }

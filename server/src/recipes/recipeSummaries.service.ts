@@ -18,6 +18,7 @@ import { engineVersion } from './engineVersion.js';
 import { toTakeablePart } from './bases.mapper.js';
 import { toCardStanding, toListedFigures } from './recipe.mapper.js';
 import { RecipesService } from './recipes.service.js';
+import type { Scope } from '../scope/scope.js';
 
 /** Recipes computed in one transaction: short enough that nobody waits long for the lock, and nothing large is held. */
 const AT_A_TIME = 200;
@@ -40,23 +41,23 @@ export class RecipeSummariesService {
   ) {}
 
   /** Whether every summary is as it would be computed now. */
-  async areSettled(): Promise<boolean> {
+  async areSettled(scope: Scope): Promise<boolean> {
     const [{ unsettled }] = await this.database.manager.query<[{ unsettled: boolean }]>(
       `SELECT EXISTS (SELECT 1 FROM recipe_changes WHERE kitchen_id = $1) OR EXISTS (${UNSETTLED} LIMIT 1) AS unsettled`,
-      await this.#now(),
+      await this.#now(scope),
     );
     return !unsettled;
   }
 
   /** Computes what has changed, and nothing else: some at a time, each time in a transaction of its own. */
-  async settle(): Promise<void> {
-    const kitchenId = await this.kitchens.id();
+  async settle(scope: Scope): Promise<void> {
+    const { kitchenId } = scope;
     let computed: number;
     do
       computed = await this.database.write(async () => {
         await this.#hold(kitchenId);
         await this.#markChanged(kitchenId);
-        return this.#computeSome(kitchenId);
+        return this.#computeSome(scope, kitchenId);
       });
     while (computed === AT_A_TIME);
   }
@@ -93,13 +94,16 @@ export class RecipeSummariesService {
   }
 
   /** Computes some of what is stale. @returns how many it was */
-  async #computeSome(kitchenId: string): Promise<number> {
+  async #computeSome(scope: Scope, kitchenId: string): Promise<number> {
     const { manager } = this.database;
-    const wanted = await manager.query<{ id: string }[]>(`${UNSETTLED} ORDER BY head.saved_at DESC LIMIT ${AT_A_TIME}`, await this.#now());
+    const wanted = await manager.query<{ id: string }[]>(
+      `${UNSETTLED} ORDER BY head.saved_at DESC LIMIT ${AT_A_TIME}`,
+      await this.#now(scope),
+    );
     if (wanted.length === 0) return 0;
     const ids = wanted.map(({ id }) => id);
-    const own = await this.recipes.known(ids);
-    const kitchen = await this.recipes.kitchenUnder(own);
+    const own = await this.recipes.known(scope, ids);
+    const kitchen = await this.recipes.kitchenUnder(scope, own);
     const cards = await manager.query<{ recipe_id: string; content: CardContent }[]>(
       `SELECT DISTINCT ON (recipe_id) recipe_id, content FROM published_cards WHERE kitchen_id = $1 AND recipe_id = ANY($2)
        ORDER BY recipe_id, issue DESC`,
@@ -135,8 +139,8 @@ export class RecipeSummariesService {
   }
 
   /** The kitchen, the engine, and its day. */
-  async #now(): Promise<[string, string, string]> {
-    return [await this.kitchens.id(), engineVersion(), (await this.kitchens.settings()).date];
+  async #now(scope: Scope): Promise<[string, string, string]> {
+    return [scope.kitchenId, engineVersion(), (await this.kitchens.settings(scope)).date];
   }
 }
 

@@ -20,6 +20,8 @@ import { BasisDto } from './basis.dto.js';
 import { BasisService } from './basis.service.js';
 import { ListedRecipeDto, OpenRecipeDto, RecipePageDto, RecipePageQuery, SwapsDto } from './recipe.dto.js';
 import { RecipesService } from './recipes.service.js';
+import type { Scope } from '../scope/scope.js';
+import { InScope } from '../scope/inScope.js';
 
 /** Lists stand beside recipes, not under them: a recipe may be called anything. */
 @ApiTags('recipes')
@@ -35,15 +37,15 @@ export class RecipesController {
   @Get('recipes')
   @ApiOperation({ operationId: 'listRecipes', summary: 'Every recipe, with what a box delivers and costs' })
   @ApiOkResponse({ type: [ListedRecipeDto] })
-  list() {
-    return this.lists.recipes();
+  list(@InScope() scope: Scope) {
+    return this.lists.recipes(scope);
   }
 
   @Get('recipe-pages')
   @ApiOperation({ operationId: 'pageRecipes', summary: 'Some of the recipes, in an order, and how many there are' })
   @ApiOkResponse({ type: RecipePageDto })
-  page(@Query() page: RecipePageQuery) {
-    return this.lists.page({ order: 'series', words: '', from: 0, count: 100, ...page });
+  page(@InScope() scope: Scope, @Query() page: RecipePageQuery) {
+    return this.lists.page(scope, { order: 'series', words: '', from: 0, count: 100, ...page });
   }
 
   @Get('food-swaps')
@@ -51,45 +53,45 @@ export class RecipesController {
   @ApiQuery({ name: 'from', description: 'The food that is in the recipes' })
   @ApiQuery({ name: 'to', description: 'The food to stand in its place' })
   @ApiOkResponse({ type: SwapsDto })
-  swaps(@Query('from') from = '', @Query('to') to = '') {
-    return this.threads.json('swapFood', from, to);
+  swaps(@InScope() scope: Scope, @Query('from') from = '', @Query('to') to = '') {
+    return this.threads.json('swapFood', scope, from, to);
   }
 
   @Get('takeable-parts')
   @ApiOperation({ operationId: 'takeableParts', summary: 'Parts that a recipe can take lines of' })
   @ApiQuery({ name: 'for', description: 'The recipe that is to take them: none that is built on it is among them' })
   @ApiOkResponse({ type: [TakeablePartDto] })
-  takeable(@Query('for') of = '') {
-    return this.lists.parts(of);
+  takeable(@InScope() scope: Scope, @Query('for') of = '') {
+    return this.lists.parts(scope, of);
   }
 
   @Get('recipes/:id')
   @ApiOperation({ operationId: 'openRecipe', summary: 'One recipe at its newest revision' })
   @ApiOkResponse({ type: OpenRecipeDto })
-  open(@Param('id') id: string): Promise<OpenRecipeDto> {
-    return this.recipes.open(id);
+  open(@InScope() scope: Scope, @Param('id') id: string): Promise<OpenRecipeDto> {
+    return this.recipes.open(scope, id);
   }
 
   @Get('recipes/:id/dishes')
   @ApiOperation({ operationId: 'dishesOf', summary: 'Dishes that take parts of the recipe, and what moved in them' })
   @ApiOkResponse({ type: [DishDto] })
-  dishes(@Param('id') id: string) {
-    return this.threads.json('dishesOf', id);
+  dishes(@InScope() scope: Scope, @Param('id') id: string) {
+    return this.threads.json('dishesOf', scope, id);
   }
 
   @Get('recipes/:id/basis')
   @ApiOperation({ operationId: 'recipeBasis', summary: 'Foods and bases edited under the recipe since, and how its serving moved' })
   @ApiOkResponse({ type: BasisDto })
-  basisOf(@Param('id') id: string) {
-    return this.threads.json('recipeBasis', id);
+  basisOf(@InScope() scope: Scope, @Param('id') id: string) {
+    return this.threads.json('recipeBasis', scope, id);
   }
 
   @Post('recipes/:id/basis')
   @HttpCode(204)
   @ApiOperation({ operationId: 'acceptBasis', summary: 'Takes foods and bases as they stand for what the recipe rests on' })
   @ApiNoContentResponse()
-  acceptBasis(@Param('id') id: string): Promise<void> {
-    return this.basis.accept(id);
+  acceptBasis(@InScope() scope: Scope, @Param('id') id: string): Promise<void> {
+    return this.basis.accept(scope, id);
   }
 
   @Post('recipes')
@@ -97,8 +99,8 @@ export class RecipesController {
   @ApiBody({ type: NewRecipeDto })
   @ApiHeader(ONCE_HEADER)
   @ApiCreatedResponse({ type: SavedRecipeDto })
-  create(@Body() body: SentBody, @OnceKeyOf() once?: OnceKey) {
-    return this.threads.take('createRecipe', body, once);
+  create(@InScope() scope: Scope, @Body() body: SentBody, @OnceKeyOf() once?: OnceKey) {
+    return this.threads.take('createRecipe', body, scope, once);
   }
 
   @Put('recipes/:id')
@@ -108,23 +110,23 @@ export class RecipesController {
   })
   @ApiBody({ type: SaveRecipeDto })
   @ApiOkResponse({ type: SavedRecipeDto })
-  save(@Param('id') id: string, @Body() body: SentBody) {
-    return this.threads.take('saveRecipe', body, id);
+  save(@InScope() scope: Scope, @Param('id') id: string, @Body() body: SentBody) {
+    return this.threads.take('saveRecipe', body, scope, id);
   }
 
   @Delete('recipes/:id')
   @HttpCode(204)
   @ApiOperation({ operationId: 'archiveRecipe', summary: 'Puts a recipe away' })
   @ApiNoContentResponse()
-  archive(@Param('id') id: string): Promise<void> {
-    return this.recipes.archive(id, true);
+  archive(@InScope() scope: Scope, @Param('id') id: string): Promise<void> {
+    return this.recipes.archive(scope, id, true);
   }
 
   @Post('recipes/:id/restore')
   @HttpCode(204)
   @ApiOperation({ operationId: 'restoreRecipe', summary: 'Takes a recipe out again' })
   @ApiNoContentResponse()
-  restore(@Param('id') id: string): Promise<void> {
-    return this.recipes.archive(id, false);
+  restore(@InScope() scope: Scope, @Param('id') id: string): Promise<void> {
+    return this.recipes.archive(scope, id, false);
   }
 }

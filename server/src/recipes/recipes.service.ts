@@ -30,6 +30,7 @@ import type { OpenRecipeDto, UsedInDto } from './recipe.dto.js';
 import { RecipeEntity } from './recipe.entity.js';
 import { toRecipe, toSavedRecipe } from './recipe.mapper.js';
 import { RecipeRevisionEntity, type KeptBecause } from './recipeRevision.entity.js';
+import type { Scope } from '../scope/scope.js';
 
 /** Recipes as they are kept: opened, saved, put away. What they come to is asked of RecipeFiguresService. */
 @Injectable()
@@ -43,44 +44,47 @@ export class RecipesService {
   ) {}
 
   /** @throws NotFoundError */
-  open(id: string): Promise<OpenRecipeDto> {
+  open(scope: Scope, id: string): Promise<OpenRecipeDto> {
     return this.database.read(async () => {
-      const saved = await this.get(id);
-      return { ...saved, bases: await this.basesOf(saved.document), usedIn: await this.#usedIn(id) };
+      const saved = await this.get(scope, id);
+      return { ...saved, bases: await this.basesOf(scope, saved.document), usedIn: await this.#usedIn(scope, id) };
     });
   }
 
   /** @throws NotFoundError */
-  async get(id: string): Promise<SavedRecipeDto> {
-    return toSavedRecipe(await this.#current(id));
+  async get(scope: Scope, id: string): Promise<SavedRecipeDto> {
+    return toSavedRecipe(await this.#current(scope, id));
   }
 
   /** Heads of the recipes that are not put away, newest save first. */
-  async heads(): Promise<RecipeEntity[]> {
-    const where = { kitchenId: await this.kitchens.id(), archivedAt: IsNull() };
+  async heads(scope: Scope): Promise<RecipeEntity[]> {
+    const where = { kitchenId: scope.kitchenId, archivedAt: IsNull() };
     return this.database.manager.find(RecipeEntity, { where, order: { savedAt: 'DESC', id: 'ASC' } });
   }
 
   /** Recipes as core knows them: every one, or those of some ids; put away or not. */
-  async known(ids?: readonly string[]): Promise<Recipe[]> {
-    const query = await this.#newest();
+  async known(scope: Scope, ids?: readonly string[]): Promise<Recipe[]> {
+    const query = this.#newest(scope);
     const rows = await (ids ? query.andWhere('content.recipe_id = ANY(:ids)', { ids }) : query).getMany();
     return rows.map(toRecipe);
   }
 
   /** Recipes that are not put away, and those they take parts of; what is put away and used by none costs nothing. */
-  async atHand(): Promise<{ readonly heads: readonly RecipeEntity[]; readonly recipes: readonly Recipe[] }> {
-    const heads = await this.heads();
-    const own = await this.known(heads.map(({ id }) => id));
+  async atHand(scope: Scope): Promise<{ readonly heads: readonly RecipeEntity[]; readonly recipes: readonly Recipe[] }> {
+    const heads = await this.heads(scope);
+    const own = await this.known(
+      scope,
+      heads.map(({ id }) => id),
+    );
     const there = new Set(own.map(({ id }) => id));
     const wanted = [...new Set(own.flatMap(recipesTaken))].filter((id) => !there.has(id));
-    const bases = wanted.length === 0 ? [] : await this.#withBases(wanted);
+    const bases = wanted.length === 0 ? [] : await this.#withBases(scope, wanted);
     return { heads, recipes: [...own, ...bases.filter(({ id }) => !there.has(id))] };
   }
 
   /** Recipes not put away that hold any of some foods in lines of their own, newest save first. */
-  async holding(foods: readonly string[]): Promise<Recipe[]> {
-    const query = (await this.#newest())
+  async holding(scope: Scope, foods: readonly string[]): Promise<Recipe[]> {
+    const query = this.#newest(scope)
       .andWhere('head.archived_at IS NULL')
       .andWhere(
         'content.recipe_id IN (SELECT used.recipe_id FROM recipe_foods used WHERE used.kitchen_id = head.kitchen_id AND used.food_id = ANY(:foods))',
@@ -91,33 +95,33 @@ export class RecipesService {
   }
 
   /** Ids of the recipes that are put away. */
-  async away(): Promise<ReadonlySet<string>> {
-    const where = { kitchenId: await this.kitchens.id(), archivedAt: Not(IsNull()) };
+  async away(scope: Scope): Promise<ReadonlySet<string>> {
+    const where = { kitchenId: scope.kitchenId, archivedAt: Not(IsNull()) };
     const heads = await this.database.manager.find(RecipeEntity, { select: { id: true }, where });
     return new Set(heads.map(({ id }) => id));
   }
 
   /** A kitchen to compute in: these recipes with every food and pack they can need. */
-  kitchenWith(recipes: readonly Recipe[], further: readonly string[] = []): Promise<Kitchen> {
+  kitchenWith(scope: Scope, recipes: readonly Recipe[], further: readonly string[] = []): Promise<Kitchen> {
     const foods = [...new Set([...recipes.flatMap(foodsOf), ...further])];
     return this.database.read(
       async () =>
         new Kitchen({
-          settings: await this.kitchens.settings(),
-          foods: await this.foods.known(foods),
-          packs: await this.packs.counting(foods),
+          settings: await this.kitchens.settings(scope),
+          foods: await this.foods.known(scope, foods),
+          packs: await this.packs.counting(scope, foods),
           recipes,
         }),
     );
   }
 
   /** @throws UnreadableError, TakenError */
-  async create(found: object, once?: OnceKey): Promise<SavedRecipeDto> {
+  async create(scope: Scope, found: object, once?: OnceKey): Promise<SavedRecipeDto> {
     const document = readBody(RecipeEntry, found, 'document');
-    return this.once.write(await this.kitchens.id(), once, async () => {
-      await this.#check(document);
-      await this.insert(document);
-      return this.get(document.id);
+    return this.once.write(scope.kitchenId, once, async () => {
+      await this.#check(scope, document);
+      await this.insert(scope, document);
+      return this.get(scope, document.id);
     });
   }
 
@@ -126,15 +130,15 @@ export class RecipesService {
    *
    * @throws TakenError
    */
-  async insert(document: RecipeEntry): Promise<void> {
-    const kitchenId = await this.kitchens.id();
+  async insert(scope: Scope, document: RecipeEntry): Promise<void> {
+    const { kitchenId } = scope;
     try {
       await this.database.manager.insert(RecipeEntity, { kitchenId, id: document.id, title: document.title, revision: 1 });
     } catch (error) {
       if (isTaken(error)) throw new TakenError('recipe', document.id);
       throw error;
     }
-    await this.#writeRevision(1, document);
+    await this.#writeRevision(scope, 1, document);
   }
 
   /**
@@ -142,15 +146,15 @@ export class RecipesService {
    *
    * @throws UnreadableError, NotFoundError, StaleSaveError
    */
-  async save(id: string, revision: number, found: object): Promise<SavedRecipeDto> {
+  async save(scope: Scope, id: string, revision: number, found: object): Promise<SavedRecipeDto> {
     const document = readBody(RecipeEntry, found, 'document');
     if (document.id !== id) throw new UnreadableError([{ path: 'document.id', message: `must stay "${id}"` }]);
-    return this.database.writeAlone(await this.kitchens.id(), async () => {
+    return this.database.writeAlone(scope.kitchenId, async () => {
       // What is there now is told before what is wrong with what was sent: it may be wrong by what was saved meanwhile.
-      await this.#expectNewest(id, revision);
-      await this.#check(document);
-      await this.rewrite(revision, document);
-      return this.get(id);
+      await this.#expectNewest(scope, id, revision);
+      await this.#check(scope, document);
+      await this.rewrite(scope, revision, document);
+      return this.get(scope, id);
     });
   }
 
@@ -160,8 +164,8 @@ export class RecipesService {
    * @param keep why what it was before is kept as a version, if it is
    * @throws StaleSaveError when the revision is not the newest
    */
-  async rewrite(revision: number, document: RecipeEntry, keep?: Exclude<KeptBecause, 'named'>): Promise<void> {
-    const kitchenId = await this.kitchens.id();
+  async rewrite(scope: Scope, revision: number, document: RecipeEntry, keep?: Exclude<KeptBecause, 'named'>): Promise<void> {
+    const { kitchenId } = scope;
     const { id, title } = document;
     if (keep)
       await this.database.manager.query(
@@ -173,14 +177,14 @@ export class RecipesService {
       { kitchenId, id, revision },
       { revision: revision + 1, title, savedAt: () => 'now()' },
     );
-    if (affected !== 1) await this.#expectNewest(id, revision);
-    await this.#writeRevision(revision + 1, document);
+    if (affected !== 1) await this.#expectNewest(scope, id, revision);
+    await this.#writeRevision(scope, revision + 1, document);
     await thinDrafts(this.database.manager, 'recipe', kitchenId, id);
   }
 
   /** Puts a recipe away, or takes it out again; nothing is lost. @throws NotFoundError */
-  async archive(id: string, away: boolean): Promise<void> {
-    const kitchenId = await this.kitchens.id();
+  async archive(scope: Scope, id: string, away: boolean): Promise<void> {
+    const { kitchenId } = scope;
     const { affected } = await this.database.writeAlone(kitchenId, () =>
       this.database.manager.update(RecipeEntity, { kitchenId, id }, { archivedAt: away ? () => 'now()' : null }),
     );
@@ -188,12 +192,12 @@ export class RecipesService {
   }
 
   /** Recipes that recipes take parts of, and those they take parts of. */
-  basesOf(...recipes: readonly Recipe[]): Promise<Recipe[]> {
-    return this.#withBases([...new Set(recipes.flatMap(recipesTaken))]);
+  basesOf(scope: Scope, ...recipes: readonly Recipe[]): Promise<Recipe[]> {
+    return this.#withBases(scope, [...new Set(recipes.flatMap(recipesTaken))]);
   }
 
   /** Recipes, and all that they are built on, however deep: found by the database in one go. */
-  async #withBases(ids: readonly string[]): Promise<Recipe[]> {
+  async #withBases(scope: Scope, ids: readonly string[]): Promise<Recipe[]> {
     if (ids.length === 0) return [];
     const rows = await this.database.manager.query<{ document: Recipe }[]>(
       `WITH RECURSIVE under AS (
@@ -202,16 +206,16 @@ export class RecipesService {
        SELECT content.document FROM under
        JOIN recipes head ON head.kitchen_id = $1 AND head.id = under.id
        JOIN recipe_revisions content ON content.kitchen_id = $1 AND content.recipe_id = head.id AND content.revision = head.revision`,
-      [await this.kitchens.id(), ids],
+      [scope.kitchenId, ids],
     );
     return rows.map(({ document }) => document);
   }
 
   /** A kitchen to compute some recipes in: with all that they are built on, and further foods. */
-  async kitchenUnder(recipes: readonly Recipe[], further: readonly string[] = []): Promise<Kitchen> {
-    const there = new Map((await this.basesOf(...recipes)).map((base) => [base.id, base]));
+  async kitchenUnder(scope: Scope, recipes: readonly Recipe[], further: readonly string[] = []): Promise<Kitchen> {
+    const there = new Map((await this.basesOf(scope, ...recipes)).map((base) => [base.id, base]));
     for (const recipe of recipes) there.set(recipe.id, recipe);
-    return this.kitchenWith([...there.values()], further);
+    return this.kitchenWith(scope, [...there.values()], further);
   }
 
   /**
@@ -220,42 +224,45 @@ export class RecipesService {
    *
    * @param paths of the recipes, in their order, put before each fault's
    */
-  async faultsOf(recipes: readonly Recipe[], paths: readonly string[]): Promise<Fault[]> {
-    const foods = new Map((await this.foods.known([...new Set(recipes.flatMap(foodsOf))])).map((food) => [food.id, food]));
+  async faultsOf(scope: Scope, recipes: readonly Recipe[], paths: readonly string[]): Promise<Fault[]> {
+    const foods = new Map((await this.foods.known(scope, [...new Set(recipes.flatMap(foodsOf))])).map((food) => [food.id, food]));
     const own = new Set(recipes.map(({ id }) => id));
-    const all = [...recipes, ...(await this.basesOf(...recipes)).filter(({ id }) => !own.has(id))];
-    const settings = await this.kitchens.settings();
+    const all = [...recipes, ...(await this.basesOf(scope, ...recipes)).filter(({ id }) => !own.has(id))];
+    const settings = await this.kitchens.settings(scope);
     const known = new Map(all.map((recipe) => [recipe.id, recipe]));
     const faults = recipes.flatMap((recipe, i) => recipeFaults(recipe, foods, known, settings, paths[i] ?? ''));
     return [...faults, ...circleFaults(all, paths)].slice(0, MOST_FAULTS);
   }
 
-  async #check(document: RecipeEntry): Promise<void> {
-    const faults = [...(await this.faultsOf([document], ['document'])), ...(await this.#takenPartFaults(document, 'document'))];
+  async #check(scope: Scope, document: RecipeEntry): Promise<void> {
+    const faults = [
+      ...(await this.faultsOf(scope, [document], ['document'])),
+      ...(await this.#takenPartFaults(scope, document, 'document')),
+    ];
     if (faults.length > 0) throw new UnreadableError(faults);
   }
 
-  async #expectNewest(id: string, revision: number): Promise<void> {
-    const current = await this.get(id);
+  async #expectNewest(scope: Scope, id: string, revision: number): Promise<void> {
+    const current = await this.get(scope, id);
     if (current.revision !== revision) throw new StaleSaveError('recipe', id, current);
   }
 
-  async #writeRevision(revision: number, written: RecipeEntry): Promise<void> {
+  async #writeRevision(scope: Scope, revision: number, written: RecipeEntry): Promise<void> {
     const { manager } = this.database;
+    const { kitchenId, person } = scope;
     // Lines and steps are known by ids from here on, whoever wrote them.
     const lacking =
       everyLine(written).some(({ id }) => id === undefined) || (written.steps ?? []).some((step) => stepOf(step).id === undefined);
     const before =
       lacking && revision > 1
         ? await manager.findOneBy(RecipeRevisionEntity, {
-            kitchenId: await this.kitchens.id(),
+            kitchenId,
             recipeId: written.id,
             revision: revision - 1,
           })
         : null;
     const document = withIds(before ? carriedIds(before.document, written) : written) as RecipeEntry;
-    const kitchenId = await this.kitchens.id();
-    await manager.insert(RecipeRevisionEntity, { kitchenId, recipeId: document.id, revision, document });
+    await manager.insert(RecipeRevisionEntity, { kitchenId, recipeId: document.id, revision, document, savedBy: person });
     // What it rested on stays what it rested on: only a food or a base that is new to it is taken as it is now.
     await manager.query(
       `WITH gone AS (DELETE FROM recipe_foods WHERE kitchen_id = $1 AND recipe_id = $2 AND food_id <> ALL($3))
@@ -274,7 +281,7 @@ export class RecipesService {
   }
 
   /** The newest content of every recipe. */
-  async #newest(): Promise<SelectQueryBuilder<RecipeRevisionEntity>> {
+  #newest(scope: Scope): SelectQueryBuilder<RecipeRevisionEntity> {
     return this.database.manager
       .createQueryBuilder(RecipeRevisionEntity, 'content')
       .innerJoin(
@@ -282,19 +289,19 @@ export class RecipesService {
         'head',
         'head.kitchen_id = content.kitchen_id AND head.id = content.recipe_id AND head.revision = content.revision',
       )
-      .where('content.kitchen_id = :kitchenId', { kitchenId: await this.kitchens.id() });
+      .where('content.kitchen_id = :kitchenId', { kitchenId: scope.kitchenId });
   }
 
-  async #current(id: string): Promise<RecipeRevisionEntity> {
-    const row = await (await this.#newest()).andWhere('content.recipe_id = :id', { id }).getOne();
+  async #current(scope: Scope, id: string): Promise<RecipeRevisionEntity> {
+    const row = await this.#newest(scope).andWhere('content.recipe_id = :id', { id }).getOne();
     if (!row) throw new NotFoundError('recipe', id);
     return row;
   }
 
   /** Parts that other recipes take lines of, and that a recipe would no longer have. */
-  async #takenPartFaults({ id, parts }: Recipe, path: string): Promise<Fault[]> {
+  async #takenPartFaults(scope: Scope, { id, parts }: Recipe, path: string): Promise<Fault[]> {
     const has = new Set(parts.map((part) => part.id));
-    return (await this.#dishesOn(id, true)).flatMap((dish) =>
+    return (await this.#dishesOn(scope, id, true)).flatMap((dish) =>
       partsTaken(dish, id)
         .filter((part) => !has.has(part))
         .map((part) => ({
@@ -304,24 +311,24 @@ export class RecipesService {
     );
   }
 
-  async #usedIn(id: string): Promise<UsedInDto[]> {
-    return (await this.#dishesOn(id, false))
+  async #usedIn(scope: Scope, id: string): Promise<UsedInDto[]> {
+    return (await this.#dishesOn(scope, id, false))
       .map((dish) => ({ id: dish.id, title: dish.title, parts: partsTaken(dish, id) }))
       .sort((a, b) => (a.title < b.title ? -1 : 1));
   }
 
   /** Recipes not put away that take parts of one. */
-  dishesOn(baseId: string): Promise<Recipe[]> {
-    return this.#dishesOn(baseId, false);
+  dishesOn(scope: Scope, baseId: string): Promise<Recipe[]> {
+    return this.#dishesOn(scope, baseId, false);
   }
 
-  async #dishesOn(baseId: string, away: boolean): Promise<Recipe[]> {
+  async #dishesOn(scope: Scope, baseId: string, away: boolean): Promise<Recipe[]> {
     const rows = await this.database.manager.query<{ document: Recipe }[]>(
       `SELECT content.document FROM recipe_bases used
        JOIN recipes head ON head.kitchen_id = used.kitchen_id AND head.id = used.recipe_id AND ($3 OR head.archived_at IS NULL)
        JOIN recipe_revisions content ON content.kitchen_id = head.kitchen_id AND content.recipe_id = head.id AND content.revision = head.revision
        WHERE used.kitchen_id = $1 AND used.base_id = $2`,
-      [await this.kitchens.id(), baseId, away],
+      [scope.kitchenId, baseId, away],
     );
     return rows.map(({ document }) => document);
   }

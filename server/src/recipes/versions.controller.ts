@@ -2,6 +2,8 @@ import { Body, Controller, Delete, Get, HttpCode, Param, ParseIntPipe, Put } fro
 import { ApiNoContentResponse, ApiOkResponse, ApiOperation, ApiTags } from '@nestjs/swagger';
 import { KeepVersionDto, OpenVersionDto, VersionDto } from './version.dto.js';
 import { VersionsService } from './versions.service.js';
+import type { Scope } from '../scope/scope.js';
+import { InScope } from '../scope/inScope.js';
 
 @ApiTags('versions')
 @Controller('recipes/:id/versions')
@@ -11,30 +13,35 @@ export class VersionsController {
   @Get()
   @ApiOperation({ operationId: 'listVersions', summary: 'What a recipe was, newest first: versions that are kept, and drafts' })
   @ApiOkResponse({ type: [VersionDto] })
-  list(@Param('id') id: string): Promise<VersionDto[]> {
-    return this.versions.list(id);
+  list(@InScope() scope: Scope, @Param('id') id: string): Promise<VersionDto[]> {
+    return this.versions.list(scope, id);
   }
 
   @Get(':revision')
   @ApiOperation({ operationId: 'openVersion', summary: 'A recipe as it was at one revision' })
   @ApiOkResponse({ type: OpenVersionDto })
-  open(@Param('id') id: string, @Param('revision', ParseIntPipe) revision: number): Promise<OpenVersionDto> {
-    return this.versions.open(id, revision);
+  open(@InScope() scope: Scope, @Param('id') id: string, @Param('revision', ParseIntPipe) revision: number): Promise<OpenVersionDto> {
+    return this.versions.open(scope, id, revision);
   }
 
   @Put(':revision')
   @HttpCode(204)
   @ApiOperation({ operationId: 'keepVersion', summary: 'Keeps a version, by a name or for another reason' })
   @ApiNoContentResponse()
-  keep(@Param('id') id: string, @Param('revision', ParseIntPipe) revision: number, @Body() reason: KeepVersionDto): Promise<void> {
-    return this.versions.keep(id, revision, reason);
+  keep(
+    @InScope() scope: Scope,
+    @Param('id') id: string,
+    @Param('revision', ParseIntPipe) revision: number,
+    @Body() reason: KeepVersionDto,
+  ): Promise<void> {
+    return this.versions.keep(scope, id, revision, reason);
   }
 
   @Delete(':revision')
   @HttpCode(204)
   @ApiOperation({ operationId: 'letGoOfVersion', summary: 'Keeps a version no longer by name; what else rests on it keeps it' })
   @ApiNoContentResponse()
-  letGo(@Param('id') id: string, @Param('revision', ParseIntPipe) revision: number): Promise<void> {
-    return this.versions.letGo(id, revision);
+  letGo(@InScope() scope: Scope, @Param('id') id: string, @Param('revision', ParseIntPipe) revision: number): Promise<void> {
+    return this.versions.letGo(scope, id, revision);
   }
 }

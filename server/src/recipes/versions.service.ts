@@ -1,12 +1,12 @@
 import { Injectable } from '@nestjs/common';
 import { Database } from '../database/database.js';
 import { NotFoundError, UnreadableError } from '../http/problems.js';
-import { KitchensService } from '../kitchens/kitchens.service.js';
 import { toSavedRecipe } from './recipe.mapper.js';
 import { RecipeRevisionEntity, type KeptBecause } from './recipeRevision.entity.js';
 import { RecipesService } from './recipes.service.js';
 import { TIME_ZONE } from '../database/thinDrafts.js';
 import type { KeepVersionDto, OpenVersionDto, VersionDto, VersionReason } from './version.dto.js';
+import type { Scope } from '../scope/scope.js';
 
 interface VersionRow {
   readonly revision: number;
@@ -29,12 +29,11 @@ const MOST_LISTED = 1000;
 export class VersionsService {
   constructor(
     private readonly database: Database,
-    private readonly kitchens: KitchensService,
     private readonly recipes: RecipesService,
   ) {}
 
   /** Newest first. @throws NotFoundError */
-  async list(id: string): Promise<VersionDto[]> {
+  async list(scope: Scope, id: string): Promise<VersionDto[]> {
     const rows = await this.database.manager.query<VersionRow[]>(
       `SELECT own.revision, own.saved_at, own.saved_by, own.document ->> 'title' AS title, own.kept_because, own.kept_name,
          own.revision = head.revision AS newest,
@@ -46,29 +45,30 @@ export class VersionsService {
            WHERE used.kitchen_id = $1 AND used.base_id = $2 AND used.base_revision = own.revision ORDER BY dish.title) AS dishes
        FROM recipes head JOIN recipe_revisions own ON own.kitchen_id = $1 AND own.recipe_id = head.id
        WHERE head.kitchen_id = $1 AND head.id = $2 ORDER BY own.revision DESC LIMIT ${MOST_LISTED}`,
-      [await this.kitchens.id(), id, TIME_ZONE],
+      [scope.kitchenId, id, TIME_ZONE],
     );
     if (rows.length === 0) throw new NotFoundError('recipe', id);
     return rows.map(toVersion);
   }
 
   /** @throws NotFoundError */
-  open(id: string, revision: number): Promise<OpenVersionDto> {
+  open(scope: Scope, id: string, revision: number): Promise<OpenVersionDto> {
     return this.database.read(async () => {
-      const kitchenId = await this.kitchens.id();
+      const { kitchenId } = scope;
       const row = await this.database.manager.findOneBy(RecipeRevisionEntity, { kitchenId, recipeId: id, revision });
       if (!row) throw new NotFoundError('version', `${revision} of ${id}`);
-      return { ...toSavedRecipe(row), bases: await this.recipes.basesOf(row.document) };
+      return { ...toSavedRecipe(row), bases: await this.recipes.basesOf(scope, row.document) };
     });
   }
 
   /** Keeps a version for a reason; a name it has stays where the reason is another. @throws NotFoundError, UnreadableError */
-  async keep(id: string, revision: number, { because, name }: KeepVersionDto): Promise<void> {
+  async keep(scope: Scope, id: string, revision: number, { because, name }: KeepVersionDto): Promise<void> {
     if ((because === 'named') !== (name !== undefined))
       throw new UnreadableError([
         { path: 'name', message: because === 'named' ? 'is missing; it says what the version is called' : 'is only for "named"' },
       ]);
     await this.#write(
+      scope,
       id,
       revision,
       `kept_because = CASE WHEN kept_because = 'named' AND $4 <> 'named' THEN kept_because ELSE $4 END, kept_name = coalesce($5, kept_name)`,
@@ -77,12 +77,12 @@ export class VersionsService {
   }
 
   /** A version is no longer kept by name, or because it was overwritten or taken back: it is a draft again, or what else rests on it keeps it. @throws NotFoundError */
-  async letGo(id: string, revision: number): Promise<void> {
-    await this.#write(id, revision, 'kept_because = NULL, kept_name = NULL', []);
+  async letGo(scope: Scope, id: string, revision: number): Promise<void> {
+    await this.#write(scope, id, revision, 'kept_because = NULL, kept_name = NULL', []);
   }
 
-  async #write(id: string, revision: number, set: string, values: readonly unknown[]): Promise<void> {
-    const kitchenId = await this.kitchens.id();
+  async #write(scope: Scope, id: string, revision: number, set: string, values: readonly unknown[]): Promise<void> {
+    const { kitchenId } = scope;
     const [, affected] = await this.database.writeAlone(kitchenId, () =>
       this.database.manager.query<[unknown, number]>(
         `UPDATE recipe_revisions SET ${set} WHERE kitchen_id = $1 AND recipe_id = $2 AND revision = $3`,

@@ -2,6 +2,8 @@ import { Controller, Delete, Get, HttpCode, Param, Post } from '@nestjs/common';
 import { ApiCreatedResponse, ApiNoContentResponse, ApiOkResponse, ApiOperation, ApiTags } from '@nestjs/swagger';
 import { LatestRefreshDto, RefreshDto } from './refresh.dto.js';
 import { RefreshesService } from './refreshes.service.js';
+import type { Scope } from '../scope/scope.js';
+import { InScope } from '../scope/inScope.js';
 
 @ApiTags('price-refreshes')
 @Controller('price-refreshes')
@@ -11,36 +13,36 @@ export class RefreshesController {
   @Post()
   @ApiOperation({ operationId: 'refreshPrices', summary: 'Asks the shops what every pack costs today; under way already, that one' })
   @ApiCreatedResponse({ type: RefreshDto })
-  start(): Promise<RefreshDto> {
-    return this.refreshes.start();
+  start(@InScope() scope: Scope): Promise<RefreshDto> {
+    return this.refreshes.start(scope);
   }
 
   @Get('latest')
   @ApiOperation({ operationId: 'latestRefresh', summary: 'The last asking, with every answer' })
   @ApiOkResponse({ type: LatestRefreshDto })
-  async latest(): Promise<LatestRefreshDto> {
-    return { refresh: (await this.refreshes.latest()) ?? null };
+  async latest(@InScope() scope: Scope): Promise<LatestRefreshDto> {
+    return { refresh: (await this.refreshes.latest(scope)) ?? null };
   }
 
   @Get(':id')
   @ApiOperation({ operationId: 'getRefresh', summary: 'An asking, with every answer' })
   @ApiOkResponse({ type: RefreshDto })
-  get(@Param('id') id: string): Promise<RefreshDto> {
-    return this.refreshes.get(id);
+  get(@InScope() scope: Scope, @Param('id') id: string): Promise<RefreshDto> {
+    return this.refreshes.get(scope, id);
   }
 
   @Post(':id/retry')
   @ApiOperation({ operationId: 'retryRefresh', summary: 'Asks again for what failed' })
   @ApiCreatedResponse({ type: RefreshDto })
-  retry(@Param('id') id: string): Promise<RefreshDto> {
-    return this.refreshes.retry(id);
+  retry(@InScope() scope: Scope, @Param('id') id: string): Promise<RefreshDto> {
+    return this.refreshes.retry(scope, id);
   }
 
   @Delete(':id')
   @HttpCode(204)
   @ApiOperation({ operationId: 'cancelRefresh', summary: 'Asks no more; prices that came stay' })
   @ApiNoContentResponse()
-  cancel(@Param('id') id: string): Promise<void> {
-    return this.refreshes.cancel(id);
+  cancel(@InScope() scope: Scope, @Param('id') id: string): Promise<void> {
+    return this.refreshes.cancel(scope, id);
   }
 }

@@ -14,8 +14,15 @@ import { askShop, type Patience } from './askShop.js';
 import type { RefreshDto, RefreshItemDto } from './refresh.dto.js';
 import { RefreshEntity } from './refresh.entity.js';
 import { RefreshItemEntity } from './refreshItem.entity.js';
+import type { Scope } from '../scope/scope.js';
 
 const QUEUE = 'refresh-prices';
+
+/** A job of that queue: what is asked, and in which scope. */
+interface RefreshJob {
+  readonly scope: Scope;
+  readonly refreshId: string;
+}
 /** Asked for each time: whoever tries it may be less patient. */
 const patience = (): Patience => ({ limit: 3_000, tries: 4, pause: Number(process.env.PORTIONA_SHOP_PAUSE ?? 150) });
 /** Packs of a shop that may fail one after another before the shop is left alone. */
@@ -39,9 +46,11 @@ export class RefreshesService implements OnApplicationBootstrap, OnModuleDestroy
 
   /** What was being asked when the server went away is asked on: each pack is asked for until it is answered, and once only. */
   async onApplicationBootstrap(): Promise<void> {
-    await this.jobs.work<{ refreshId: string }>(QUEUE, ({ refreshId }) => this.#run(refreshId));
-    const begun = await this.database.manager.findBy(RefreshEntity, { state: 'running' });
-    for (const { id } of begun) await this.jobs.send(QUEUE, { refreshId: id });
+    await this.jobs.work<RefreshJob>(QUEUE, ({ scope, refreshId }) => this.#run(scope, refreshId));
+    for (const scope of await this.kitchens.scopes()) {
+      const begun = await this.database.manager.findBy(RefreshEntity, { kitchenId: scope.kitchenId, state: 'running' });
+      for (const { id } of begun) await this.#send(scope, id);
+    }
   }
 
   onModuleDestroy(): void {
@@ -49,34 +58,34 @@ export class RefreshesService implements OnApplicationBootstrap, OnModuleDestroy
   }
 
   /** Begins to ask; where that is under way already, what is under way. */
-  async start(): Promise<RefreshDto> {
-    const kitchenId = await this.kitchens.id();
+  async start(scope: Scope): Promise<RefreshDto> {
+    const { kitchenId } = scope;
     const refresh = await this.database.writeAlone(kitchenId, async () => {
       const running = await this.database.manager.findOneBy(RefreshEntity, { kitchenId, state: 'running' });
-      if (running) return this.get(running.id);
+      if (running) return this.get(scope, running.id);
       const id = randomUUID();
-      const { date: day } = await this.kitchens.settings();
-      const items = await this.#items(id);
+      const { date: day } = await this.kitchens.settings(scope);
+      const items = await this.#items(scope, id);
       await this.database.manager.insert(RefreshEntity, { id, kitchenId, day, state: items.length === 0 ? 'done' : 'running' });
       if (items.length > 0) await this.database.manager.insert(RefreshItemEntity, items);
-      return this.get(id);
+      return this.get(scope, id);
     });
-    if (refresh.state === 'running') await this.#send(refresh.id);
+    if (refresh.state === 'running') await this.#send(scope, refresh.id);
     return refresh;
   }
 
   /** The last asking; undefined when there was none. */
-  latest(): Promise<RefreshDto | undefined> {
+  latest(scope: Scope): Promise<RefreshDto | undefined> {
     return this.database.read(async () => {
-      const where = { kitchenId: await this.kitchens.id() };
+      const where = { kitchenId: scope.kitchenId };
       const row = await this.database.manager.findOne(RefreshEntity, { where, order: { madeAt: 'DESC' } });
-      return row ? this.get(row.id) : undefined;
+      return row ? this.get(scope, row.id) : undefined;
     });
   }
 
   /** @throws NotFoundError */
-  get(id: string): Promise<RefreshDto> {
-    return this.database.read(async () => this.#toDto(await this.#row(id)));
+  get(scope: Scope, id: string): Promise<RefreshDto> {
+    return this.database.read(async () => this.#toDto(await this.#row(scope, id)));
   }
 
   async #toDto({ id, ...row }: RefreshEntity): Promise<RefreshDto> {
@@ -93,38 +102,38 @@ export class RefreshesService implements OnApplicationBootstrap, OnModuleDestroy
   }
 
   /** Asks again for what failed. @throws NotFoundError, BusyError while another is under way */
-  async retry(id: string): Promise<RefreshDto> {
-    const kitchenId = await this.kitchens.id();
+  async retry(scope: Scope, id: string): Promise<RefreshDto> {
+    const { kitchenId } = scope;
     const refresh = await this.database.writeAlone(kitchenId, async () => {
-      await this.#row(id);
+      await this.#row(scope, id);
       const { manager } = this.database;
       if (await manager.existsBy(RefreshEntity, { kitchenId, state: 'running', id: Not(id) }))
         throw new BusyError('the shops are being asked');
       await manager.update(RefreshItemEntity, { refreshId: id, state: 'failed' }, { state: 'waiting', message: null });
       await manager.update(RefreshEntity, { id }, { state: 'running' });
-      return this.get(id);
+      return this.get(scope, id);
     });
-    await this.#send(id);
+    await this.#send(scope, id);
     return refresh;
   }
 
   /** Asks no more; prices that came stay. @throws NotFoundError */
-  async cancel(id: string): Promise<void> {
-    await this.database.writeAlone(await this.kitchens.id(), async () => {
-      await this.#row(id);
+  async cancel(scope: Scope, id: string): Promise<void> {
+    await this.database.writeAlone(scope.kitchenId, async () => {
+      await this.#row(scope, id);
       await this.database.manager.update(RefreshEntity, { id, state: 'running' }, { state: 'cancelled' });
     });
   }
 
   /** It is begun, whatever becomes of this: what is left running is asked on when the server starts, or is begun again. */
-  async #send(refreshId: string): Promise<void> {
-    await this.jobs.send(QUEUE, { refreshId }).catch((error: unknown) => this.#log.warn(error));
+  async #send(scope: Scope, refreshId: string): Promise<void> {
+    await this.jobs.send(QUEUE, { scope, refreshId } satisfies RefreshJob).catch((error: unknown) => this.#log.warn(error));
   }
 
   /** The latest price of every pack of a shop that can be asked. */
-  async #items(refreshId: string): Promise<Omit<RefreshItemEntity, 'price' | 'promotion' | 'message'>[]> {
-    const [shops, packs] = [new Set(await this.source.shops()), await this.packs.known()];
-    const foods = await this.foods.known([...new Set(packs.map(({ food }) => food))]);
+  async #items(scope: Scope, refreshId: string): Promise<Omit<RefreshItemEntity, 'price' | 'promotion' | 'message'>[]> {
+    const [shops, packs] = [new Set(await this.source.shops()), await this.packs.known(scope)];
+    const foods = await this.foods.known(scope, [...new Set(packs.map(({ food }) => food))]);
     const ofFood = grouped(packs);
     return foods
       .sort((a, b) => (a.name < b.name ? -1 : 1))
@@ -145,9 +154,9 @@ export class RefreshesService implements OnApplicationBootstrap, OnModuleDestroy
   }
 
   /** Asks for one pack after another until none waits. Given the same job twice, no pack is asked for twice. */
-  async #run(refreshId: string): Promise<void> {
+  async #run(scope: Scope, refreshId: string): Promise<void> {
     const failures = new Map<string, number>();
-    while (!this.#ending && (await this.#next(refreshId, failures)));
+    while (!this.#ending && (await this.#next(scope, refreshId, failures)));
     if (this.#ending) return;
     await this.database.manager.query(
       `UPDATE price_refreshes SET state = 'done' WHERE id = $1 AND state = 'running'
@@ -160,23 +169,23 @@ export class RefreshesService implements OnApplicationBootstrap, OnModuleDestroy
    * One pack. The shop is asked with nothing held; the answer and the price it brings are then written together, and only while
    * the pack still waits. False when none is left.
    */
-  async #next(refreshId: string, failures: Map<string, number>): Promise<boolean> {
+  async #next(scope: Scope, refreshId: string, failures: Map<string, number>): Promise<boolean> {
     const asked = await this.database.read(async () => {
-      const refresh = await this.database.manager.findOneBy(RefreshEntity, { id: refreshId, state: 'running' });
+      const refresh = await this.database.manager.findOneBy(RefreshEntity, { id: refreshId, kitchenId: scope.kitchenId, state: 'running' });
       const where = { refreshId, state: 'waiting' as const };
       const item = await this.database.manager.findOne(RefreshItemEntity, { where, order: { position: 'ASC' } });
       return refresh && item ? { ...refresh, item } : undefined;
     });
     if (!asked) return false;
-    const { item, day, kitchenId } = asked;
+    const { item, day } = asked;
     const { offer, ...answer } = await this.#ask(item, day, failures);
-    await this.database.writeAlone(kitchenId, async () => {
+    await this.database.writeAlone(scope.kitchenId, async () => {
       const { affected } = await this.database.manager.update(
         RefreshItemEntity,
         { refreshId, position: item.position, state: 'waiting' },
         answer,
       );
-      if (affected === 1 && offer) await this.#add(item, day, offer);
+      if (affected === 1 && offer) await this.#add(scope, item, day, offer);
     });
     return true;
   }
@@ -202,14 +211,19 @@ export class RefreshesService implements OnApplicationBootstrap, OnModuleDestroy
   }
 
   /** A price asked today is seen today, whether it moved or not; the ones before stay. */
-  async #add({ foodId, shop, net, unit, currency }: RefreshItemEntity, seen: string, { price, promotion, usual, until }: ShopOffer) {
+  async #add(
+    scope: Scope,
+    { foodId, shop, net, unit, currency }: RefreshItemEntity,
+    seen: string,
+    { price, promotion, usual, until }: ShopOffer,
+  ) {
     const offer = promotion ? { promotion, ...(usual === undefined ? {} : { usual }), ...(until === undefined ? {} : { until }) } : {};
     const document: Pack = { food: foodId, net, unit, price, currency, shop, seen, ...offer };
-    await this.packs.addSeen([document], 'prices');
+    await this.packs.addSeen(scope, [document], 'prices');
   }
 
-  async #row(id: string): Promise<RefreshEntity> {
-    const kitchenId = await this.kitchens.id();
+  async #row(scope: Scope, id: string): Promise<RefreshEntity> {
+    const { kitchenId } = scope;
     const row = isUuid(id) ? await this.database.manager.findOneBy(RefreshEntity, { id, kitchenId }) : null;
     if (!row) throw new NotFoundError('asking of prices', id);
     return row;

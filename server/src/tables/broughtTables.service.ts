@@ -7,19 +7,18 @@ import { In, Not } from 'typeorm';
 import { Database } from '../database/database.js';
 import { isUuid } from '../http/isUuid.js';
 import { NotFoundError } from '../http/problems.js';
-import { KitchensService } from '../kitchens/kitchens.service.js';
 import type { Encoding, NamedReadingDto, TableImportDto, TableReadingDto } from './table.dto.js';
 import { forgetLostTables, receiveTable, removeTable, tablePath } from './tableFile.js';
 import { TableImportEntity } from './tableImport.entity.js';
 import { TableMappingEntity } from './tableMapping.entity.js';
 import { TableRuns } from './tableRun.js';
+import type { Scope } from '../scope/scope.js';
 
 /** Food tables brought as files, where each stands, and the mappings kept for their next editions. */
 @Injectable()
 export class BroughtTablesService {
   constructor(
     private readonly database: Database,
-    private readonly kitchens: KitchensService,
     private readonly runs: TableRuns,
   ) {}
 
@@ -27,12 +26,12 @@ export class BroughtTablesService {
    * @param stated what the sender says it weighs, if it does
    * @throws TooLargeError, FullError, RefusedFileError
    */
-  async bring(fileName: string, from: Readable, stated?: number): Promise<TableImportDto> {
+  async bring(scope: Scope, fileName: string, from: Readable, stated?: number): Promise<TableImportDto> {
     const id = randomUUID();
     const { bytes, encoding } = await receiveTable(id, from, { stated, kept: true });
     const row = {
       id,
-      kitchenId: await this.kitchens.id(),
+      kitchenId: scope.kitchenId,
       fileName: cutText(tidyText(fileName), 200),
       bytes,
       encoding,
@@ -41,7 +40,7 @@ export class BroughtTablesService {
     try {
       return await this.database.write(async () => {
         await this.database.manager.insert(TableImportEntity, row);
-        return this.get(id);
+        return this.get(scope, id);
       });
     } catch (error) {
       await removeTable(id);
@@ -59,9 +58,9 @@ export class BroughtTablesService {
   }
 
   /** Tables brought, newest first: every one whose file is still here, and the last ones taken in. */
-  async list(): Promise<TableImportDto[]> {
+  async list(scope: Scope): Promise<TableImportDto[]> {
     const rows = await this.database.manager.find(TableImportEntity, {
-      where: { kitchenId: await this.kitchens.id() },
+      where: { kitchenId: scope.kitchenId },
       order: { madeAt: 'DESC' },
       take: 200,
     });
@@ -69,49 +68,49 @@ export class BroughtTablesService {
   }
 
   /** @throws NotFoundError */
-  async get(id: string): Promise<TableImportDto> {
-    return this.#toDto(await this.#row(id));
+  async get(scope: Scope, id: string): Promise<TableImportDto> {
+    return this.#toDto(await this.#row(scope, id));
   }
 
   /** A table's file and how its letters were found to be written. @throws NotFoundError */
-  async file(id: string): Promise<{ readonly path: string; readonly encoding: Encoding }> {
-    const { encoding } = await this.#row(id);
+  async file(scope: Scope, id: string): Promise<{ readonly path: string; readonly encoding: Encoding }> {
+    const { encoding } = await this.#row(scope, id);
     const path = tablePath(id);
     if (!existsSync(path)) throw new NotFoundError('file of the table', id);
     return { path, encoding: encoding as Encoding };
   }
 
   /** Forgets a table's file; what was taken in of it stays, and is still said. @throws NotFoundError */
-  async forget(id: string): Promise<void> {
-    const { state } = await this.#row(id);
+  async forget(scope: Scope, id: string): Promise<void> {
+    const { state } = await this.#row(scope, id);
     await removeTable(id);
     if (state !== 'done') await this.database.manager.delete(TableImportEntity, { id });
   }
 
   /** The mappings kept, by name. */
-  async mappingsKept(): Promise<NamedReadingDto[]> {
+  async mappingsKept(scope: Scope): Promise<NamedReadingDto[]> {
     const rows = await this.database.manager.find(TableMappingEntity, {
-      where: { kitchenId: await this.kitchens.id() },
+      where: { kitchenId: scope.kitchenId },
       order: { name: 'ASC' },
     });
     return rows.map(({ name, mapping }) => ({ name, mapping }));
   }
 
   /** @throws NotFoundError */
-  async mappingKept(name: string): Promise<TableReadingDto> {
-    const row = await this.database.manager.findOneBy(TableMappingEntity, { kitchenId: await this.kitchens.id(), name });
+  async mappingKept(scope: Scope, name: string): Promise<TableReadingDto> {
+    const row = await this.database.manager.findOneBy(TableMappingEntity, { kitchenId: scope.kitchenId, name });
     if (!row) throw new NotFoundError('mapping', name);
     return row.mapping;
   }
 
   /** @throws NotFoundError */
-  async forgetMapping(name: string): Promise<void> {
-    const { affected } = await this.database.manager.delete(TableMappingEntity, { kitchenId: await this.kitchens.id(), name });
+  async forgetMapping(scope: Scope, name: string): Promise<void> {
+    const { affected } = await this.database.manager.delete(TableMappingEntity, { kitchenId: scope.kitchenId, name });
     if (affected !== 1) throw new NotFoundError('mapping', name);
   }
 
-  async #row(id: string): Promise<TableImportEntity> {
-    const row = isUuid(id) ? await this.database.manager.findOneBy(TableImportEntity, { kitchenId: await this.kitchens.id(), id }) : null;
+  async #row(scope: Scope, id: string): Promise<TableImportEntity> {
+    const row = isUuid(id) ? await this.database.manager.findOneBy(TableImportEntity, { kitchenId: scope.kitchenId, id }) : null;
     if (!row) throw new NotFoundError('table', id);
     return row;
   }

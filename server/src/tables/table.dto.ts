@@ -1,21 +1,20 @@
 import { ApiProperty, ApiPropertyOptional } from '@nestjs/swagger';
-import { TABLE_TARGETS, TABLE_UNITS, type FigureRows, type TableMapping, type TableTarget, type TableUnit } from '@portiona/core';
-import { Type } from 'class-transformer';
 import {
-  ArrayMaxSize,
-  ArrayMinSize,
-  IsBoolean,
-  IsIn,
-  IsInt,
-  IsNumber,
-  IsOptional,
-  IsString,
-  Length,
-  Max,
-  MaxLength,
-  Min,
-  ValidateNested,
-} from 'class-validator';
+  Flag,
+  Many,
+  must,
+  One,
+  OneOf,
+  Optional,
+  Quantity,
+  TABLE_TARGETS,
+  TABLE_UNITS,
+  Text,
+  type FigureRows,
+  type TableMapping,
+  type TableTarget,
+  type TableUnit,
+} from '@portiona/core';
 import { SavedFoodDto } from '../http/saved.dto.js';
 
 /** Encodings a person may choose where the guess is wrong; every one the decoder knows. */
@@ -36,42 +35,45 @@ export const ENCODINGS = [
 export type Encoding = (typeof ENCODINGS)[number];
 
 export class ColumnMappingDto {
-  @ApiProperty() @IsString() @MaxLength(400) heading: string;
-  @ApiProperty({ enum: TABLE_TARGETS }) @IsIn(TABLE_TARGETS) target: TableTarget;
-  @ApiPropertyOptional({ enum: TABLE_UNITS }) @IsOptional() @IsIn(TABLE_UNITS) unit?: TableUnit;
+  @ApiProperty() @Text(400) heading: string;
+  @ApiProperty({ enum: TABLE_TARGETS }) @OneOf(TABLE_TARGETS) target: TableTarget;
+  @ApiPropertyOptional({ enum: TABLE_UNITS }) @Optional() @OneOf(TABLE_UNITS) unit?: TableUnit;
 }
 
 export class TableBasisDto {
-  @ApiProperty() @IsNumber({ allowNaN: false, allowInfinity: false }) @Min(0.001) @Max(1e6) amount: number;
-  @ApiProperty({ enum: ['g', 'ml'] }) @IsIn(['g', 'ml']) unit: 'g' | 'ml';
+  @ApiProperty() @Quantity({ least: 0.001, most: 1e6 }) amount: number;
+  @ApiProperty({ enum: ['g', 'ml'] }) @OneOf(['g', 'ml']) unit: 'g' | 'ml';
 }
 
 /** Which columns say what, in a table with a row for each figure of a food. */
 export class FigureRowsDto implements FigureRows {
-  @ApiProperty({ description: 'Rows of the same cell here are one food' }) @IsString() @MaxLength(400) food: string;
-  @ApiProperty({ description: 'Names the figure' }) @IsString() @MaxLength(400) figure: string;
-  @ApiProperty({ description: 'How much' }) @IsString() @MaxLength(400) value: string;
-  @ApiPropertyOptional({ description: 'In what unit' }) @IsOptional() @IsString() @MaxLength(400) unit?: string;
+  @ApiProperty({ description: 'Rows of the same cell here are one food' }) @Text(400) food: string;
+  @ApiProperty({ description: 'Names the figure' }) @Text(400) figure: string;
+  @ApiProperty({ description: 'How much' }) @Text(400) value: string;
+  @ApiPropertyOptional({ description: 'In what unit' }) @Optional() @Text(400) unit?: string;
 }
 
 /** How a table is read: its letters, its cells, what each column holds. */
 export class TableReadingDto implements TableMapping {
-  @ApiProperty({ enum: ENCODINGS }) @IsIn(ENCODINGS) encoding: Encoding;
-  @ApiProperty({ description: 'What stands between cells' }) @IsString() @Length(1, 3) delimiter: string;
-  @ApiProperty({ description: 'What cells are quoted by' }) @IsIn(['"', "'", '~']) quote: string;
-  @ApiProperty({ description: 'Lines above the first food' }) @IsInt() @Min(0) @Max(50) headingLines: number;
-  @ApiProperty({ enum: ['.', ','] }) @IsIn(['.', ',']) decimal: '.' | ',';
-  @ApiProperty({ type: TableBasisDto }) @ValidateNested() @Type(() => TableBasisDto) per: TableBasisDto;
+  @ApiProperty({ enum: ENCODINGS }) @OneOf(ENCODINGS) encoding: Encoding;
+  @ApiProperty({ description: 'What stands between cells' })
+  @must('must be 1 to 3 letters', (found) => typeof found === 'string' && /^[^]{1,3}$/.test(found), { type: 'string' })
+  delimiter: string;
+  @ApiProperty({ description: 'What cells are quoted by' }) @OneOf(['"', "'", '~']) quote: string;
+  @ApiProperty({ description: 'Lines above the first food' })
+  @must('must be a whole number from 0 to 50', (found) => Number.isInteger(found) && Number(found) >= 0 && Number(found) <= 50, {
+    type: 'integer',
+  })
+  headingLines: number;
+  @ApiProperty({ enum: ['.', ','] }) @OneOf(['.', ',']) decimal: '.' | ',';
+  @ApiProperty({ type: TableBasisDto }) @One(() => TableBasisDto) per: TableBasisDto;
   @ApiProperty({ type: [ColumnMappingDto] })
-  @ArrayMinSize(1)
-  @ArrayMaxSize(60)
-  @ValidateNested({ each: true })
-  @Type(() => ColumnMappingDto)
+  @Many(() => ColumnMappingDto, 60, 'columns')
+  @must('must hold at least one column', (found) => !Array.isArray(found) || found.length > 0, {})
   columns: ColumnMappingDto[];
   @ApiPropertyOptional({ type: FigureRowsDto, description: 'Where each figure of a food has a row of its own' })
-  @IsOptional()
-  @ValidateNested()
-  @Type(() => FigureRowsDto)
+  @Optional()
+  @One(() => FigureRowsDto)
   figureRows?: FigureRowsDto;
 }
 
@@ -84,11 +86,10 @@ export class NamedReadingDto {
 /** A table to be taken in. */
 export class TakeTableDto {
   @ApiProperty({ description: 'The name its foods are kept under; the same name again updates them by code' })
-  @IsString()
-  @Length(1, 60)
+  @Text(60, true)
   name: string;
-  @ApiProperty({ type: TableReadingDto }) @ValidateNested() @Type(() => TableReadingDto) mapping: TableReadingDto;
-  @ApiPropertyOptional({ description: 'Keep the mapping under the table’s name' }) @IsOptional() @IsBoolean() keepMapping?: boolean;
+  @ApiProperty({ type: TableReadingDto }) @One(() => TableReadingDto) mapping: TableReadingDto;
+  @ApiPropertyOptional({ description: 'Keep the mapping under the table’s name' }) @Optional() @Flag() keepMapping?: boolean;
 }
 
 export class TableColumnDto {

@@ -2,6 +2,7 @@ import { idFromName, sameDocument, type FoodEntry, type TableFood } from '@porti
 import type { Database } from '../database/database.js';
 import { FoodEntity } from '../foods/food.entity.js';
 import type { FoodsService } from '../foods/foods.service.js';
+import type { Scope } from '../scope/scope.js';
 import type { TableResult } from './tableResult.js';
 
 /** What a row of a table decides in a food; everything else of it (measures, allergens, yields) is the person's. */
@@ -16,7 +17,7 @@ export class TableIntake {
   constructor(
     private readonly database: Database,
     private readonly foods: FoodsService,
-    private readonly kitchenId: string,
+    private readonly scope: Scope,
     private readonly table: string,
     private readonly writes: boolean,
   ) {}
@@ -47,16 +48,17 @@ export class TableIntake {
 
   /** The last thing before the end: words to find the foods by. Others that save foods meanwhile wait no longer than this takes. */
   async finish(): Promise<void> {
-    if (this.writes) await this.foods.learn(this.#words);
+    if (this.writes) await this.foods.learn(this.scope, this.#words);
   }
 
   async #write(added: readonly { code: string; document: FoodEntry }[], changed: readonly { revision: number; document: FoodEntry }[]) {
     const codes = new Map(added.map(({ code, document }) => [document.id, code]));
     await this.foods.insertRows(
+      this.scope,
       added.map(({ document }) => document),
       ({ id }) => ({ fromTable: this.table, code: codes.get(id) ?? id }),
     );
-    if (changed.length > 0) await this.foods.writeRows(changed);
+    if (changed.length > 0) await this.foods.writeRows(this.scope, changed);
     for (const { document } of [...added, ...changed]) for (const word of this.foods.wordsOf(document)) this.#words.add(word);
   }
 
@@ -64,7 +66,7 @@ export class TableIntake {
     const query = this.database.manager
       .createQueryBuilder(FoodEntity, 'food')
       .where('food.kitchenId = :kitchenId AND food.fromTable = :table AND food.code = ANY(:codes)', {
-        kitchenId: this.kitchenId,
+        kitchenId: this.scope.kitchenId,
         table: this.table,
         codes,
       });
@@ -74,7 +76,7 @@ export class TableIntake {
 
   async #newId(code: string): Promise<string> {
     this.#taken ??= new Set(
-      (await this.database.manager.query<{ id: string }[]>('SELECT id FROM foods WHERE kitchen_id = $1', [this.kitchenId])).map(
+      (await this.database.manager.query<{ id: string }[]>('SELECT id FROM foods WHERE kitchen_id = $1', [this.scope.kitchenId])).map(
         ({ id }) => id,
       ),
     );

@@ -3,7 +3,6 @@ import { In } from 'typeorm';
 import { Database } from '../database/database.js';
 import { FoodsService } from '../foods/foods.service.js';
 import { BusyError, RefusedFileError } from '../http/problems.js';
-import { KitchensService } from '../kitchens/kitchens.service.js';
 import { BroughtTablesService } from './broughtTables.service.js';
 import { checkMapping } from './checkMapping.js';
 import type { TableImportDto, TakeTableDto } from './table.dto.js';
@@ -13,6 +12,7 @@ import { TableIntake } from './tableIntake.js';
 import { TableMappingEntity } from './tableMapping.entity.js';
 import { TableRuns, type TableRun } from './tableRun.js';
 import { walkTable } from './tableWalk.js';
+import type { Scope } from '../scope/scope.js';
 
 class CancelledError extends Error {}
 
@@ -23,7 +23,6 @@ export class TableTakingService implements OnModuleInit, OnModuleDestroy {
 
   constructor(
     private readonly database: Database,
-    private readonly kitchens: KitchensService,
     private readonly foods: FoodsService,
     private readonly tables: BroughtTablesService,
     private readonly runs: TableRuns,
@@ -49,8 +48,8 @@ export class TableTakingService implements OnModuleInit, OnModuleDestroy {
    *
    * @throws NotFoundError, UnreadableError, BusyError
    */
-  async start(id: string, wanted: TakeTableDto): Promise<TableImportDto> {
-    const { path } = await this.tables.file(id);
+  async start(scope: Scope, id: string, wanted: TakeTableDto): Promise<TableImportDto> {
+    const { path } = await this.tables.file(scope, id);
     await checkMapping(path, wanted.mapping);
     const { affected } = await this.database.manager.update(
       TableImportEntity,
@@ -63,21 +62,21 @@ export class TableTakingService implements OnModuleInit, OnModuleDestroy {
     }
     const run: TableRun = { rows: 0, bytes: 0, cancelled: false, done: Promise.resolve() };
     this.runs.set(id, run);
-    run.done = this.#run(id, path, wanted, run).finally(() => this.runs.delete(id));
-    return this.tables.get(id);
+    run.done = this.#run(scope, id, path, wanted, run).finally(() => this.runs.delete(id));
+    return this.tables.get(scope, id);
   }
 
   /** Stops taking a table in, or forgets one that was only brought. @throws NotFoundError */
-  async cancel(id: string): Promise<void> {
+  async cancel(scope: Scope, id: string): Promise<void> {
     const run = this.runs.get(id);
-    if (!run) return this.tables.forget(id);
+    if (!run) return this.tables.forget(scope, id);
     run.cancelled = true;
     await run.done;
   }
 
-  async #run(id: string, path: string, wanted: TakeTableDto, run: TableRun): Promise<void> {
+  async #run(scope: Scope, id: string, path: string, wanted: TakeTableDto, run: TableRun): Promise<void> {
     try {
-      await this.#takeIn(id, path, wanted, run);
+      await this.#takeIn(scope, id, path, wanted, run);
       await this.foods.settle();
       await removeTable(id);
     } catch (error) {
@@ -86,11 +85,17 @@ export class TableTakingService implements OnModuleInit, OnModuleDestroy {
     }
   }
 
-  async #takeIn(id: string, path: string, { name, mapping, keepMapping = false }: TakeTableDto, run: TableRun): Promise<void> {
-    const kitchenId = await this.kitchens.id();
+  async #takeIn(
+    scope: Scope,
+    id: string,
+    path: string,
+    { name, mapping, keepMapping = false }: TakeTableDto,
+    run: TableRun,
+  ): Promise<void> {
+    const { kitchenId } = scope;
     await this.database.write(async () => {
       const { manager } = this.database;
-      const intake = new TableIntake(this.database, this.foods, kitchenId, name, true);
+      const intake = new TableIntake(this.database, this.foods, scope, name, true);
       const counts = await walkTable(path, mapping, {
         some: async (foods) => {
           if (run.cancelled) throw new CancelledError();

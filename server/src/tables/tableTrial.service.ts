@@ -16,7 +16,6 @@ import {
 } from '@portiona/core';
 import { Database } from '../database/database.js';
 import { FoodsService } from '../foods/foods.service.js';
-import { KitchensService } from '../kitchens/kitchens.service.js';
 import { BroughtTablesService } from './broughtTables.service.js';
 import { checkMapping } from './checkMapping.js';
 import type { ColumnMappingDto, Encoding, TableLookDto, TablePreviewDto, TakeTableDto } from './table.dto.js';
@@ -24,6 +23,7 @@ import { TableIntake } from './tableIntake.js';
 import { firstFoods, firstRows } from './tableReader.js';
 import { firstLetters } from './tableRows.js';
 import { walkTable } from './tableWalk.js';
+import type { Scope } from '../scope/scope.js';
 
 const SHOWN_FAULTS = 100;
 const SHOWN_FOODS = 12;
@@ -49,7 +49,6 @@ export interface SaidOfTable {
 export class TableTrialService {
   constructor(
     private readonly database: Database,
-    private readonly kitchens: KitchensService,
     private readonly foods: FoodsService,
     private readonly tables: BroughtTablesService,
   ) {}
@@ -59,9 +58,9 @@ export class TableTrialService {
    *
    * @throws NotFoundError, RefusedFileError
    */
-  async look(id: string, said: SaidOfTable): Promise<TableLookDto> {
-    const { path, encoding: found } = await this.tables.file(id);
-    const kept = said.kept === undefined ? undefined : await this.tables.mappingKept(said.kept);
+  async look(scope: Scope, id: string, said: SaidOfTable): Promise<TableLookDto> {
+    const { path, encoding: found } = await this.tables.file(scope, id);
+    const kept = said.kept === undefined ? undefined : await this.tables.mappingKept(scope, said.kept);
     const encoding = said.encoding ?? kept?.encoding ?? found;
     const first = await firstLetters(path, encoding);
     const quote = kept?.quote ?? quoteOf(first);
@@ -99,10 +98,10 @@ export class TableTrialService {
   }
 
   /** What taking it in would do; nothing is written. @throws NotFoundError, UnreadableError, RefusedFileError */
-  async preview(id: string, { name, mapping }: TakeTableDto): Promise<TablePreviewDto> {
-    const { path } = await this.tables.file(id);
+  async preview(scope: Scope, id: string, { name, mapping }: TakeTableDto): Promise<TablePreviewDto> {
+    const { path } = await this.tables.file(scope, id);
     await checkMapping(path, mapping);
-    const intake = new TableIntake(this.database, this.foods, await this.kitchens.id(), name, false);
+    const intake = new TableIntake(this.database, this.foods, scope, name, false);
     const firstFaults: TablePreviewDto['firstFaults'][number][] = [];
     const checked: TableFood['food'][] = [];
     const sample: TableFood[] = [];

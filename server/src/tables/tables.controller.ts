@@ -17,6 +17,8 @@ import { ENCODINGS, NamedReadingDto, TableImportDto, TableLookDto, TablePreviewD
 import { BroughtTablesService } from './broughtTables.service.js';
 import { TableTakingService } from './tableTaking.service.js';
 import { TableTrialService } from './tableTrial.service.js';
+import type { Scope } from '../scope/scope.js';
+import { InScope } from '../scope/inScope.js';
 
 @ApiTags('food-tables')
 @Controller('food-tables')
@@ -30,8 +32,8 @@ export class TablesController {
   @Get()
   @ApiOperation({ operationId: 'listTables', summary: 'Food tables brought, newest first' })
   @ApiOkResponse({ type: [TableImportDto] })
-  list(): Promise<TableImportDto[]> {
-    return this.tables.list();
+  list(@InScope() scope: Scope): Promise<TableImportDto[]> {
+    return this.tables.list(scope);
   }
 
   @Post()
@@ -40,32 +42,32 @@ export class TablesController {
   @ApiBody({ schema: { type: 'string', format: 'binary' } })
   @ApiQuery({ name: 'fileName', required: false })
   @ApiCreatedResponse({ type: TableImportDto })
-  bring(@Req() request: Request, @Query('fileName') fileName = 'table.csv'): Promise<TableImportDto> {
+  bring(@InScope() scope: Scope, @Req() request: Request, @Query('fileName') fileName = 'table.csv'): Promise<TableImportDto> {
     if (request.readableEnded) throw new RefusedFileError('send the table as text/csv, not as JSON');
     if (request.headers['content-encoding'] !== undefined) throw new RefusedFileError('send the table as it is, not packed');
-    return this.tables.bring(fileName, request, statedLength(request));
+    return this.tables.bring(scope, fileName, request, statedLength(request));
   }
 
   @Get('mappings')
   @ApiOperation({ operationId: 'listMappings', summary: 'Mappings kept, by name' })
   @ApiOkResponse({ type: [NamedReadingDto] })
-  kept(): Promise<NamedReadingDto[]> {
-    return this.tables.mappingsKept();
+  kept(@InScope() scope: Scope): Promise<NamedReadingDto[]> {
+    return this.tables.mappingsKept(scope);
   }
 
   @Delete('mappings/:name')
   @HttpCode(204)
   @ApiOperation({ operationId: 'forgetMapping', summary: 'Forgets a mapping' })
   @ApiNoContentResponse()
-  forget(@Param('name') name: string): Promise<void> {
-    return this.tables.forgetMapping(name);
+  forget(@InScope() scope: Scope, @Param('name') name: string): Promise<void> {
+    return this.tables.forgetMapping(scope, name);
   }
 
   @Get(':id')
   @ApiOperation({ operationId: 'getTable', summary: 'Where a table stands' })
   @ApiOkResponse({ type: TableImportDto })
-  get(@Param('id') id: string): Promise<TableImportDto> {
-    return this.tables.get(id);
+  get(@InScope() scope: Scope, @Param('id') id: string): Promise<TableImportDto> {
+    return this.tables.get(scope, id);
   }
 
   @Get(':id/look')
@@ -81,6 +83,7 @@ export class TablesController {
   @ApiQuery({ name: 'unit', required: false, description: 'Heading of the column of units' })
   @ApiOkResponse({ type: TableLookDto })
   look(
+    @InScope() scope: Scope,
     @Param('id') id: string,
     @Query('encoding') encoding?: string,
     @Query('delimiter') delimiter?: string,
@@ -92,7 +95,7 @@ export class TablesController {
     @Query('value') value?: string,
     @Query('unit') unit?: string,
   ): Promise<TableLookDto> {
-    return this.trial.look(id, {
+    return this.trial.look(scope, id, {
       ...(encoding === undefined ? {} : { encoding: readEncoding(encoding) }),
       ...(delimiter === undefined || delimiter === '' ? {} : { delimiter: delimiter.slice(0, 3) }),
       ...(headingLines === undefined ? {} : { headingLines: Math.min(50, Math.max(0, Math.round(Number(headingLines) || 0))) }),
@@ -111,24 +114,24 @@ export class TablesController {
   @HttpCode(200)
   @ApiOperation({ operationId: 'previewTable', summary: 'What taking it in would do; nothing is written' })
   @ApiOkResponse({ type: TablePreviewDto })
-  preview(@Param('id') id: string, @Body() body: TakeTableDto): Promise<TablePreviewDto> {
-    return this.trial.preview(id, body);
+  preview(@InScope() scope: Scope, @Param('id') id: string, @Body() body: TakeTableDto): Promise<TablePreviewDto> {
+    return this.trial.preview(scope, id, body);
   }
 
   @Post(':id/start')
   @HttpCode(202)
   @ApiOperation({ operationId: 'takeTable', summary: 'Takes it in, all in one transaction, beside other work' })
   @ApiAcceptedResponse({ type: TableImportDto })
-  start(@Param('id') id: string, @Body() body: TakeTableDto): Promise<TableImportDto> {
-    return this.taking.start(id, body);
+  start(@InScope() scope: Scope, @Param('id') id: string, @Body() body: TakeTableDto): Promise<TableImportDto> {
+    return this.taking.start(scope, id, body);
   }
 
   @Delete(':id')
   @HttpCode(204)
   @ApiOperation({ operationId: 'cancelTable', summary: 'Stops taking it in, or forgets the file; nothing stays written' })
   @ApiNoContentResponse()
-  cancel(@Param('id') id: string): Promise<void> {
-    return this.taking.cancel(id);
+  cancel(@InScope() scope: Scope, @Param('id') id: string): Promise<void> {
+    return this.taking.cancel(scope, id);
   }
 }
 

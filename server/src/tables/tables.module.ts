@@ -1,6 +1,5 @@
 import { Module } from '@nestjs/common';
 import { FoodsModule } from '../foods/foods.module.js';
-import { KitchensModule } from '../kitchens/kitchens.module.js';
 import { BroughtTablesService } from './broughtTables.service.js';
 import { TablesController } from './tables.controller.js';
 import { TableRuns } from './tableRun.js';
@@ -8,7 +7,7 @@ import { TableTakingService } from './tableTaking.service.js';
 import { TableTrialService } from './tableTrial.service.js';
 
 @Module({
-  imports: [KitchensModule, FoodsModule],
+  imports: [FoodsModule],
   controllers: [TablesController],
   providers: [TableRuns, BroughtTablesService, TableTrialService, TableTakingService],
 })

@@ -5,76 +5,82 @@ import { readSent } from '../http/readBody.js';
 import { NewDto, SaveDto } from '../http/saved.dto.js';
 import type { MergeDto } from '../merges/merge.dto.js';
 import { SeenPricesDto } from '../receipts/receipt.dto.js';
+import type { Scope } from '../scope/scope.js';
 import type { House } from './house.js';
 
 /** Work that computes much: always in a thread, so that nobody else waits for it. */
 export const THREAD_JOBS = {
-  settleRecipes: async (house: House) => {
-    await house.summaries.settle();
+  settleRecipes: async (house: House, scope: Scope) => {
+    await house.summaries.settle(scope);
     return '';
   },
-  judgeRecipes: async (house: House, brief: object) => {
-    await house.summaries.settle();
-    return house.lists.judged(brief);
+  judgeRecipes: async (house: House, scope: Scope, brief: object) => {
+    await house.summaries.settle(scope);
+    return house.lists.judged(scope, brief);
   },
-  priceMoves: (house: House) => house.packs.moves(),
-  swapFood: (house: House, from: string, to: string) => house.figures.swaps(from, to),
-  dishesOf: (house: House, id: string) => house.bases.dishes(id),
-  recipeBasis: (house: House, id: string) => house.basis.get(id),
-  errorModel: (house: House, id: string, figure: FigureKey, choices: boolean) => house.figures.errorModel(id, figure, choices),
-  previewMerge: (house: House, wanted: MergeDto) => house.merges.preview(wanted),
-  mergeFoods: (house: House, wanted: MergeDto) => house.merges.merge(wanted),
-  publishCard: (house: House, id: string, once?: OnceKey) => house.cards.publish(id, once),
-  cardPage: (house: House, id: string, paper: Paper, issue?: number) => house.cards.page(id, paper, issue),
-  cardInputs: (house: House, id: string, issue: number) => house.cards.inputs(id, issue),
-  cardPdf: (house: House, id: string, paper: Paper, issue?: number) => house.cards.pdf(id, paper, issue),
-  cardMarkdown: (house: House, id: string) => house.cards.markdown(id),
-  cardSchemaOrg: (house: House, id: string) => house.cards.schemaOrg(id),
-  exportKitchen: (house: House) => house.exports.kitchenFile(),
-  exportRecipe: (house: House, id: string) => house.exports.recipeFile(id),
-  exportFoods: (house: House) => house.exports.foodsSheet(),
-  exportPrices: (house: House) => house.exports.pricesSheet(),
-  exportRecipes: (house: House) => house.exports.recipesSheet(),
-  exportLines: (house: House, id: string) => house.exports.linesSheet(id),
-  importStarterPantry: (house: House, once?: OnceKey) => house.imports.starterPantry(once),
+  priceMoves: (house: House, scope: Scope) => house.packs.moves(scope),
+  swapFood: (house: House, scope: Scope, from: string, to: string) => house.figures.swaps(scope, from, to),
+  dishesOf: (house: House, scope: Scope, id: string) => house.bases.dishes(scope, id),
+  recipeBasis: (house: House, scope: Scope, id: string) => house.basis.get(scope, id),
+  errorModel: (house: House, scope: Scope, id: string, figure: FigureKey, choices: boolean) =>
+    house.figures.errorModel(scope, id, figure, choices),
+  previewMerge: (house: House, scope: Scope, wanted: MergeDto) => house.merges.preview(scope, wanted),
+  mergeFoods: (house: House, scope: Scope, wanted: MergeDto) => house.merges.merge(scope, wanted),
+  publishCard: (house: House, scope: Scope, id: string, once?: OnceKey) => house.cards.publish(scope, id, once),
+  cardPage: (house: House, scope: Scope, id: string, paper: Paper, issue?: number) => house.cards.page(scope, id, paper, issue),
+  cardInputs: (house: House, scope: Scope, id: string, issue: number) => house.cards.inputs(scope, id, issue),
+  cardPdf: (house: House, scope: Scope, id: string, paper: Paper, issue?: number) => house.cards.pdf(scope, id, paper, issue),
+  cardMarkdown: (house: House, scope: Scope, id: string) => house.cards.markdown(scope, id),
+  cardSchemaOrg: (house: House, scope: Scope, id: string) => house.cards.schemaOrg(scope, id),
+  exportKitchen: (house: House, scope: Scope) => house.exports.kitchenFile(scope),
+  exportRecipe: (house: House, scope: Scope, id: string) => house.exports.recipeFile(scope, id),
+  exportFoods: (house: House, scope: Scope) => house.exports.foodsSheet(scope),
+  exportPrices: (house: House, scope: Scope) => house.exports.pricesSheet(scope),
+  exportRecipes: (house: House, scope: Scope) => house.exports.recipesSheet(scope),
+  exportLines: (house: House, scope: Scope, id: string) => house.exports.linesSheet(scope, id),
+  importStarterPantry: (house: House, scope: Scope, once?: OnceKey) => house.imports.starterPantry(scope, once),
 } as const;
 
 /** Work on what a request brought: where it stands when that is small, in a thread when it is large. */
 export const BODY_JOBS = {
-  createRecipe: (house: House, body: unknown, once?: OnceKey) => house.recipes.create(readSent(NewDto, body).document, once),
-  saveRecipe: (house: House, body: unknown, id: string) => {
+  createRecipe: (house: House, body: unknown, scope: Scope, once?: OnceKey) =>
+    house.recipes.create(scope, readSent(NewDto, body).document, once),
+  saveRecipe: (house: House, body: unknown, scope: Scope, id: string) => {
     const { revision, document } = readSent(SaveDto, body);
-    return house.recipes.save(id, revision, document);
+    return house.recipes.save(scope, id, revision, document);
   },
-  createFood: (house: House, body: unknown, once?: OnceKey) => house.foods.create(readSent(NewDto, body).document, once),
-  saveFood: (house: House, body: unknown, id: string) => {
+  createFood: (house: House, body: unknown, scope: Scope, once?: OnceKey) =>
+    house.foods.create(scope, readSent(NewDto, body).document, once),
+  saveFood: (house: House, body: unknown, scope: Scope, id: string) => {
     const { revision, document } = readSent(SaveDto, body);
-    return house.foods.save(id, revision, document);
+    return house.foods.save(scope, id, revision, document);
   },
-  createPack: (house: House, body: unknown, once?: OnceKey) => house.packs.create(readSent(NewDto, body).document, once),
-  savePack: (house: House, body: unknown, id: string) => {
+  createPack: (house: House, body: unknown, scope: Scope, once?: OnceKey) =>
+    house.packs.create(scope, readSent(NewDto, body).document, once),
+  savePack: (house: House, body: unknown, scope: Scope, id: string) => {
     const { revision, document } = readSent(SaveDto, body);
-    return house.packs.save(id, revision, document);
+    return house.packs.save(scope, id, revision, document);
   },
-  addPrices: (house: House, body: unknown, once?: OnceKey) => house.receipts.add(readSent(SeenPricesDto, body).prices, once),
-  importKitchenFile: (house: House, body: unknown, name: string | undefined, keep: boolean, once?: OnceKey) =>
-    house.imports.kitchenFile(body, name, keep, once),
+  addPrices: (house: House, body: unknown, scope: Scope, once?: OnceKey) =>
+    house.receipts.add(scope, readSent(SeenPricesDto, body).prices, once),
+  importKitchenFile: (house: House, body: unknown, scope: Scope, name: string | undefined, keep: boolean, once?: OnceKey) =>
+    house.imports.kitchenFile(scope, body, name, keep, once),
 } as const;
 
 /** Work that reads its body itself, as it was sent. */
 export const AS_SENT: ReadonlySet<string> = new Set<keyof typeof BODY_JOBS>(['importKitchenFile']);
 
 type Jobs = typeof THREAD_JOBS & typeof BODY_JOBS;
-/** What a job is given besides the services. */
+/** What a job is given besides the services; of a body job, the body is the first of it. */
 type Given<Job> = Job extends (house: House, ...given: infer Rest) => unknown ? Rest : never;
 
 export type ThreadJob = keyof typeof THREAD_JOBS;
 export type BodyJob = keyof typeof BODY_JOBS;
-export type GivenTo<Name extends keyof Jobs> = Given<Jobs[Name]>;
+export type GivenTo<Name extends ThreadJob> = Given<(typeof THREAD_JOBS)[Name]> extends [Scope, ...infer Rest] ? Rest : never;
 export type MadeBy<Name extends keyof Jobs> = Awaited<ReturnType<Jobs[Name]>>;
 
-/** What a body job is given besides the body. */
-export type GivenBeside<Name extends BodyJob> = GivenTo<Name> extends [unknown, ...infer Rest] ? Rest : never;
+/** What a body job is given besides the body and the scope. */
+export type GivenBeside<Name extends BodyJob> = Given<(typeof BODY_JOBS)[Name]> extends [unknown, Scope, ...infer Rest] ? Rest : never;
 
 /** Jobs that write, which wait for their turn before a thread is taken for them. */
 export const WRITING: ReadonlySet<keyof Jobs> = new Set<keyof Jobs>([

@@ -24,24 +24,24 @@ export async function makeHouse(url: string | undefined): Promise<House> {
   const database = await openDatabase(url, CONNECTIONS);
   const once = new Once(database);
   const kitchens = new KitchensService(database);
-  const foods = new FoodsService(database, once, kitchens);
+  const foods = new FoodsService(database, once);
   const packs = new PacksService(database, once, foods, kitchens);
   const recipes = new RecipesService(database, once, kitchens, foods, packs);
-  const basis = new BasisService(database, kitchens, recipes);
+  const basis = new BasisService(database, recipes);
   const summaries = new RecipeSummariesService(database, kitchens, recipes);
   return new House(
     recipes,
     new RecipeFiguresService(database, recipes, foods),
     summaries,
-    new RecipeListsService(database, kitchens, summaries),
+    new RecipeListsService(database, summaries),
     new BasesService(database, recipes, basis),
     basis,
     foods,
     packs,
-    new ReceiptsService(database, once, packs, kitchens),
-    new MergesService(database, kitchens, foods, packs, recipes),
+    new ReceiptsService(database, once, packs),
+    new MergesService(database, foods, packs, recipes),
     new CardsService(database, once, kitchens, recipes),
-    new ImportsService(database, once, kitchens, foods, packs, recipes),
+    new ImportsService(database, once, foods, packs, recipes),
     new ExportsService(database, kitchens, foods, packs, recipes),
   );
 }

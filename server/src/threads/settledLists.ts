@@ -3,6 +3,7 @@ import type { PublishedCardDto } from '../cards/card.dto.js';
 import type { TakeablePartDto } from '../recipes/bases.dto.js';
 import type { ListedRecipeDto, RecipePageDto } from '../recipes/recipe.dto.js';
 import { RecipeListsService, type RecipePage } from '../recipes/recipeLists.service.js';
+import type { Scope } from '../scope/scope.js';
 import { JsonText } from './jsonText.js';
 import { Threads } from './threads.js';
 
@@ -14,27 +15,27 @@ export class SettledLists {
     private readonly threads: Threads,
   ) {}
 
-  async recipes(): Promise<JsonText<ListedRecipeDto[]>> {
-    await this.#settled();
-    return new JsonText(await this.lists.listText());
+  async recipes(scope: Scope): Promise<JsonText<ListedRecipeDto[]>> {
+    await this.#settled(scope);
+    return new JsonText(await this.lists.listText(scope));
   }
 
-  async page(page: RecipePage): Promise<JsonText<RecipePageDto>> {
-    await this.#settled();
-    return new JsonText(await this.lists.pageText(page));
+  async page(scope: Scope, page: RecipePage): Promise<JsonText<RecipePageDto>> {
+    await this.#settled(scope);
+    return new JsonText(await this.lists.pageText(scope, page));
   }
 
-  async cards(): Promise<JsonText<PublishedCardDto[]>> {
-    await this.#settled();
-    return new JsonText(await this.lists.cardsText());
+  async cards(scope: Scope): Promise<JsonText<PublishedCardDto[]>> {
+    await this.#settled(scope);
+    return new JsonText(await this.lists.cardsText(scope));
   }
 
-  async parts(of: string): Promise<JsonText<TakeablePartDto[]>> {
-    await this.#settled();
-    return new JsonText(await this.lists.partsText(of));
+  async parts(scope: Scope, of: string): Promise<JsonText<TakeablePartDto[]>> {
+    await this.#settled(scope);
+    return new JsonText(await this.lists.partsText(scope, of));
   }
 
-  async #settled(): Promise<void> {
-    if (!(await this.lists.areSettled())) await this.threads.text('settleRecipes');
+  async #settled(scope: Scope): Promise<void> {
+    if (!(await this.lists.areSettled(scope))) await this.threads.text('settleRecipes', scope);
   }
 }

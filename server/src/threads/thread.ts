@@ -3,15 +3,18 @@ import { move, transferableSymbol, valueSymbol } from 'piscina';
 import { constants, setPriority } from 'node:os';
 import { workerData } from 'node:worker_threads';
 import { parsed } from '../http/jsonBody.js';
-import { problemOf, type ProblemDetails } from '../http/problemOf.js';
+import { problemOf } from '../http/problemOf.js';
+import type { ProblemDetails } from '../http/problems.js';
 import type { House } from './house.js';
 import { AS_SENT, BODY_JOBS, THREAD_JOBS, type BodyJob, type ThreadJob } from './jobs.js';
+import type { Scope } from '../scope/scope.js';
 import { makeHouse } from './makeHouse.js';
 
 /** What a thread is asked: a job with what it is given; of a body job, its body as it was sent. */
 export type Asked =
-  | { readonly job: ThreadJob; readonly given: readonly unknown[] }
-  | { readonly job: BodyJob; readonly body: Uint8Array; readonly given: readonly unknown[] };
+  { readonly job: ThreadJob; readonly given: Given } | { readonly job: BodyJob; readonly body: Uint8Array; readonly given: Given };
+/** The scope in which a job is done, and whatever else it is given. */
+type Given = readonly [scope: Scope, ...rest: readonly unknown[]];
 
 /** What a thread answers: text, JSON as text (so that nobody takes it apart and puts it together again), bytes, or a problem. */
 export type Answered =

@@ -7,6 +7,7 @@ import { UnreadBody, type SentBody } from '../http/unreadBody.js';
 import { BusyError, ToldError, TooMuchWorkError } from '../http/problems.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
 import { RecipeListsService } from '../recipes/recipeLists.service.js';
+import type { Scope } from '../scope/scope.js';
 import { House } from './house.js';
 import { BODY_JOBS, DRAWING, WRITING, type BodyJob, type GivenBeside, type GivenTo, type MadeBy, type ThreadJob } from './jobs.js';
 import { JsonText } from './jsonText.js';
@@ -42,40 +43,46 @@ export class Threads implements OnModuleDestroy {
   ) {}
 
   /** JSON of what a job makes. @throws ToldError, BusyError, TooMuchWorkError */
-  async json<Job extends ThreadJob>(job: Job, ...given: GivenTo<Job>): Promise<JsonText<MadeBy<Job>>> {
-    return new JsonText(textOf(await this.#run(job, { job, given })));
+  async json<Job extends ThreadJob>(job: Job, scope: Scope, ...given: GivenTo<Job>): Promise<JsonText<MadeBy<Job>>> {
+    return new JsonText(textOf(await this.#run(job, { job, given: [scope, ...given] })));
   }
 
   /** Text that a job makes. @throws as `json` */
-  async text<Job extends ThreadJob>(job: Job, ...given: GivenTo<Job>): Promise<string> {
-    return textOf(await this.#run(job, { job, given }));
+  async text<Job extends ThreadJob>(job: Job, scope: Scope, ...given: GivenTo<Job>): Promise<string> {
+    return textOf(await this.#run(job, { job, given: [scope, ...given] }));
   }
 
   /** What a job makes, taken apart again. @throws as `json` */
-  async made<Job extends ThreadJob>(job: Job, ...given: GivenTo<Job>): Promise<MadeBy<Job>> {
-    return JSON.parse(textOf(await this.#run(job, { job, given }))) as MadeBy<Job>;
+  async made<Job extends ThreadJob>(job: Job, scope: Scope, ...given: GivenTo<Job>): Promise<MadeBy<Job>> {
+    return JSON.parse(textOf(await this.#run(job, { job, given: [scope, ...given] }))) as MadeBy<Job>;
   }
 
   /** Bytes that a job makes. @throws as `json` */
-  async bytes<Job extends ThreadJob>(job: Job, ...given: GivenTo<Job>): Promise<Uint8Array> {
-    const answered = await this.#run(job, { job, given });
+  async bytes<Job extends ThreadJob>(job: Job, scope: Scope, ...given: GivenTo<Job>): Promise<Uint8Array> {
+    const answered = await this.#run(job, { job, given: [scope, ...given] });
     return answered.kind === 'bytes' ? answered.bytes : new TextEncoder().encode(textOf(answered));
   }
 
   /** Work on what a request brought: here when it is small, in a thread when it is large. @throws whatever the job throws, and as `json` */
-  async take<Job extends BodyJob>(job: Job, body: SentBody, ...given: GivenBeside<Job>): Promise<MadeBy<Job> | JsonText<MadeBy<Job>>> {
-    if (body instanceof UnreadBody) return new JsonText(textOf(await this.#run(job, { job, body: body.bytes, given })));
+  async take<Job extends BodyJob>(
+    job: Job,
+    body: SentBody,
+    scope: Scope,
+    ...given: GivenBeside<Job>
+  ): Promise<MadeBy<Job> | JsonText<MadeBy<Job>>> {
+    if (body instanceof UnreadBody) return new JsonText(textOf(await this.#run(job, { job, body: body.bytes, given: [scope, ...given] })));
     const here = BODY_JOBS[job] as (house: House, body: unknown, ...given: readonly unknown[]) => Promise<MadeBy<Job>>;
-    return here(this.house, body, ...given);
+    return here(this.house, body, scope, ...given);
   }
 
   /** Has the threads ready before anyone asks, and what lists show computed; and again now and then, when nobody has asked for long. */
   async warm(): Promise<void> {
     const settle = async () => {
-      if (!(await this.lists.areSettled())) await this.text('settleRecipes');
+      for (const scope of await this.kitchens.scopes()) if (!(await this.lists.areSettled(scope))) await this.text('settleRecipes', scope);
     };
     this.#settling = setInterval(() => void settle().catch(() => undefined), SETTLED_EVERY).unref();
-    await this.text('settleRecipes').catch(() => undefined);
+    // Even where nothing is to be computed: the first who asks is to find a thread.
+    await this.text('settleRecipes', this.kitchens.ofOwner()).catch(() => undefined);
   }
 
   async onModuleDestroy(): Promise<void> {
@@ -86,7 +93,8 @@ export class Threads implements OnModuleDestroy {
   async #run(job: ThreadJob | BodyJob, asked: Asked): Promise<Exclude<Answered, { kind: 'problem' }>> {
     const bounds = DRAWING.has(job) ? DRAWN : COMPUTING;
     const run = () => this.#answer(asked, bounds);
-    const answered = await (WRITING.has(job) ? this.database.turn(await this.kitchens.id(), run) : run());
+    const [{ kitchenId }] = asked.given;
+    const answered = await (WRITING.has(job) ? this.database.turn(kitchenId, run) : run());
     if (answered.kind !== 'problem') return answered;
     if (answered.problem.status >= 500) this.#log.error(answered.error);
     throw new ToldError(answered.problem);
