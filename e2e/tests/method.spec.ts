@@ -1,4 +1,4 @@
-import { expect, expectAccessible, expectSaved, startRecipe, test, typeLine } from './desk.js';
+import { expect, expectAccessible, expectSaved, said, startRecipe, test, typeLine } from './desk.js';
 
 test('a method is written by keys alone: ingredients mentioned, times and temperatures read, steps moved, undone, printed', async ({
   page,
@@ -66,4 +66,55 @@ test('a method is written by keys alone: ingredients mentioned, times and temper
   });
   await expect(method.locator('.step-words')).toHaveText(['Wash 450 g red lentils.', 'Boil {x} the leeks.', 'Serve.']);
   await expectSaved(page);
+});
+
+test('steps are numbered 1 to n, an emptied one takes the caret, Backspace joins, headings make parts', async ({ page }) => {
+  const id = await startRecipe(page, 'With headings', '4');
+  await typeLine(page, '300 g couscous');
+  await page.getByRole('tab', { name: 'Method and keeping' }).click();
+  const method = page.getByRole('textbox', { name: /^Method/ });
+  const words = method.locator('.step-words');
+  await method.focus();
+  for (const step of ['Pour it.', 'Wait.', 'Fork it.']) {
+    await page.keyboard.type(step);
+    await page.keyboard.press('Enter');
+  }
+  // What is not written yet is no step: it has no number.
+  await expect(method.locator('.step-row')).toHaveCount(4);
+  await expect(method.locator('.step-row.unwritten')).toHaveCount(1);
+
+  await words.nth(1).click();
+  await page.keyboard.press('Home');
+  await page.keyboard.press('Shift+End');
+  // No hand is so fast that the editor has not heard of one key when the next is pressed.
+  await expect.poll(() => page.evaluate(() => getSelection()?.toString())).toBe('Wait.');
+  await page.keyboard.press('Delete');
+  await expect(method.locator('.step-row.unwritten')).toHaveCount(2);
+  await words.first().click();
+  const empty = await words.nth(1).boundingBox();
+  await page.mouse.click((empty?.x ?? 0) + (empty?.width ?? 0) - 20, (empty?.y ?? 0) + 6);
+  await page.keyboard.type('Lid on.');
+  await expect(words.nth(1)).toHaveText('Lid on.');
+
+  await page.keyboard.press('Home');
+  await page.keyboard.press('Backspace');
+  await expect(words.first()).toHaveText('Pour it. Lid on.');
+  await page.keyboard.press('Control+End');
+  await page.keyboard.type('For the dressing:');
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('Whisk.');
+  await expect(said(page, '“Dressing” is a part of the dish now')).toBeVisible();
+  await expect(method.getByRole('combobox', { name: 'Part of step 3' })).toHaveValue(/part-2/);
+
+  await page.keyboard.press('Enter');
+  await page.evaluate(() => {
+    const data = new DataTransfer();
+    data.setData('text/html', '<h3>Main</h3><ol><li>Boil.</li></ol><h3>Dressing</h3><p>Salt it.</p>');
+    document.activeElement?.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
+  });
+  await expect(words).toHaveText(['Pour it. Lid on.', 'Fork it.', 'Whisk.', 'Boil.', 'Salt it.']);
+  await expect(method.getByRole('combobox', { name: 'Part of step 5' })).toHaveValue(/part-2/);
+  await expectSaved(page);
+  const saved = (await (await page.request.get(`/api/recipes/${id}`)).json()) as { document: { parts: { name: string }[] } };
+  expect(saved.document.parts.map(({ name }) => name)).toContain('Dressing');
 });

@@ -26,17 +26,17 @@ test('a dish is scaled by rule, to boxes, to what is there, to a weight and to a
   await expect(page.locator('.docket .boxes')).toContainText('10 boxes');
   await expect(page.getByLabel('Ingredient: 1500 g chicken thighs')).toBeVisible();
 
-  await panel.getByRole('button', { name: 'To what I have' }).click();
+  await panel.getByRole('button', { name: 'What I have' }).click();
   await panel.getByLabel('I have, grams as bought').fill('1000');
   await panel.getByRole('button', { name: /^\d boxes, \d+ g left over/ }).click();
   await expect(panel.getByRole('button', { name: /Make it [4-7] boxes/ })).toBeEnabled();
 
-  await panel.getByRole('button', { name: 'To a portion weight' }).click();
+  await panel.getByRole('button', { name: 'A portion weight' }).click();
   await panel.getByLabel('Grams in a box').fill('400');
   await panel.getByRole('button', { name: /Keep 10 boxes, and cook \d+ % of the batch/ }).click();
   await expect(page.locator('.docket .boxes')).toContainText(/(39\d|40\d) g each/);
 
-  await panel.getByRole('button', { name: 'To a vessel' }).click();
+  await panel.getByRole('button', { name: 'A vessel' }).click();
   await panel.getByLabel('Cooked in').selectOption('slow cooker');
   await expect(panel).toContainText(/Cook in 2 batches: the slow cooker is filled to 67 % at most/);
   await panel.getByRole('button', { name: /Fill it once: \d boxes/ }).click();
@@ -65,4 +65,53 @@ test('what drives a dish: shares by line and part, each a way to the working', a
     .nth(1)
     .click();
   await expect(page.getByRole('region', { name: 'Working of Protein' })).toBeVisible();
+});
+
+test('by default eggs stay whole and seasoning is damped, both said and one press back; words and vessels are held against the size', async ({
+  page,
+}) => {
+  await page.goto('/recipes/egg-and-leek-muffins/build?side=method');
+  await page.getByLabel('Under the title').fill('Seven boxes, two muffins each.');
+  await page.getByRole('tab', { name: 'Ingredients' }).click();
+  await page.keyboard.press('Alt+s');
+  const panel = page.getByRole('region', { name: 'Scale' });
+  await panel.getByRole('button', { name: 'A vessel' }).click();
+  await panel.getByLabel('Cooked in').selectOption('oven dish');
+  await panel.getByLabel('Millilitres to the brim').fill('2000');
+  await panel.getByLabel('Of them').fill('2');
+  await panel.getByRole('button', { name: 'So many' }).click();
+  await panel.getByLabel('boxes', { exact: true }).fill('10');
+  const row = (name: RegExp) => panel.getByRole('row', { name });
+  await expect(row(/^Egg/).locator('.num').nth(1)).toHaveText('17');
+  await expect(row(/^Egg/)).toContainText('eggs are used whole');
+  await expect(panel).toContainText(/Share it between 2 oven dishes: each is filled to 85 % at most/);
+  await expect(panel.getByText('The lead says “Seven boxes”')).toBeVisible();
+  await expect(panel.getByLabel('Make it say 10 boxes')).toBeChecked();
+  await expectAccessible(page, '.working');
+
+  await row(/^Egg/).getByRole('button', { name: 'in proportion instead' }).click();
+  await expect(row(/^Egg/).locator('.num').nth(1)).toContainText('17');
+  await expect(row(/^Egg/)).not.toContainText('eggs are used whole');
+  await page.keyboard.press('Control+z');
+  await expect(row(/^Egg/)).toContainText('eggs are used whole');
+
+  await panel.getByRole('button', { name: 'Make it 10 boxes' }).click();
+  await page.getByRole('tab', { name: 'Ingredients' }).click();
+  await expect(page.getByLabel('Ingredient: 17 eggs')).toBeVisible();
+  await page.getByRole('tab', { name: 'Method and keeping' }).click();
+  await expect(page.getByLabel('Under the title')).toHaveValue('Ten boxes, two muffins each.');
+});
+
+test('the docket’s own way to scale goes by the same rules, and says so', async ({ page }) => {
+  await startRecipe(page, 'Stepped', '4');
+  await typeLine(page, '4 eggs');
+  await page.keyboard.press('Enter');
+  await typeLine(page, '3 tbsp olive oil');
+  await page.getByRole('button', { name: 'One box more' }).click();
+  await page.getByRole('button', { name: 'One box more' }).click();
+  await page.getByRole('button', { name: 'One box more' }).click();
+  await page.getByRole('button', { name: 'Scale the amounts instead' }).click();
+  await expect(said(page, 'cans, packs and eggs whole')).toBeVisible();
+  await expect(page.getByLabel('Ingredient: 7 eggs')).toBeVisible();
+  await expect(page.getByLabel('Ingredient: 80 ml olive oil')).toBeVisible();
 });

@@ -30,7 +30,7 @@ import {
   type Served,
   type ServingFigures,
 } from '../recipe/index.js';
-import { fitVessel, snappedRecipe } from '../scale/index.js';
+import { fitVessel, partVolume, snappedRecipe } from '../scale/index.js';
 import { lineWords } from '../text/index.js';
 import { cardSteps, type CardStep } from './cardSteps.js';
 import { cautionsFor, type Cautions } from './cautions.js';
@@ -231,14 +231,12 @@ function cardLine(figures: LineFigures, { recipe }: RecipeFigures, kitchen: Kitc
   };
 }
 
-/** What must be said where a part does not fit its vessel at once. Raw or cooked, whichever takes more room, at 1 g per ml. */
-function splitText({ part, lines, cooked }: PartFigures): string[] {
+/** What must be said where a part does not fit its vessel at once. */
+function splitText(figures: PartFigures): string[] {
+  const { part } = figures;
   if (!part.vessel) return [];
-  const raw = lines.reduce((sum, { counted, weights }) => sum + (counted ? (weights?.edible ?? 0) : 0), 0);
-  const { batches, says } = fitVessel(Math.max(raw, cooked), part.vessel);
-  return batches === 1
-    ? []
-    : [`${part.name}: ${says.charAt(0).toLowerCase()}${says.slice(1)} Check each by temperature, not by the clock.`];
+  const { says } = fitVessel(partVolume(figures), part.vessel);
+  return says === '' ? [] : [`${part.name}: ${says.charAt(0).toLowerCase()}${says.slice(1)} Check each by temperature, not by the clock.`];
 }
 
 /** What to buy, where peel, bone or liquid make it at least a tenth more than what is written as ready to eat. */

@@ -214,6 +214,13 @@ export class VesselEntry implements Vessel {
   @Text(60, true) name: string;
   @Quantity({ above: 0 }) capacity: number;
   @Quantity({ above: 0, most: 1 }) fillLimit: number;
+  @Optional()
+  @must('must be a whole number from 1 to 50', (found) => Number.isInteger(found) && Number(found) >= 1 && Number(found) <= 50, {
+    type: 'integer',
+    minimum: 1,
+    maximum: 50,
+  })
+  count?: number;
 }
 
 export class EqualPortionEntry {

@@ -4,7 +4,7 @@ import { roundHalfAway } from './roundHalfAway.js';
 const CUP_SHARES = [0, 1 / 4, 1 / 3, 1 / 2, 2 / 3, 3 / 4, 1] as const;
 
 /**
- * The nearest amount that people can measure (domain page, section 6): quarters of a spoon, measuring cups' shares, 5 g or
+ * The nearest amount that people can measure (domain page, section 6): quarters of a teaspoon, measuring cups' shares, 5 g or
  * ml under 100 and 10 above, halves of what is counted. What is above nothing never becomes nothing.
  *
  * @param amount in the unit, 0 or more
@@ -29,7 +29,9 @@ export function snapStep(amount: number, unit: string): number {
   if (unit === 'g' || unit === 'ml') return amount < 10 ? 1 : amount < 100 ? 5 : 10;
   if (unit === 'kg' || unit === 'l') return snapStep(amount * 1000, 'g') / 1000;
   if (unit === 'mg') return 10;
-  const quarters = unit === 'tsp' || unit === 'tbsp' || unit === 'cup' || unit === 'lb' || unit === 'pint' || unit === 'quart';
+  // Half tablespoons there are; beyond three of them people count whole ones.
+  if (unit === 'tbsp') return amount < 3 ? 0.5 : 1;
+  const quarters = unit === 'tsp' || unit === 'cup' || unit === 'lb' || unit === 'pint' || unit === 'quart';
   return quarters ? 0.25 : 0.5;
 }
 

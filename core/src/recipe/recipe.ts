@@ -83,6 +83,8 @@ export interface Vessel {
   readonly capacity: number;
   /** Share of the capacity that may be filled. */
   readonly fillLimit: number;
+  /** How many of them there are to cook in at once; left out: one. */
+  readonly count?: number;
 }
 
 /** Lines cooked and portioned together. */

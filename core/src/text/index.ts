@@ -1,3 +1,4 @@
+export * from './boxCounts.js';
 export * from './cookingWord.js';
 export * from './foodIndex.js';
 export * from './idFromName.js';

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 const css = readFileSync(join(__dirname, 'tokens.css'), 'utf8');
 const tokensOf = (selector: string) =>
   new Map(
-    [...(new RegExp(`${selector} \\{([^}]*)\\}`).exec(css)?.[1] ?? '').matchAll(/--([a-z0-9-]+): (#[0-9a-f]{6});/g)].map(
+    [...(new RegExp(`${selector} \\{([^}]*)\\}`).exec(css)?.[1] ?? '').matchAll(/^ {2}--(\S{1,30}): (#[0-9a-f]{6});$/gm)].map(
       ([, name, hex]) => [name ?? '', hex ?? ''] as const,
     ),
   );
@@ -36,7 +36,9 @@ const SIGNS = ['sorrel', 'saffron', 'paprika'];
 test.each(
   Object.entries(THEMES).flatMap(([theme, tokens]) => [
     ...INKS.flatMap((ink) => GROUNDS.map((ground) => [theme, ink, ground, tokens] as const)),
-    ...SIGNS.flatMap((ink) => ['ground', 'surface', 'sunk', 'ticket', `${ink}-soft`].map((ground) => [theme, ink, ground, tokens] as const)),
+    ...SIGNS.flatMap((ink) =>
+      ['ground', 'surface', 'sunk', 'ticket', `${ink}-soft`].map((ground) => [theme, ink, ground, tokens] as const),
+    ),
     [theme, 'on-damson', 'damson', tokens] as const,
   ]),
 )('in the %s, %s is read on %s at any size', (_, ink, ground, tokens) => {

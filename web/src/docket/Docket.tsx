@@ -18,12 +18,13 @@ import {
   type RecipeFigures,
 } from '@portiona/core';
 import { useAppDispatch } from '../features/recipes/useRecipeState';
-import { scaledFrom } from '../features/recipes/editRecipe';
+import { scaledTo, usuallyScaled } from '../features/recipes/editRecipe';
 import { recipeActions } from '../features/recipes/recipeSlice';
 import { claimsHere } from '../working/ClaimsPanel';
 import type { PanelName } from '../working/panelName';
 import { EnergySplit } from '../ui/EnergySplit';
 import { BriefRows } from './BriefRows';
+import { useToast } from '../ui/Toasts';
 import { docketText, leastText, numberText, priceText } from '../ui/numberText';
 import { countText, servingNames } from '../ui/servingNames';
 
@@ -162,6 +163,7 @@ function Boxes({
   readonly onOpen: (figure: PanelName) => void;
 }) {
   const dispatch = useAppDispatch();
+  const say = useToast();
   const { perServing } = figures;
   /** The number before it was changed here, while the amounts still stand as they were. */
   const [before, setBefore] = useState<{ readonly from: number; readonly to: number }>();
@@ -197,7 +199,11 @@ function Boxes({
           <button
             className="btn-quiet"
             onClick={() => {
-              dispatch(recipeActions.edited({ recipe: scaledFrom(recipe, offered.from, kitchen) }));
+              const before = usuallyScaled({ ...recipe, servings: offered.from }, kitchen);
+              dispatch(recipeActions.edited({ recipe: scaledTo(before, recipe.servings, kitchen, true) }));
+              say(
+                `Scaled by the lines’ rules, to what people can measure: cans, packs and eggs whole, seasoning a little less. Alt S shows each.`,
+              );
               setBefore(undefined);
             }}
           >

@@ -8,11 +8,13 @@ import {
   partLineFromText,
   placeOf,
   scaledRecipe,
+  handyMeasure,
   snappedAmounts,
   stepFactor,
   withChanges,
   withEveryLine,
   withoutLostReferences,
+  withUsualScaling,
   worded,
   type Food,
   type Kitchen,
@@ -109,11 +111,11 @@ export function replacePart(recipe: Recipe, at: number, change: Partial<Part>): 
 }
 
 /** Adds a part at the end, with an id no other part has. */
-export function addPart(recipe: Recipe): Recipe {
+export function addPart(recipe: Recipe, name?: string): Recipe {
   const taken = new Set(recipe.parts.map(({ id }) => id));
   let n = recipe.parts.length + 1;
   while (taken.has(`part-${n}`)) n++;
-  return { ...recipe, parts: [...recipe.parts, { id: `part-${n}`, name: `Part ${n}`, lines: [] }] };
+  return { ...recipe, parts: [...recipe.parts, { id: `part-${n}`, name: name ?? `Part ${n}`, lines: [] }] };
 }
 
 /** Takes a part out; the last one stays. */
@@ -148,7 +150,8 @@ function lineOfChange(change: VariantChange | undefined): Line | undefined {
 export function scaledTo(recipe: Recipe, servings: number, kitchen: Kitchen, snap: boolean): Recipe {
   const scaled = servings === recipe.servings ? recipe : scaledFrom({ ...recipe, servings }, recipe.servings, kitchen);
   if (!snap) return scaled;
-  const { recipe: snapped } = snappedAmounts(scaled);
+  const handy = servings === recipe.servings ? scaled : withEveryLine(scaled, (line) => handyMeasure(line, scaled, kitchen));
+  const { recipe: snapped } = snappedAmounts(handy);
   const before = new Set(everyLine(scaled));
   return withEveryLine(snapped, (line) => (before.has(line) ? line : worded(line)));
 }
@@ -172,9 +175,18 @@ export function nudgedLine(recipe: Recipe, place: LinePlace, steps: number): Rec
   return changes.length === 0 ? recipe : withChanges(recipe, changes);
 }
 
-/** A line with a rule for scaling; without one it follows the servings. */
-export function withScaling(line: Line, scaling: Scaling | undefined): Line {
-  return cleaned({ ...line, scaling: scaling === 'proportional' ? undefined : scaling });
+/**
+ * A line with a rule for scaling; without one it follows the servings.
+ *
+ * @param usual it has another rule by default: that it follows all the same has to be said
+ */
+export function withScaling(line: Line, scaling: Scaling | undefined, usual = false): Line {
+  return cleaned({ ...line, scaling: scaling === 'proportional' && !usual ? undefined : scaling });
+}
+
+/** The dish with the usual rules in the lines that state none: cans, packs and eggs whole, seasoning damped. */
+export function usuallyScaled(recipe: Recipe, kitchen: Kitchen): Recipe {
+  return withUsualScaling(recipe, (id) => kitchen.food(id));
 }
 
 function cleaned<T extends object>(document: T): T {

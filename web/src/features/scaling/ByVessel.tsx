@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { FILL_LIMITS, fitVessel, servingsInVessel, type Recipe, type RecipeFigures, type Vessel } from '@portiona/core';
+import { FILL_LIMITS, fitVessel, partVolume, servingsInVessel, type Recipe, type RecipeFigures, type Vessel } from '@portiona/core';
 import { NumberField } from '../../ui/NumberField';
 import { numberText, percentText } from '../../ui/numberText';
 import { replacePart } from '../recipes/editRecipe';
@@ -21,6 +21,8 @@ const USUAL_CAPACITY: Readonly<Record<keyof typeof FILL_LIMITS, number>> = {
   'oven dish': 3000,
   'pressure cooker': 6000,
 };
+/** More pots than any kitchen has. */
+const MOST_VESSELS = 50;
 const KINDS = Object.keys(FILL_LIMITS) as (keyof typeof FILL_LIMITS)[];
 
 /** What each part is cooked in, whether it fits, and how many servings fill it once. */
@@ -28,12 +30,13 @@ export function ByVessel({ recipe, figures, names, onServings }: ByVesselProps) 
   const [at, setAt] = useState(0);
   const dispatch = useAppDispatch();
   const part = recipe.parts[at] ?? recipe.parts[0];
-  const cooked = figures.parts[at]?.cooked ?? 0;
+  const made = figures.parts[at] ?? figures.parts[0];
+  const volume = made ? partVolume(made) : 0;
   if (!part) return null;
   const { vessel } = part;
   const write = (next: Vessel | undefined) => dispatch(recipeActions.edited({ recipe: replacePart(recipe, at, { vessel: next }) }));
-  const fit = vessel && cooked > 0 ? fitVessel(cooked, vessel) : undefined;
-  const most = vessel && cooked > 0 ? servingsInVessel(cooked / recipe.servings, vessel) : 0;
+  const fit = vessel && volume > 0 ? fitVessel(volume, vessel) : undefined;
+  const most = vessel && volume > 0 ? servingsInVessel(volume / recipe.servings, vessel) : 0;
   return (
     <>
       <div className="flex gap-2 items-end flex-wrap">
@@ -54,7 +57,7 @@ export function ByVessel({ recipe, figures, names, onServings }: ByVesselProps) 
             value={vessel?.name ?? ''}
             onChange={({ target }) => {
               const kind = KINDS.find((one) => one === target.value);
-              write(kind && { name: kind, capacity: vessel?.capacity ?? USUAL_CAPACITY[kind], fillLimit: FILL_LIMITS[kind] });
+              write(kind && { ...vessel, name: kind, capacity: vessel?.capacity ?? USUAL_CAPACITY[kind], fillLimit: FILL_LIMITS[kind] });
             }}
           >
             <option value="">nothing said</option>
@@ -73,6 +76,17 @@ export function ByVessel({ recipe, figures, names, onServings }: ByVesselProps) 
                 onChange={(capacity) => capacity && write({ ...vessel, capacity })}
               />
             </div>
+            <div className="w-[80px]">
+              <NumberField
+                label="Of them"
+                amount={vessel.count ?? 1}
+                onChange={(count) => {
+                  const { count: _, ...one } = vessel;
+                  if (count !== undefined && Number.isInteger(count) && count >= 1 && count <= MOST_VESSELS)
+                    write(count === 1 ? one : { ...one, count });
+                }}
+              />
+            </div>
             <div className="w-[110px]">
               <NumberField
                 label="Filled to, %"
@@ -85,15 +99,15 @@ export function ByVessel({ recipe, figures, names, onServings }: ByVesselProps) 
       </div>
       {vessel && fit && (
         <>
-          <p className={`check mt-2 ${fit.batches > 1 ? 'bad' : ''}`}>
-            <span aria-hidden>{fit.batches > 1 ? '▲' : '✓'}</span>{' '}
-            {fit.batches > 1
-              ? `About ${numberText(cooked, 0)} ml: ${fit.says}`
-              : `About ${numberText(cooked, 0)} ml fill the ${vessel.name} to ${percentText(fit.fill)}: it fits.`}
+          <p className={`check mt-2 ${fit.says === '' ? '' : 'warn'}`}>
+            <span aria-hidden>{fit.says === '' ? '✓' : '▲'}</span>{' '}
+            {fit.says === ''
+              ? `About ${numberText(volume, 0)} ml fill the ${vessel.name} to ${percentText(fit.fill)}: it fits.`
+              : `About ${numberText(volume, 0)} ml: ${fit.says}`}
           </p>
           <p className="mt-2">
             <button className="btn" disabled={most < 1} onClick={() => onServings(most)}>
-              {most < 1 ? `Not one ${names.one} fits` : `Fill it once: ${countText(most, names)}`}
+              {most < 1 ? `Not one ${names.one} fits` : `Fill ${(vessel.count ?? 1) === 1 ? 'it' : 'them'} once: ${countText(most, names)}`}
             </button>
           </p>
         </>

@@ -48,7 +48,7 @@ export function RuleChoice({ name, line: { scaling = 'proportional' }, at, recip
     return first && { ratioTo: first.place, share: shareOf(first.place) };
   };
   return (
-    <div className="grid gap-1">
+    <div className="rule-choice">
       <select
         className="field text-[12.5px]"
         aria-label={`How ${name} scales`}

@@ -4,7 +4,7 @@ import { SidePanel } from '../../ui/SidePanel';
 import { useToast } from '../../ui/Toasts';
 import { numberText } from '../../ui/numberText';
 import { effectWords } from '../fit/fitWords';
-import { scaledTo } from '../recipes/editRecipe';
+import { scaledTo, usuallyScaled } from '../recipes/editRecipe';
 import { recipeActions } from '../recipes/recipeSlice';
 import { TracedFigure } from '../recipes/TracedFigure';
 import { useAppDispatch } from '../recipes/useRecipeState';
@@ -12,6 +12,9 @@ import { ByPack } from './ByPack';
 import { ByPortion } from './ByPortion';
 import { ByVessel } from './ByVessel';
 import { ScaledLines } from './ScaledLines';
+import { SizeInWords } from './SizeInWords';
+import { withSizeWords } from './sizeWords';
+import { VesselsAt } from './VesselsAt';
 import { countText, servingNames } from '../../ui/servingNames';
 
 interface ScalePanelProps {
@@ -22,10 +25,10 @@ interface ScalePanelProps {
 }
 
 const WAYS = [
-  ['boxes', 'To so many'],
-  ['pack', 'To what I have'],
-  ['portion', 'To a portion weight'],
-  ['vessel', 'To a vessel'],
+  ['boxes', 'So many'],
+  ['pack', 'What I have'],
+  ['portion', 'A portion weight'],
+  ['vessel', 'A vessel'],
 ] as const;
 
 /** Scaling in place: where to, what each line becomes by its rule, and what snapping to measures costs. */
@@ -35,17 +38,20 @@ export function ScalePanel({ recipe, figures, kitchen, onClose }: ScalePanelProp
   const [snap, setSnap] = useState(true);
   const dispatch = useAppDispatch();
   const say = useToast();
-  const trial = useMemo(() => tried(recipe, servings, kitchen, snap), [recipe, servings, kitchen, snap]);
+  const [follows, setFollows] = useState(true);
+  // At its own size nothing is scaled, and no rule is written into anything.
+  const ruled = useMemo(() => (servings === recipe.servings ? recipe : usuallyScaled(recipe, kitchen)), [recipe, servings, kitchen]);
+  const trial = useMemo(() => tried(ruled, servings, kitchen, snap), [ruled, servings, kitchen, snap]);
   const names = servingNames(recipe);
   const scaled = trial.recipe;
   const take = () => {
     if (!scaled) return;
-    dispatch(recipeActions.edited({ recipe: scaled }));
+    dispatch(recipeActions.edited({ recipe: follows ? withSizeWords(scaled, recipe.servings, servings) : scaled }));
     say(`For ${countText(servings, names)} now. Ctrl Z takes it back.`);
   };
   return (
     <SidePanel label="Scale" subject={way} onClose={onClose} className="fitting">
-      <h2>Scale</h2>
+      <h2>Scale to</h2>
       <div className="seg my-2" role="group" aria-label="Ways to scale">
         {WAYS.map(([name, text]) => (
           <button key={name} aria-pressed={way === name} onClick={() => setWay(name)}>
@@ -54,7 +60,9 @@ export function ScalePanel({ recipe, figures, kitchen, onClose }: ScalePanelProp
         ))}
       </div>
       {way === 'boxes' && <ByServings servings={servings} many={names.many} onServings={setServings} />}
-      {way === 'pack' && <ByPack recipe={recipe} figures={figures} kitchen={kitchen} names={names} onServings={setServings} />}
+      {way === 'pack' && (
+        <ByPack recipe={usuallyScaled(recipe, kitchen)} figures={figures} kitchen={kitchen} names={names} onServings={setServings} />
+      )}
       {way === 'portion' && <ByPortion recipe={recipe} figures={figures} kitchen={kitchen} names={names} snap={snap} />}
       {way === 'vessel' && <ByVessel recipe={recipe} figures={figures} names={names} onServings={setServings} />}
       {trial.trouble !== undefined && (
@@ -78,7 +86,11 @@ export function ScalePanel({ recipe, figures, kitchen, onClose }: ScalePanelProp
           </TracedFigure>
         </p>
       )}
-      <ScaledLines recipe={recipe} figures={figures} kitchen={kitchen} servings={servings} scaled={scaled} />
+      <VesselsAt figures={trial.figures ?? figures} />
+      {servings !== recipe.servings && (
+        <SizeInWords recipe={recipe} servings={servings} names={names} follows={follows} onFollows={setFollows} />
+      )}
+      <ScaledLines recipe={recipe} ruled={ruled} figures={figures} kitchen={kitchen} servings={servings} scaled={scaled} />
     </SidePanel>
   );
 }

@@ -1,8 +1,10 @@
 import {
   amountWords,
+  handyMeasure,
   midpointOf,
   placeOf,
   scaledRecipe,
+  usualScaling,
   type Kitchen,
   type Line,
   type Recipe,
@@ -18,6 +20,8 @@ import { RuleChoice } from './RuleChoice';
 
 interface ScaledLinesProps {
   readonly recipe: Recipe;
+  /** With the rules it is scaled by, the usual ones where a line states none. */
+  readonly ruled: Recipe;
   readonly figures: RecipeFigures;
   readonly kitchen: Kitchen;
   readonly servings: number;
@@ -26,11 +30,13 @@ interface ScaledLinesProps {
 }
 
 /** Every line as it is, as it becomes, by which rule, and beside it what it would be in proportion. */
-export function ScaledLines({ recipe, figures, kitchen, servings, scaled }: ScaledLinesProps) {
+export function ScaledLines({ recipe, ruled, figures, kitchen, servings, scaled }: ScaledLinesProps) {
   const dispatch = useAppDispatch();
-  const exact = scaled && scaledRecipe(recipe, servings, kitchen);
+  const exact = scaled && scaledRecipe(ruled, servings, kitchen);
+  const usualOf = ({ scaling: _, ...line }: Line) =>
+    usualScaling(line, line.food === undefined ? undefined : kitchen.food(line.food), recipe);
   const write = (part: number, line: number, old: Line, scaling: Scaling | undefined) =>
-    dispatch(recipeActions.edited({ recipe: replaceLine(recipe, { part, line }, withScaling(old, scaling)) }));
+    dispatch(recipeActions.edited({ recipe: replaceLine(recipe, { part, line }, withScaling(old, scaling, usualOf(old) !== undefined)) }));
   return (
     <table className="mt-2 scaled">
       <thead>
@@ -48,6 +54,8 @@ export function ScaledLines({ recipe, figures, kitchen, servings, scaled }: Scal
             const of = figures.parts[p]?.lines[l];
             const [next, unsnapped] = [scaled?.parts[p]?.lines[l], exact?.recipe.parts[p]?.lines[l]];
             const proportional = exact?.proportional.get(at);
+            const rule = ruled.parts[p]?.lines[l] ?? line;
+            const usual = line.scaling === undefined && rule.scaling !== undefined ? usualOf(line) : undefined;
             return (
               <tr key={at}>
                 <td>
@@ -59,17 +67,25 @@ export function ScaledLines({ recipe, figures, kitchen, servings, scaled }: Scal
                 <td className="num whitespace-nowrap">{amountOf(line)}</td>
                 <td className="num whitespace-nowrap font-semibold">
                   {next && amountOf(next)}
-                  {next && unsnapped && <Drift from={unsnapped} to={next} />}
+                  {next && unsnapped && exact && <Drift from={handyMeasure(unsnapped, exact.recipe, kitchen)} to={next} />}
                 </td>
-                <td>
+                <td className="rule">
                   <RuleChoice
                     name={lineName(of)}
-                    line={line}
+                    line={rule}
                     at={at}
                     recipe={recipe}
                     figures={figures}
                     onChange={(scaling) => write(p, l, line, scaling)}
                   />
+                  {usual && (
+                    <div className="src">
+                      {usual.because};{' '}
+                      <button className="btn-quiet" onClick={() => write(p, l, line, 'proportional')}>
+                        in proportion instead
+                      </button>
+                    </div>
+                  )}
                 </td>
               </tr>
             );
@@ -83,7 +99,8 @@ export function ScaledLines({ recipe, figures, kitchen, servings, scaled }: Scal
 /** How far an amount was moved to be measurable. */
 function Drift({ from, to }: { readonly from: Line; readonly to: Line }) {
   const [exact, snapped] = [from.amount ?? from.toTaste, to.amount ?? to.toTaste];
-  if (exact === undefined || snapped === undefined || midpointOf(exact) === 0) return null;
+  // Not snapped, it stands in the measure it is written in.
+  if (exact === undefined || snapped === undefined || midpointOf(exact) === 0 || from.unit !== to.unit) return null;
   const drift = midpointOf(snapped) / midpointOf(exact) - 1;
   if (Math.abs(drift) < 0.0005) return null;
   return (

@@ -2,6 +2,8 @@ import { useEffect, useMemo, useState } from 'react';
 import { useStore } from 'react-redux';
 import { Document } from '@tiptap/extension-document';
 import { Text } from '@tiptap/extension-text';
+import type { Node as DocumentNode } from '@tiptap/pm/model';
+import { TextSelection, type Selection } from '@tiptap/pm/state';
 import { EditorContent, useEditor, type Editor, type JSONContent } from '@tiptap/react';
 import {
   mentionsIn,
@@ -17,7 +19,7 @@ import {
   type Step,
 } from '@portiona/core';
 import { useAppDispatch, type WithRecipe } from '../../../features/recipes/useRecipeState';
-import { withHead } from '../../../features/recipes/editRecipe';
+import { addPart, withHead } from '../../../features/recipes/editRecipe';
 import { recipeActions } from '../../../features/recipes/recipeSlice';
 import { useToast } from '../../../ui/Toasts';
 import { useStation } from '../../station';
@@ -90,7 +92,19 @@ function useMethodEditor(steps: readonly Step[], choices: readonly Choice[], sho
   const [extensions] = useState(() => [
     Document.extend({ content: 'step+' }),
     Text,
-    StepNode.configure({ onRefused: () => say('That is more text than a method has; nothing was pasted.') }),
+    StepNode.configure({
+      onRefused: () => say('That is more text than a method has; nothing was pasted.'),
+      partNamed: (name) => {
+        const { present } = store.getState().recipe;
+        if (!present) return undefined;
+        const there = partCalled(present, name);
+        if (there !== undefined) return there;
+        const added = addPart(present, name);
+        dispatch(recipeActions.edited({ recipe: added }));
+        say(`“${name}” is a part of the dish now; the steps under it are its own. Ctrl Z takes it back.`);
+        return added.parts.at(-1)?.id;
+      },
+    }),
     ingredientMention((typed) => offer.for(typed), show),
   ]);
   const editor = useEditor({
@@ -123,6 +137,17 @@ function useMethodEditor(steps: readonly Step[], choices: readonly Choice[], sho
   return editor;
 }
 
+/** The id of the part that is called so, or so in part: "Rice" of "Brown rice" where no other is. */
+function partCalled({ parts }: Recipe, name: string): string | undefined {
+  const sought = searchWords(name).join(' ');
+  const called = parts.map((part) => ({ id: part.id, words: searchWords(part.name).join(' ') }));
+  const same = called.find(({ words }) => words === sought);
+  const within = called.filter(
+    ({ words }) => sought !== '' && (` ${words} `.includes(` ${sought} `) || ` ${sought} `.includes(` ${words} `)),
+  );
+  return same?.id ?? (within.length === 1 ? within[0]?.id : undefined);
+}
+
 function withoutId(step: Step): Step {
   const { id: _, ...rest } = stepOf(step);
   return rest;
@@ -137,7 +162,17 @@ function giveIds(editor: Editor, steps: readonly Step[]): void {
     // A step without words is none yet.
     if (stepsOf({ content: [block.toJSON() as JSONContent] }).length > 0) tr.setNodeAttribute(at, 'id', ids[s++] ?? null);
   });
+  const seen = seenSelection(editor, tr.doc);
+  if (seen) tr.setSelection(seen);
   editor.view.dispatch(tr.setMeta('addToHistory', false).setMeta('preventUpdate', true));
+}
+
+/** What is selected on the page, which a key may have moved a moment before the editor hears of it. */
+function seenSelection({ view }: Editor, doc: DocumentNode): Selection | undefined {
+  const { anchorNode, anchorOffset, focusNode, focusOffset } = document.getSelection() ?? {};
+  if (!anchorNode || !focusNode || !view.dom.contains(anchorNode) || !view.dom.contains(focusNode) || !view.hasFocus()) return undefined;
+  const [anchor, head] = [view.posAtDOM(anchorNode, anchorOffset ?? 0), view.posAtDOM(focusNode, focusOffset ?? 0)];
+  return TextSelection.between(doc.resolve(anchor), doc.resolve(head));
 }
 
 /** Writing on in one step is one edit; a step begun, moved or taken out is one of its own. */

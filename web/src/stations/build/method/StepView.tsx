@@ -13,7 +13,7 @@ export function StepView({ node, updateAttributes, editor, getPos }: ReactNodeVi
   const at = getPos();
   const number = at === undefined ? 1 : editor.state.doc.resolve(at).index(0) + 1;
   return (
-    <NodeViewWrapper className="step-row">
+    <NodeViewWrapper className={node.content.size === 0 && !alone ? 'step-row unwritten' : 'step-row'}>
       <div className="step-words">
         <NodeViewContent<'p'> as="p" />
         {alone && (

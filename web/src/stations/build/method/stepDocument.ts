@@ -26,6 +26,27 @@ export function stepsOf(document: JSONContent): Step[] {
   });
 }
 
+/** Letters that a heading has at most. */
+const LONGEST_HEADING = 40;
+
+/**
+ * The name of the part that a line heads: "For the rice:", "Rice:", "## Rice". A line that says to do something is none: it has a
+ * full stop, a number or no colon.
+ */
+export function headedPart(line: string): string | undefined {
+  const marked = /^#{1,4} /.test(line.trim());
+  const words = line
+    .trim()
+    .replace(/^#{1,4} /, '')
+    .trim();
+  if (words.length > LONGEST_HEADING || (!marked && (!words.endsWith(':') || /[.!?;\d]/.test(words)))) return undefined;
+  const name = words
+    .replace(/:$/, '')
+    .replace(/^for (?:the )?/i, '')
+    .trim();
+  return name === '' || name.includes(':') ? undefined : name.charAt(0).toUpperCase() + name.slice(1);
+}
+
 /** Lines of pasted text as steps; their numbers are the list's own. */
 export function stepLines(text: string): string[] {
   return text
