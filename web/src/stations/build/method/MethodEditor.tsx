@@ -2,8 +2,6 @@ import { useEffect, useMemo, useState } from 'react';
 import { useStore } from 'react-redux';
 import { Document } from '@tiptap/extension-document';
 import { Text } from '@tiptap/extension-text';
-import type { Node as DocumentNode } from '@tiptap/pm/model';
-import { TextSelection, type Selection } from '@tiptap/pm/state';
 import { EditorContent, useEditor, type Editor, type JSONContent } from '@tiptap/react';
 import {
   mentionsIn,
@@ -26,6 +24,7 @@ import { useStation } from '../../station';
 import { ChoiceList } from './ChoiceList';
 import { ingredientMention, type Choice, type ChoiceMenu } from './ingredientMention';
 import { IngredientOffer } from './IngredientOffer';
+import { seenSelection } from './seenSelection';
 import { documentOf, stepsOf } from './stepDocument';
 import { StepNode } from './stepNode';
 
@@ -128,12 +127,13 @@ function useMethodEditor(steps: readonly Step[], choices: readonly Choice[], sho
   });
   useEffect(() => {
     const written = stepsOf(editor.getJSON());
-    if (sameDocument(written, steps)) return;
+    // What was written after this was drawn is in the recipe already, and is drawn next: it is not to be taken back to what it was.
+    if (sameDocument(written, steps) || (store.getState().recipe.present?.steps ?? NO_STEPS) !== steps) return;
     if (sameDocument(written.map(withoutId), steps.map(withoutId))) return giveIds(editor, steps);
     const { from } = editor.state.selection;
     editor.commands.setContent(documentOf(steps), { emitUpdate: false });
     editor.commands.setTextSelection(Math.min(from, editor.state.doc.content.size));
-  }, [editor, steps]);
+  }, [editor, steps, store]);
   return editor;
 }
 
@@ -162,17 +162,9 @@ function giveIds(editor: Editor, steps: readonly Step[]): void {
     // A step without words is none yet.
     if (stepsOf({ content: [block.toJSON() as JSONContent] }).length > 0) tr.setNodeAttribute(at, 'id', ids[s++] ?? null);
   });
-  const seen = seenSelection(editor, tr.doc);
+  const seen = seenSelection(editor.view, tr.doc);
   if (seen) tr.setSelection(seen);
   editor.view.dispatch(tr.setMeta('addToHistory', false).setMeta('preventUpdate', true));
-}
-
-/** What is selected on the page, which a key may have moved a moment before the editor hears of it. */
-function seenSelection({ view }: Editor, doc: DocumentNode): Selection | undefined {
-  const { anchorNode, anchorOffset, focusNode, focusOffset } = document.getSelection() ?? {};
-  if (!anchorNode || !focusNode || !view.dom.contains(anchorNode) || !view.dom.contains(focusNode) || !view.hasFocus()) return undefined;
-  const [anchor, head] = [view.posAtDOM(anchorNode, anchorOffset ?? 0), view.posAtDOM(focusNode, focusOffset ?? 0)];
-  return TextSelection.between(doc.resolve(anchor), doc.resolve(head));
 }
 
 /** Writing on in one step is one edit; a step begun, moved or taken out is one of its own. */

@@ -4,6 +4,7 @@ import { Plugin, TextSelection } from '@tiptap/pm/state';
 import { Decoration, DecorationSet, type EditorView } from '@tiptap/pm/view';
 import { ReactNodeViewRenderer } from '@tiptap/react';
 import { stepSpans } from '@portiona/core';
+import { synced } from './seenSelection';
 import { blockOf, headedPart, stepLines } from './stepDocument';
 import { StepView } from './StepView';
 import { wordsOf } from './stepWords';
@@ -47,9 +48,9 @@ export const StepNode = Node.create<StepOptions>({
     return {
       'Alt-ArrowUp': by(-1),
       'Alt-ArrowDown': by(1),
-      Backspace: () => joined(this.editor.view, 'before'),
-      Delete: () => joined(this.editor.view, 'after'),
-      Enter: () => headed(this.editor.view, partNamed),
+      Backspace: () => joined(synced(this.editor.view), 'before'),
+      Delete: () => joined(synced(this.editor.view), 'after'),
+      Enter: () => headed(synced(this.editor.view), partNamed),
     };
   },
   addProseMirrorPlugins() {
@@ -57,6 +58,11 @@ export const StepNode = Node.create<StepOptions>({
     return [
       new Plugin({
         props: {
+          // A letter goes where the caret is seen to be, in the words of a step and not beside them.
+          handleKeyDown: (view, { key, ctrlKey, metaKey }) => {
+            if (key.length === 1 && !ctrlKey && !metaKey) synced(view);
+            return false;
+          },
           handlePaste: (_, event) => {
             const pasted = ['text/plain', 'text/html'].map((type) => event.clipboardData?.getData(type).length ?? 0);
             if (Math.max(...pasted) <= MOST_PASTED) return false;
