@@ -7,7 +7,7 @@ export * from './text/index.js';
 export * from './table/index.js';
 export * from './receipt/index.js';
 export * from './scale/index.js';
-export * from './sureness/index.js';
+export * from './uncertainty/index.js';
 export * from './compare/index.js';
 export * from './claims/index.js';
 export * from './brief/index.js';

@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import {
   bandOf,
   claimsOf,
-  endsOf,
+  rangeBounds,
   errorModelOf,
   Kitchen,
   quantileOf,
@@ -30,7 +30,7 @@ const onions = till.rows.find(({ food }) => food.startsWith('onion'));
 const boxed = figures.parts.filter(({ part }) => servedOf(part) === 'box');
 
 test.each([
-  ['9 x 1.5 + 2 x 11.2 = 339.9 kcal', (kitchen.basisOf('red-lentils-weir-lane').factoredKcal ?? 0) * 100, 339.9],
+  ['9 x 1.5 + 2 x 11.2 = 339.9 kcal', (kitchen.resolvedFood('red-lentils-weir-lane').factoredKcal ?? 0) * 100, 339.9],
   ['3 x 341 = 1023 kcal', line('dal/1').nutrients.energyKcal.amount, 1023],
   ['The batch uses 7.06', figures.batch.usedCost.amount, 7.06],
   ['The till charges 23.80', till.cost?.toNumber(), 23.8],
@@ -72,7 +72,7 @@ test('what the card prints, what is lacking, and the band', () => {
 test('open ends, draws on paper and claims', () => {
   expect(snappedRecipe(figures.recipe, kitchen).lines).toEqual([]);
   expect(page).toContain('between 636 and 1257 mg');
-  expect(endsOf(boxed, 'sodium')?.map(Math.round)).toEqual([636, 1257]);
+  expect(rangeBounds(boxed, 'sodium')?.map(Math.round)).toEqual([636, 1257]);
   const run = new Simulation(errorModelOf(boxed, ['energyKcal']), { seed: 1, draws: 50_000 });
   run.make(50_000);
   const [spread] = run.distributions();

@@ -144,7 +144,7 @@ test('what the till charges is what the pot uses, what is left over, and what sm
     fc.property(anyDish, (dish) => {
       const { kitchen, recipe } = dishOf(dish);
       for (const { food, need, mix, left, leftWorth, premium } of recipeFigures(recipe, kitchen).batch.till.rows) {
-        const rate = kitchen.basisOf(food).best?.rate ?? NaN;
+        const rate = kitchen.resolvedFood(food).best?.rate ?? NaN;
         close(need * rate + leftWorth + premium, mix.price.toNumber());
         close(leftWorth, left * rate);
         expect(premium).toBeGreaterThanOrEqual(-1e-9 * mix.price.toNumber());

@@ -29,7 +29,7 @@ const FLOODS = [
   ['POST', () => '/recipes', (i) => ({ document: dish(`flood-dish-${i}`) })],
   ['PUT', () => '/recipes/flood-dish', (i) => ({ revision: 1, document: { ...dish('flood-dish'), title: `Flood ${i}` } })],
   ['POST', () => '/recipes/flood-dish/published-cards'],
-  ['POST', () => '/recipes/flood-dish/basis'],
+  ['POST', () => '/recipes/flood-dish/upstream-changes'],
   ['POST', () => '/recipes/flood-dish/distributions', () => ({ figure: 'energyKcal', draws: 1000 })],
   ['DELETE', (i) => `/recipes/flood-dish-${i}`],
   ['POST', (i) => `/recipes/flood-dish-${i}/restore`],

@@ -79,7 +79,7 @@ export async function heavyThings({ address, pid }) {
     async () => new Set(await Promise.all(Array.from({ length: 20 }, () => get('/recipes')))).size === 1 && 200,
   );
   await row('swap of a food in all of them', () => get('/food-swaps?from=bench-food-1&to=bench-food-2'));
-  await row('what parts can be taken', () => get('/takeable-parts'));
+  await row('what parts can be taken', () => get('/reusable-parts'));
   await row('the kitchen as a file', () => get('/exports/kitchen-file'));
   await row('all recipes as a sheet', () => get('/exports/recipes.csv'));
   await row('a dish of 200 parts and 5,000 lines, saved', () =>

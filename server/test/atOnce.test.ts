@@ -35,7 +35,7 @@ const statusesOf = (answers: readonly { status: number }[]) => answers.map(({ st
 async function expectLists(): Promise<void> {
   for (const path of [
     '/recipes',
-    '/takeable-parts',
+    '/reusable-parts',
     '/published-cards',
     '/exports/recipes.csv',
     '/exports/kitchen-file',

@@ -90,16 +90,16 @@ test('a food edited under a recipe is said, with what it did, until it is agreed
     readonly before: { readonly energyKcal: number };
     readonly now: { readonly energyKcal: number };
   }
-  const basisOf = async (id: string) => (await server.http.get(`/api/recipes/${id}/basis`).expect(200)).body as Basis;
+  const upstreamOf = async (id: string) => (await server.http.get(`/api/recipes/${id}/upstream-changes`).expect(200)).body as Basis;
   const dal = 'smoky-lentil-and-squash-dal';
-  expect((await basisOf(dal)).moved).toEqual([]);
+  expect((await upstreamOf(dal)).moved).toEqual([]);
   const lentils = (await server.http.get('/api/foods/red-lentils-weir-lane').expect(200)).body as {
     revision: number;
     document: { nutrients: object };
   };
   const edited = { ...lentils.document, nutrients: { ...lentils.document.nutrients, energyKcal: 351 } };
   await server.http.put('/api/foods/red-lentils-weir-lane').send({ revision: lentils.revision, document: edited }).expect(200);
-  const moved = await basisOf(dal);
+  const moved = await upstreamOf(dal);
   expect(moved.moved.map(({ id }) => id)).toEqual(['red-lentils-weir-lane']);
   // 10 kcal more in 100 g, 300 g in five boxes
   expect(moved.now.energyKcal - moved.before.energyKcal).toBeCloseTo(6, 9);
@@ -107,9 +107,9 @@ test('a food edited under a recipe is said, with what it did, until it is agreed
   // A save of the recipe agrees to nothing by itself.
   const open = (await server.http.get(`/api/recipes/${dal}`).expect(200)).body as { revision: number; document: object };
   await server.http.put(`/api/recipes/${dal}`).send({ revision: open.revision, document: open.document }).expect(200);
-  expect((await basisOf(dal)).moved).toHaveLength(1);
-  await server.http.post(`/api/recipes/${dal}/basis`).expect(204);
-  expect((await basisOf(dal)).moved).toEqual([]);
+  expect((await upstreamOf(dal)).moved).toHaveLength(1);
+  await server.http.post(`/api/recipes/${dal}/upstream-changes`).expect(204);
+  expect((await upstreamOf(dal)).moved).toEqual([]);
 
   // Edited and edited back, nothing has moved.
   await server.http
@@ -120,8 +120,8 @@ test('a food edited under a recipe is said, with what it did, until it is agreed
     .put('/api/foods/leek')
     .send({ revision: 2, document: (await historyOf('leek'))[1] })
     .expect(200);
-  expect((await basisOf('egg-and-leek-muffins')).moved).toEqual([]);
-  await server.http.get('/api/recipes/nobody/basis').expect(404);
+  expect((await upstreamOf('egg-and-leek-muffins')).moved).toEqual([]);
+  await server.http.get('/api/recipes/nobody/upstream-changes').expect(404);
 });
 
 async function foodOf(id: string): Promise<object> {

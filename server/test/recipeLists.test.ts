@@ -24,7 +24,7 @@ interface Row {
 }
 const listed = async () => (await server.http.get('/api/recipes').expect(200)).body as Row[];
 const cards = async () => (await server.http.get('/api/published-cards').expect(200)).body as { recipe: string; drift: object[] }[];
-const parts = async () => (await server.http.get('/api/takeable-parts').expect(200)).body as { id: string; cooked: number }[];
+const parts = async () => (await server.http.get('/api/reusable-parts').expect(200)).body as { id: string; cooked: number }[];
 interface Saved {
   readonly id: string;
   readonly revision: number;

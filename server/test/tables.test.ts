@@ -1,6 +1,6 @@
 import { readdirSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { BroughtTablesService } from '../src/tables/broughtTables.service.js';
+import { TableUploadsService } from '../src/tables/tableUploads.service.js';
 import { forgetLostTables } from '../src/tables/tableFile.js';
 import { testServer } from './testServer.js';
 import { madeUpFigureRows, madeUpTable } from './madeUpTable.js';
@@ -369,7 +369,7 @@ test('uploads that broke off, and files that belong to nothing, are taken away a
   const { id } = await bring(madeUpTable(3));
   writeFileSync(join(folder, 'broken-off.part'), 'name;kcal');
   writeFileSync(join(folder, 'nobody-knows.table'), 'name;kcal');
-  await server.app.get(BroughtTablesService).tidyUp();
+  await server.app.get(TableUploadsService).tidyUp();
   expect(readdirSync(folder).filter((name) => /broken-off|nobody-knows/.test(name))).toEqual([]);
   expect((await look(id)).columns.length).toBeGreaterThan(3);
   await server.http.delete(`/api/food-tables/${id}`).expect(204);

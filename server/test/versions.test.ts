@@ -96,7 +96,7 @@ test('a version that something rests on stays: published, named, overwritten, ta
     { revision: 1, because: ['published'], name: null, issues: [1], dishes: [] },
   ]);
   // Its own pages still know what they rest on.
-  await server.http.get('/api/recipes/on-it/basis').expect(200);
+  await server.http.get('/api/recipes/on-it/upstream-changes').expect(200);
 });
 
 test('a name stays where it is kept for another reason too, and is taken off again', async () => {
@@ -117,8 +117,8 @@ test('a version opens as it was, with what it takes parts of', async () => {
   const taken = { recipe: 'opened', part: 'm', amount: 10, unit: 'g' };
   await create({ ...made('opener'), parts: [{ id: 'p', name: 'P', lines: [taken] }] });
   await save('opener', { title: 'two', parts: made('x').parts });
-  const { body } = (await server.http.get('/api/recipes/opener/versions/1').expect(200)) as { body: Saved & { bases: Recipe[] } };
-  expect(body).toMatchObject({ revision: 1, document: { title: 'one' }, bases: [{ id: 'opened' }] });
+  const { body } = (await server.http.get('/api/recipes/opener/versions/1').expect(200)) as { body: Saved & { subRecipes: Recipe[] } };
+  expect(body).toMatchObject({ revision: 1, document: { title: 'one' }, subRecipes: [{ id: 'opened' }] });
 });
 
 test.each([
@@ -168,9 +168,9 @@ test('older drafts of a food are let go of too; what a recipe was agreed to rest
   await edit(13);
   await use('card-of-broth');
   await server.http.post('/api/recipes/card-of-broth/published-cards').expect(201);
-  await server.http.post('/api/recipes/card-of-broth/basis').expect(204);
+  await server.http.post('/api/recipes/card-of-broth/upstream-changes').expect(204);
   await edit(14);
-  await server.http.post('/api/recipes/card-of-broth/basis').expect(204);
+  await server.http.post('/api/recipes/card-of-broth/upstream-changes').expect(204);
   await edit(15);
   await age('food_revisions', 'food_id', 'broth', READY);
   await edit(16);

@@ -13,7 +13,7 @@ import {
   type Target,
 } from '../recipe/index.js';
 import type { Figure } from '../figure/index.js';
-import { bandAround, boxBand, standardUncertainties, type Band } from '../sureness/index.js';
+import { bandAround, boxBand, standardUncertainties, type Band } from '../uncertainty/index.js';
 
 /** A figure of a serving as a brief is held against it, in its unit, unrounded. */
 export interface GroundFigure {
@@ -119,7 +119,7 @@ function foodsOf(lines: readonly LineFigures[]): GroundFood[] {
   return lines.flatMap(({ of }) => {
     if (of.kind === 'part') return foodsOf(of.part.lines);
     if (of.kind !== 'food') return [];
-    const { name, aisle, allergens } = of.basis.food;
+    const { name, aisle, allergens } = of.resolved.food;
     return [{ name, ...(aisle === undefined ? {} : { aisle }), ...(allergens === undefined ? {} : { allergens }) }];
   });
 }

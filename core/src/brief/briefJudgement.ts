@@ -1,6 +1,6 @@
 import { allergensWithGroups, namedAllergens, type Allergen } from '../food/index.js';
 import type { Brief, Kitchen, RecipeFigures, Target } from '../recipe/index.js';
-import type { Band } from '../sureness/index.js';
+import type { Band } from '../uncertainty/index.js';
 import { briefGround, type BriefGround } from './briefGround.js';
 
 /** Whether something asked for is so: surely, perhaps (the band reaches over the limit, or something is lacking), not, or nobody knows. */

@@ -1,14 +1,14 @@
 import {
-  CARBOHYDRATE_OF_RULE_SET,
+  nutrientName,
+  ruleSet,
   allergenWord,
   namedAllergens,
   preciseAllergens,
   cardText,
-  NUTRIENT_DESCRIPTIONS,
   unitOf,
   type Allergen,
   type Food,
-  type Printable,
+  type LabelNutrient,
   type RuleSet,
 } from '../food/index.js';
 import { isAtLeast } from '../figure/index.js';
@@ -42,7 +42,7 @@ export const CARD_CONTENT_VERSION = 2;
 
 /** A figure as the card prints it: "at least", number, unit, and which working it opens. */
 export interface CardFigure {
-  readonly figure: Printable | 'usedCost' | 'tillCost' | 'weight' | 'index';
+  readonly figure: LabelNutrient | 'usedCost' | 'tillCost' | 'weight' | 'index';
   readonly name: string;
   /** Number with "at least" or "<" where it belongs, without the unit. */
   readonly text: string;
@@ -102,7 +102,7 @@ export interface CardContent {
   readonly rules: RuleSet;
 }
 
-const MACROS: readonly Printable[] = ['protein', 'carbohydrate', 'fat', 'saturates', 'fibre', 'salt'];
+const MACROS: readonly LabelNutrient[] = ['protein', 'carbohydrate', 'fat', 'saturates', 'fibre', 'salt'];
 
 /**
  * What a recipe's card says (domain page, sections 5, 6 and 8): its amounts as people can measure them, and the figures of
@@ -149,7 +149,7 @@ function contentOf(figures: RecipeFigures, kitchen: Kitchen): CardContent {
     topping: hasTopping
       ? {
           name: table.map(({ part }) => part.name).join(', '),
-          figures: ['energyKcal', 'protein'].flatMap((nutrient) => cardFigure(nutrient as Printable, rules, withTopping) ?? []),
+          figures: ['energyKcal', 'protein'].flatMap((nutrient) => cardFigure(nutrient as LabelNutrient, rules, withTopping) ?? []),
         }
       : undefined,
     sections: parts.map((part) => ({
@@ -172,12 +172,12 @@ function contentOf(figures: RecipeFigures, kitchen: Kitchen): CardContent {
 }
 
 /** One nutrient of a serving as the rule set prints it; small ones the plain set does not name, to one decimal under 10. */
-function cardFigure(nutrient: Printable, rules: RuleSet, serving: ServingFigures): CardFigure | undefined {
-  const { amount, gaps } = shownFigure(nutrient, serving.nutrients, CARBOHYDRATE_OF_RULE_SET[rules]);
+function cardFigure(nutrient: LabelNutrient, rules: RuleSet, serving: ServingFigures): CardFigure | undefined {
+  const { amount, gaps } = shownFigure(nutrient, serving.nutrients, ruleSet(rules).carbohydrate);
   if (amount === undefined) return undefined;
   const text = cardText(rules, nutrient, amount, gaps.length > 0) ?? `${atLeast(gaps.length > 0)}${smallText(amount)} ${unitOf(nutrient)}`;
   const unit = unitOf(nutrient);
-  const name = nutrient === 'salt' ? 'Salt' : NUTRIENT_DESCRIPTIONS[nutrient].name;
+  const name = nutrientName(nutrient);
   return { figure: nutrient, name, text: text.slice(0, -unit.length - 1), unit };
 }
 
@@ -215,7 +215,7 @@ function atLeast(gap: boolean): string {
 
 function cardLine(figures: LineFigures, { recipe }: RecipeFigures, kitchen: Kitchen): CardLine {
   const { at, line, of, weights } = figures;
-  const food = of.kind === 'food' ? of.basis.food : undefined;
+  const food = of.kind === 'food' ? of.resolved.food : undefined;
   const words = lineWords(line, food);
   const system = recipe.measures ?? kitchen.settings.measures;
   const named = of.kind === 'part' && line.text === undefined ? `${of.part.part.name.toLowerCase()} (${of.recipe.title})` : words.food;
@@ -253,7 +253,7 @@ export function pricesOf({ parts }: RecipeFigures): CardContent['prices'] {
   for (const { part, lines } of parts) {
     if (servedOf(part) === 'optional') continue;
     for (const { counted, of } of lines) {
-      const pack = counted && of.kind === 'food' ? of.basis.best?.pack : undefined;
+      const pack = counted && of.kind === 'food' ? of.resolved.best?.pack : undefined;
       if (pack === undefined) continue;
       const { seen, food, promotion } = pack;
       if (promotion) offers.add(food);
@@ -273,6 +273,6 @@ function foodsOf({ lines }: PartFigures): Food[] {
 }
 
 function foodsOfLine({ of }: LineFigures): Food[] {
-  if (of.kind === 'food') return [of.basis.food];
+  if (of.kind === 'food') return [of.resolved.food];
   return of.kind === 'part' ? foodsOf(of.part) : [];
 }

@@ -83,6 +83,6 @@ export function mentionReads(line: LineFigures, bare: boolean, first: boolean): 
 
 /** Amount and name of a line as a step says them; what is to taste has no amount. */
 export function mentionWords({ line, of }: LineFigures): { readonly amount: string; readonly food: string } {
-  const { amount, food } = lineWords(line, of.kind === 'food' ? of.basis.food : undefined);
+  const { amount, food } = lineWords(line, of.kind === 'food' ? of.resolved.food : undefined);
   return { amount: amount === 'to taste' ? '' : amount, food };
 }

@@ -1,5 +1,5 @@
 import { energyAgreement } from '../food/index.js';
-import type { FoodBasis, Kitchen, LineFigures, PartFigures, RecipeFigures } from '../recipe/index.js';
+import type { ResolvedFood, Kitchen, LineFigures, PartFigures, RecipeFigures } from '../recipe/index.js';
 import type { Finding } from './finding.js';
 import { foodEnergyMismatch, noPrice, stalePrice } from './foodFindings.js';
 import { amountsDisagree, noComposition, noWeight, toTaste } from './lineFindings.js';
@@ -15,7 +15,7 @@ export function findingsOf(figures: RecipeFigures, kitchen: Kitchen): Finding[] 
   const bought = foodsBought(parts);
   return [
     ...lines.flatMap((line) => [...noWeight(line), ...noComposition(line), ...toTaste(line), ...amountsDisagree(line, recipe, kitchen)]),
-    ...[...bought.values()].flatMap((basis) => [...noPrice(basis, kitchen), ...stalePrice(basis, kitchen)]),
+    ...[...bought.values()].flatMap((resolved) => [...noPrice(resolved, kitchen), ...stalePrice(resolved, kitchen)]),
     ...[...foodsUsed(parts).values()].flatMap(({ food }) => foodEnergyMismatch(food)),
     ...parts.flatMap((part) => [...portionShort(part, recipe.servings), ...piecesUneven(part, recipe.servings), ...weightOutdated(part)]),
     ...servingEnergyMismatch(figures),
@@ -37,20 +37,20 @@ function servingEnergyMismatch({ perServing }: RecipeFigures): Finding[] {
   ];
 }
 
-function foodsUsed(parts: readonly PartFigures[]): Map<string, FoodBasis> {
+function foodsUsed(parts: readonly PartFigures[]): Map<string, ResolvedFood> {
   const used = foodsBought(parts, () => true);
-  for (const part of parts) for (const { basis } of part.discards) used.set(basis.food.id, basis);
+  for (const part of parts) for (const { resolved } of part.discards) used.set(resolved.food.id, resolved);
   return used;
 }
 
 /** Foods of the lines, parts of other recipes by theirs. Where nothing is bought, no price is missed. */
-function foodsBought(parts: readonly PartFigures[], needed: (line: LineFigures) => boolean = needsBuying): Map<string, FoodBasis> {
-  const foods = new Map<string, FoodBasis>();
+function foodsBought(parts: readonly PartFigures[], needed: (line: LineFigures) => boolean = needsBuying): Map<string, ResolvedFood> {
+  const foods = new Map<string, ResolvedFood>();
   for (const { lines } of parts)
     for (const line of lines) {
       if (!needed(line)) continue;
-      if (line.of.kind === 'food') foods.set(line.of.basis.food.id, line.of.basis);
-      if (line.of.kind === 'part') for (const [id, basis] of foodsBought([line.of.part], needed)) foods.set(id, basis);
+      if (line.of.kind === 'food') foods.set(line.of.resolved.food.id, line.of.resolved);
+      if (line.of.kind === 'part') for (const [id, resolved] of foodsBought([line.of.part], needed)) foods.set(id, resolved);
     }
   return foods;
 }

@@ -1,32 +1,32 @@
 import { foodDoubts, type Food } from '../food/index.js';
-import { isFreeStaple, type FoodBasis, type Kitchen } from '../recipe/index.js';
+import { isFreeStaple, type ResolvedFood, type Kitchen } from '../recipe/index.js';
 import type { Finding } from './finding.js';
 
 /** No price can be had for a food that must be bought. */
-export function noPrice(basis: FoodBasis, kitchen: Kitchen): Finding[] {
-  if (basis.best || basis.onlyStalePacks || isFreeStaple(basis.food, kitchen)) return [];
+export function noPrice(resolved: ResolvedFood, kitchen: Kitchen): Finding[] {
+  if (resolved.best || resolved.onlyStalePacks || isFreeStaple(resolved.food, kitchen)) return [];
   return [
     {
       code: 'no-price',
-      at: `food:${basis.food.id}`,
+      at: `food:${resolved.food.id}`,
       severity: 'look',
-      message: `${basis.food.name} has no current price in ${kitchen.settings.currency}. Add a pack; until then cost is "at least".`,
+      message: `${resolved.food.name} has no current price in ${kitchen.settings.currency}. Add a pack; until then cost is "at least".`,
     },
   ];
 }
 
 /** Every price of a food is older than the kitchen allows. */
-export function stalePrice(basis: FoodBasis, kitchen: Kitchen): Finding[] {
-  if (!basis.onlyStalePacks || isFreeStaple(basis.food, kitchen)) return [];
+export function stalePrice(resolved: ResolvedFood, kitchen: Kitchen): Finding[] {
+  if (!resolved.onlyStalePacks || isFreeStaple(resolved.food, kitchen)) return [];
   return [
     {
       code: 'stale-price',
-      at: `food:${basis.food.id}`,
+      at: `food:${resolved.food.id}`,
       severity: 'look',
       message:
         kitchen.settings.maxPriceAge === undefined
-          ? `Every price of ${basis.food.name} was an offer that has ended. Look the price up again.`
-          : `Every price of ${basis.food.name} is older than ${kitchen.settings.maxPriceAge} days, or was an offer that has ended. Look the price up again.`,
+          ? `Every price of ${resolved.food.name} was an offer that has ended. Look the price up again.`
+          : `Every price of ${resolved.food.name} is older than ${kitchen.settings.maxPriceAge} days, or was an offer that has ended. Look the price up again.`,
     },
   ];
 }

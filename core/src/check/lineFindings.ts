@@ -38,13 +38,13 @@ export function noComposition({ at, of, weights }: LineFigures): Finding[] {
         message: `"${of.text}" is matched to no food yet. Choose one from the pantry, or add it.`,
       },
     ];
-  if (of.kind !== 'food' || weights?.eaten === 0 || !hasNoComposition(of.basis)) return [];
+  if (of.kind !== 'food' || weights?.eaten === 0 || !hasNoComposition(of.resolved)) return [];
   return [
     {
       code: 'no-composition',
       at,
       severity: 'wrong',
-      message: `${of.basis.food.name} has no nutrients. Enter its label, or choose another food.`,
+      message: `${of.resolved.food.name} has no nutrients. Enter its label, or choose another food.`,
     },
   ];
 }
@@ -70,7 +70,7 @@ const ALLOWED_SHARE = 0.15;
 /** The same amount written twice, more than 15 % apart. Compared as edible grams, so that a count and a trimmed weight can meet. */
 export function amountsDisagree({ at, line, weights, of }: LineFigures, recipe: Recipe, kitchen: Kitchen): Finding[] {
   if (!line.also || !weights || of.kind !== 'food') return [];
-  const { food } = of.basis;
+  const { food } = of.resolved;
   const also = alsoEdible(line, food, recipe, kitchen);
   if (also === undefined) return [];
   const own = line.as === 'AP' || weights.unit?.as === 'AP' ? weights.grams * edibleShare(food) : weights.grams;

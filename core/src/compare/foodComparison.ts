@@ -1,8 +1,8 @@
-import { edibleShare, NUTRIENTS, per100gOf, type Printable } from '../food/index.js';
+import { edibleShare, NUTRIENTS, per100gOf, type LabelNutrient } from '../food/index.js';
 import { inGramsOf, type Kitchen } from '../recipe/index.js';
 
 /** Amounts in each nutrient's unit, salt in grams, carbohydrate by the kitchen's convention; absent where unknown. */
-export type Held = { readonly [figure in Printable]?: number };
+export type Held = { readonly [figure in LabelNutrient]?: number };
 
 /** A product beside others. Undefined wherever something it takes is unknown. */
 export interface ComparedFood {
@@ -35,15 +35,15 @@ export interface ComparedFood {
  */
 export function foodComparison(foods: readonly string[], kitchen: Kitchen, use = 100): ComparedFood[] {
   return foods.map((id) => {
-    const basis = kitchen.basisOf(id);
-    const perGram = (figure: Printable) => inGramsOf(basis, 1, figure, kitchen.convention);
-    const bought = 1 / edibleShare(basis.food);
-    const costPerGram = basis.best && basis.best.rate * bought;
+    const resolved = kitchen.resolvedFood(id);
+    const perGram = (figure: LabelNutrient) => inGramsOf(resolved, 1, figure, kitchen.convention);
+    const bought = 1 / edibleShare(resolved.food);
+    const costPerGram = resolved.best && resolved.best.rate * bought;
     const [kcal, protein] = [perGram('energyKcal'), perGram('protein')];
     const proteinGrams = over(30, protein);
     return {
       food: id,
-      per100g: per100gOf(basis.food, kitchen.convention),
+      per100g: per100gOf(resolved.food, kitchen.convention),
       per100kcal: held((figure) => times(over(perGram(figure), kcal), 100)),
       inUse: held((figure) => times(perGram(figure), use)),
       costInUse: times(costPerGram, use),
@@ -54,7 +54,7 @@ export function foodComparison(foods: readonly string[], kitchen: Kitchen, use =
   });
 }
 
-function held(amount: (figure: Printable) => number | undefined): Held {
+function held(amount: (figure: LabelNutrient) => number | undefined): Held {
   return Object.fromEntries(
     [...NUTRIENTS, 'salt' as const].flatMap((figure) => {
       const found = amount(figure);

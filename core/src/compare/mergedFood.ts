@@ -64,7 +64,7 @@ export interface MergeEffect {
  * @throws UnknownFoodError
  */
 export function mergeEffects(kitchen: Kitchen, goneId: string, keptId: string): readonly MergeEffect[] {
-  const [gone, kept] = [kitchen.basisOf(goneId).food, kitchen.basisOf(keptId).food];
+  const [gone, kept] = [kitchen.resolvedFood(goneId).food, kitchen.resolvedFood(keptId).food];
   const food = mergedFood(kept, gone);
   const { content } = kitchen;
   const recipes = content.recipes.map((recipe) => withFoodMerged(recipe, goneId, keptId));

@@ -1,5 +1,5 @@
 import type { Programme } from './programme.js';
-import type { Stretch } from './stretch.js';
+import type { AllowedChange } from './allowedChange.js';
 
 /** Stretching a line by these shares costs so much a share: many small changes are rather made than one that spoils the dish. */
 const SLOPES: readonly (readonly [share: number, cost: number])[] = [
@@ -21,7 +21,7 @@ function costOf(share: number): number {
 }
 
 /** A factor that moves freely: a little dearer the further it goes. */
-export function stretches(
+export function costlyChange(
   programme: Programme,
   x: string,
   name: string,
@@ -85,17 +85,17 @@ export function anywhere(
   programme: Programme,
   x: string,
   name: string,
-  stretch: Exclude<Stretch, { readonly kind: 'stays' | 'with' }>,
+  allowed: Exclude<AllowedChange, { readonly kind: 'stays' | 'with' }>,
 ): void {
-  if (stretch.kind === 'free') {
-    programme.row([[x, 1]], '>=', stretch.low);
-    return programme.row([[x, 1]], '<=', stretch.high);
+  if (allowed.kind === 'free') {
+    programme.row([[x, 1]], '>=', allowed.low);
+    return programme.row([[x, 1]], '<=', allowed.high);
   }
-  const k = programme.variable(`k${name}`, stretch.least, stretch.most, { whole: true });
+  const k = programme.variable(`k${name}`, allowed.least, allowed.most, { whole: true });
   programme.row(
     [
       [x, 1],
-      [k, -stretch.step],
+      [k, -allowed.step],
     ],
     '=',
     0,

@@ -3,10 +3,10 @@ import { briefJudgements, targetBand, targetFigure, type TargetJudgement } from 
 import { placedLines, recipeFigures, type Brief, type Kitchen, type Recipe, type RecipeFigures, type Target } from '../recipe/index.js';
 import { snappedAmounts } from '../scale/index.js';
 import { changesOf, printedStepFactor, withChanges, withFactors, type LineChange } from './lineChange.js';
-import { anywhere, roundings, SAME_FACTOR, stretches, wholeSteps } from './factorRows.js';
+import { anywhere, roundings, SAME_FACTOR, costlyChange, wholeSteps } from './factorRows.js';
 import { aimOf, limitRows, SAFE, type Aim } from './limitRows.js';
 import { Programme, type Solve } from './programme.js';
-import { stretchedLines, type StretchedLine } from './stretch.js';
+import { adjustableLines, type AdjustableLine } from './allowedChange.js';
 
 /** Amounts changed so that a dish meets its brief. */
 export interface FitProposal {
@@ -116,7 +116,7 @@ interface Found {
 
 class Fit {
   readonly before: readonly TargetJudgement[];
-  readonly #lines: readonly StretchedLine[];
+  readonly #lines: readonly AdjustableLine[];
   readonly #hard: readonly Target[];
   readonly #wishes: readonly Target[];
   #known: { readonly at: Factors; readonly amounts: ReadonlyMap<Target, number>; readonly slopes: Slopes } | undefined;
@@ -133,14 +133,14 @@ class Fit {
     this.recipe = snappedAmounts(written).recipe;
     const figures = recipeFigures(this.recipe, kitchen);
     this.before = this.#judged(figures);
-    this.#lines = stretchedLines(figures, kitchen);
+    this.#lines = adjustableLines(figures, kitchen);
     this.#hard = targets.filter(({ wish }) => wish !== true);
     // A wish for something nobody knows cannot be worked for.
     this.#wishes = this.before.flatMap(({ target, amount }) => (target.wish === true && amount !== undefined ? [target] : []));
   }
 
   get moves(): boolean {
-    return this.#lines.some(({ stretch }) => stretch.kind === 'free' || stretch.kind === 'steps');
+    return this.#lines.some(({ allowed }) => allowed.kind === 'free' || allowed.kind === 'steps');
   }
 
   /** The least change that keeps to every hard target. */
@@ -174,7 +174,7 @@ class Fit {
       return { target, amount: found && targetFigure(target, this.#figures(found.factors), this.kitchen).amount };
     });
     const closest = this.#closest();
-    const atTheirEnd = this.#lines.filter(({ at, stretch }) => isAtEnd(stretch, closest.factors.get(at) ?? 1)).map(({ at }) => at);
+    const atTheirEnd = this.#lines.filter(({ at, allowed }) => isAtEnd(allowed, closest.factors.get(at) ?? 1)).map(({ at }) => at);
     return { kind: 'conflict', targets, nearest, closest: this.#proposalOf(closest, true), atTheirEnd };
   }
 
@@ -254,19 +254,19 @@ class Fit {
   /** A variable for every line that may move: its factor, and what moving it costs. */
   #variables(programme: Programme, { rounding, atAnyCost }: Asked): Map<string, string> {
     const terms = new Map<string, string>();
-    this.#lines.forEach(({ at, line, stretch, weight }, i) => {
-      if (stretch.kind === 'stays') return;
+    this.#lines.forEach(({ at, line, allowed, weight }, i) => {
+      if (allowed.kind === 'stays') return;
       const x = programme.variable(`x${i}`, 0, Infinity);
       terms.set(at, x);
-      if (stretch.kind === 'with') return;
+      if (allowed.kind === 'with') return;
       const found = rounding?.found.get(at) ?? 1;
-      if (atAnyCost) anywhere(programme, x, `${i}`, stretch);
-      else if (stretch.kind === 'free') {
+      if (atAnyCost) anywhere(programme, x, `${i}`, allowed);
+      else if (allowed.kind === 'free') {
         const step = rounding && printedStepFactor(line, this.recipe, found, rounding.share);
-        if (!rounding || step === undefined) stretches(programme, x, `${i}`, weight, stretch);
-        else roundings(programme, x, `${i}`, weight, { ...stretch, found, step, reach: rounding.reach });
+        if (!rounding || step === undefined) costlyChange(programme, x, `${i}`, weight, allowed);
+        else roundings(programme, x, `${i}`, weight, { ...allowed, found, step, reach: rounding.reach });
       } else if (rounding) programme.row([[x, 1]], '=', found);
-      else wholeSteps(programme, x, `${i}`, weight, stretch);
+      else wholeSteps(programme, x, `${i}`, weight, allowed);
     });
     this.#keepInStep(programme, terms);
     return terms;
@@ -274,11 +274,11 @@ class Fit {
 
   /** A line in step with another moves by the same factor; with one that stays it stays. */
   #keepInStep(programme: Programme, terms: Map<string, string>): void {
-    for (const { at, stretch } of this.#lines) {
+    for (const { at, allowed } of this.#lines) {
       const own = terms.get(at);
-      if (stretch.kind !== 'with' || own === undefined) continue;
-      const lead = terms.get(stretch.at);
-      if (lead === undefined || stretch.at === at) programme.row([[own, 1]], '=', 1);
+      if (allowed.kind !== 'with' || own === undefined) continue;
+      const lead = terms.get(allowed.at);
+      if (lead === undefined || allowed.at === at) programme.row([[own, 1]], '=', 1);
       else
         programme.row(
           [
@@ -297,8 +297,8 @@ class Fit {
     if (this.#known && foretells(this.#known, at, amounts)) return this.#known.slopes;
     const slopes = new Map<string, Map<Target, number>>();
     const here = withFactors(this.recipe, at);
-    for (const { at: place, stretch } of this.#lines) {
-      if (stretch.kind === 'stays') continue;
+    for (const { at: place, allowed } of this.#lines) {
+      if (allowed.kind === 'stays') continue;
       const factor = at.get(place) ?? 1;
       if (factor === 0) continue;
       const nudged = recipeFigures(withFactors(here, new Map([[place, (factor + NUDGE) / factor]])), this.kitchen);
@@ -311,14 +311,14 @@ class Fit {
   /** Whole steps made exactly whole, and factors that are 1 but for the last digits made 1. */
   #cleaned(factors: Factors, { rounding }: Asked): Factors {
     const cleaned = new Map<string, number>();
-    for (const { at, line, stretch } of this.#lines) {
+    for (const { at, line, allowed } of this.#lines) {
       const factor = factors.get(at);
       // What stays need not be a whole number of steps.
       if (factor === undefined || Math.abs(factor - 1) <= SAME_FACTOR) continue;
       const step =
-        stretch.kind === 'steps'
-          ? stretch.step
-          : rounding && stretch.kind === 'free'
+        allowed.kind === 'steps'
+          ? allowed.step
+          : rounding && allowed.kind === 'free'
             ? printedStepFactor(line, this.recipe, rounding.found.get(at) ?? 1, rounding.share)
             : undefined;
       const rounded = step === undefined ? factor : Math.round(factor / step) * step;
@@ -379,7 +379,7 @@ function foretells(
   });
 }
 
-function isAtEnd(stretch: StretchedLine['stretch'], factor: number): boolean {
-  if (stretch.kind === 'free') return factor <= stretch.low + 1e-6 || factor >= stretch.high - 1e-6;
-  return stretch.kind === 'steps' && (factor <= stretch.least * stretch.step + 1e-6 || factor >= stretch.most * stretch.step - 1e-6);
+function isAtEnd(allowed: AdjustableLine['allowed'], factor: number): boolean {
+  if (allowed.kind === 'free') return factor <= allowed.low + 1e-6 || factor >= allowed.high - 1e-6;
+  return allowed.kind === 'steps' && (factor <= allowed.least * allowed.step + 1e-6 || factor >= allowed.most * allowed.step - 1e-6);
 }

@@ -2,4 +2,4 @@ export * from './fitRecipe.js';
 export * from './lineChange.js';
 export * from './programme.js';
 export * from './singleLine.js';
-export * from './stretch.js';
+export * from './allowedChange.js';

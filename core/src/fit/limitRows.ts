@@ -1,6 +1,6 @@
 import { USUAL_WITHIN } from '../brief/index.js';
 import type { Target } from '../recipe/index.js';
-import type { Band } from '../sureness/index.js';
+import type { Band } from '../uncertainty/index.js';
 import type { Programme, Terms } from './programme.js';
 
 /** Limits are kept by this share more: twice what the solver lets a row be out by, so that no arithmetic decides a verdict. */

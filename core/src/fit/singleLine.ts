@@ -1,7 +1,7 @@
 import { targetFigure } from '../brief/index.js';
 import { recipeFigures, type BriefFigure, type Kitchen, type Recipe, type RecipeFigures } from '../recipe/index.js';
 import { changesOf, stepFactor, withFactors, type LineChange } from './lineChange.js';
-import { stretchedLines } from './stretch.js';
+import { adjustableLines } from './allowedChange.js';
 
 /** What a choice costs: how a serving's figures change by it; undefined where nobody knows. */
 export type Effects = { readonly [figure in (typeof EFFECT_FIGURES)[number]]: number | undefined };
@@ -34,9 +34,9 @@ export function singleLineChanges(recipe: Recipe, figure: BriefFigure, by: numbe
   const before = recipeFigures(recipe, kitchen);
   const start = amountOf(figure, before, kitchen);
   if (start === undefined || by === 0) return [];
-  return stretchedLines(before, kitchen)
-    .flatMap(({ at, line, stretch }): SingleLineChange[] => {
-      if (stretch.kind === 'stays' && stretch.because !== 'to taste') return [];
+  return adjustableLines(before, kitchen)
+    .flatMap(({ at, line, allowed }): SingleLineChange[] => {
+      if (allowed.kind === 'stays' && allowed.because !== 'to taste') return [];
       const figuresAt = (factor: number) => recipeFigures(withFactors(recipe, new Map([[at, factor]])), kitchen);
       const exact = factorFor(start + by, start, (one) => amountOf(figure, figuresAt(one), kitchen) ?? start);
       if (exact === undefined) return [];
@@ -45,7 +45,7 @@ export function singleLineChanges(recipe: Recipe, figure: BriefFigure, by: numbe
       const factor = exact === 0 ? 0 : rounded;
       const [change] = changesOf(recipe, new Map([[at, factor]]));
       if (!change) return [];
-      const far = stretch.kind === 'free' ? factor < stretch.low || factor > stretch.high : factor < 0.5 || factor > 1.5;
+      const far = allowed.kind === 'free' ? factor < allowed.low || factor > allowed.high : factor < 0.5 || factor > 1.5;
       return [{ change, exact, far, effects: effectsOf(before, figuresAt(factor), kitchen) }];
     })
     .sort((a, b) => Math.abs(a.change.factor - 1) - Math.abs(b.change.factor - 1));

@@ -1,53 +1,12 @@
-import { roundHalfAway, settled } from '../quantity/index.js';
-import { NUTRIENT_DESCRIPTIONS, type Nutrient } from './nutrient.js';
+import { settled } from '../quantity/index.js';
+import { LABEL_NUTRIENTS, type LabelNutrient } from './nutrient.js';
+import { nutrientRow, type NutrientUnit } from './nutrientTable.js';
 import type { RuleSet } from './ruleSet.js';
 
-/** What a card can print: every nutrient, and salt where a rule set asks for it. */
-export type Printable = Nutrient | 'salt';
-
-type Rounding = (figure: number) => string;
-
-/** The nutrients each rule set names, in its order, with how each is rounded (domain page, section 5). */
-const ROUNDINGS: Readonly<Record<RuleSet, readonly (readonly [Printable, Rounding])[]>> = {
-  us: [
-    ['energyKcal', usEnergy],
-    ['fat', usFat],
-    ['saturates', usFat],
-    ['trans', usFat],
-    ['cholesterol', usCholesterol],
-    ['sodium', usSodium],
-    ['carbohydrate', usWhole],
-    ['fibre', usWhole],
-    ['sugars', usWhole],
-    ['addedSugars', usWhole],
-    ['protein', usWhole],
-    ['vitaminD', (figure) => fixed(figure, 1)],
-    ['calcium', (figure) => fixed(roundHalfAway(figure, 10), 0)],
-    ['iron', (figure) => fixed(figure, 1)],
-    ['potassium', (figure) => fixed(roundHalfAway(figure, 10), 0)],
-  ],
-  eu: [
-    ['energyKj', (figure) => fixed(figure, 0)],
-    ['energyKcal', (figure) => fixed(figure, 0)],
-    ['fat', euMacro],
-    ['saturates', euSaturates],
-    ['carbohydrate', euMacro],
-    ['sugars', euMacro],
-    ['protein', euMacro],
-    ['fibre', euMacro],
-    ['salt', euSalt],
-  ],
-  plain: [
-    ['energyKcal', (figure) => fixed(figure, 0)],
-    ['protein', (figure) => fixed(figure, 0)],
-    ['carbohydrate', (figure) => fixed(figure, 0)],
-    ['fat', (figure) => fixed(figure, 0)],
-  ],
-};
-
-/** The nutrients a rule set names, in the order it prints them. */
-export function nutrientsOfRuleSet(rules: RuleSet): readonly Printable[] {
-  return ROUNDINGS[rules].map(([nutrient]) => nutrient);
+/** The nutrients a rule set names, in the order it prints them (domain page, section 5). */
+export function nutrientsOfRuleSet(rules: RuleSet): readonly LabelNutrient[] {
+  const placeOf = (nutrient: LabelNutrient) => nutrientRow(nutrient).printed[rules]?.place ?? 0;
+  return LABEL_NUTRIENTS.filter((nutrient) => placeOf(nutrient) > 0).sort((a, b) => placeOf(a) - placeOf(b));
 }
 
 /**
@@ -61,60 +20,18 @@ export function nutrientsOfRuleSet(rules: RuleSet): readonly Printable[] {
  * @returns undefined when the rule set does not name the nutrient
  * @example cardText('eu', 'salt', 1.25) // '1.3 g'
  */
-export function cardText(rules: RuleSet, nutrient: Printable, figure: number, atLeast = false): string | undefined {
-  const rounding = ROUNDINGS[rules].find(([named]) => named === nutrient)?.[1];
-  if (!rounding) return undefined;
-  return `${atLeast ? 'at least ' : ''}${rounding(settled(figure))} ${unitOf(nutrient)}`;
+export function cardText(rules: RuleSet, nutrient: LabelNutrient, figure: number, atLeast = false): string | undefined {
+  const { printed, unit } = nutrientRow(nutrient);
+  const rounding = printed[rules]?.rounding;
+  return rounding && `${atLeast ? 'at least ' : ''}${rounding(settled(figure))} ${unit}`;
 }
 
-/** The unit a printable is in; salt is in grams. */
-export function unitOf(nutrient: Printable): string {
-  return nutrient === 'salt' ? 'g' : NUTRIENT_DESCRIPTIONS[nutrient].unit;
+/** The unit a nutrient is in; salt is in grams. */
+export function unitOf(nutrient: LabelNutrient): NutrientUnit {
+  return nutrientRow(nutrient).unit;
 }
 
-function fixed(figure: number, decimals: number): string {
-  return roundHalfAway(figure, 10 ** -decimals).toFixed(decimals);
-}
-
-function usEnergy(figure: number): string {
-  if (figure < 5) return '0';
-  return String(roundHalfAway(figure, figure <= 50 ? 5 : 10));
-}
-
-function usFat(figure: number): string {
-  if (figure < 0.5) return '0';
-  return String(roundHalfAway(figure, figure < 5 ? 0.5 : 1));
-}
-
-function usCholesterol(figure: number): string {
-  if (figure < 2) return '0';
-  return figure <= 5 ? 'less than 5' : String(roundHalfAway(figure, 5));
-}
-
-function usSodium(figure: number): string {
-  if (figure < 5) return '0';
-  return String(roundHalfAway(figure, figure <= 140 ? 5 : 10));
-}
-
-function usWhole(figure: number): string {
-  if (figure < 0.5) return '0';
-  return figure < 1 ? 'less than 1' : fixed(figure, 0);
-}
-
-function euMacro(figure: number): string {
-  if (figure === 0) return '0';
-  if (figure <= 0.5) return '<0.5';
-  return fixed(figure, figure >= 10 ? 0 : 1);
-}
-
-function euSaturates(figure: number): string {
-  if (figure === 0) return '0';
-  if (figure <= 0.1) return '<0.1';
-  return fixed(figure, figure >= 10 ? 0 : 1);
-}
-
-function euSalt(figure: number): string {
-  if (figure === 0) return '0';
-  if (figure <= 0.0125) return '<0.01';
-  return fixed(figure, figure >= 1 ? 1 : 2);
+/** What a nutrient is called. */
+export function nutrientName(nutrient: LabelNutrient): string {
+  return nutrientRow(nutrient).name;
 }

@@ -1,7 +1,6 @@
 import type { CarbohydrateConvention, Food, PrintedNutrients } from './food.js';
 import { edibleGramsOfMeasure } from './measureOf.js';
-import type { Printable } from './cardText.js';
-import { KJ_PER_KCAL, NUTRIENTS, type Nutrient } from './nutrient.js';
+import { KJ_PER_KCAL, NUTRIENTS, type LabelNutrient, type Nutrient } from './nutrient.js';
 import { saltOfSodium, sodiumOfSalt } from './salt.js';
 
 /** Nutrients of one gram of the food as its state describes it. An absent key is unknown; 0 is a known zero. */
@@ -47,7 +46,7 @@ export function nutrientsPerGram(food: Food, convention: CarbohydrateConvention)
  *
  * @returns amounts in each nutrient's unit; absent where unknown
  */
-export function per100gOf(food: Food, convention: CarbohydrateConvention): { readonly [figure in Printable]?: number } {
+export function per100gOf(food: Food, convention: CarbohydrateConvention): { readonly [figure in LabelNutrient]?: number } {
   const perGram = nutrientsPerGram(food, convention);
   const per100g = Object.fromEntries(Object.entries(perGram).map(([nutrient, amount]) => [nutrient, amount * 100]));
   return perGram.sodium === undefined ? per100g : { ...per100g, salt: saltOfSodium(perGram.sodium * 100) };

@@ -1,5 +1,5 @@
 import { gramsOfPrintedBasis, printedKcal } from './composition.js';
-import { ENERGY_FACTORS, factoredEnergy } from './factoredEnergy.js';
+import { ENERGY_FACTORS, atwaterEnergy } from './atwaterEnergy.js';
 import type { Food } from './food.js';
 
 /** Declared against factored energy, both in kcal for the same basis. */
@@ -37,7 +37,7 @@ export function energyAgreement(declared: number, factored: number): EnergyAgree
 export function foodEnergyAgreement(food: Food): EnergyAgreement | undefined {
   const basis = gramsOfPrintedBasis(food);
   const declared = printedKcal(food.nutrients ?? {});
-  const factored = factoredEnergy(food);
+  const factored = atwaterEnergy(food);
   if (!basis || declared === undefined || factored === undefined) return undefined;
   return energyAgreement((declared / basis) * 100, (factored / basis) * 100);
 }

@@ -4,7 +4,7 @@ import { cardText, nutrientsOfRuleSet } from './cardText.js';
 import { gramsOfPrintedBasis, nutrientsPerGram } from './composition.js';
 import { edibleShare } from './edibleShare.js';
 import { energyAgreement, foodEnergyAgreement, likelySlip } from './energyAgreement.js';
-import { factoredEnergy } from './factoredEnergy.js';
+import { atwaterEnergy } from './atwaterEnergy.js';
 import type { Food } from './food.js';
 import { edibleGramsOfMeasure, measureOf } from './measureOf.js';
 import { RULE_SETS } from './ruleSet.js';
@@ -70,14 +70,14 @@ test('a measure by the name of something every object has is no measure', () => 
 const spread: Food = { id: 'x', name: 'Spread', nutrients: { energyKcal: 213, protein: 12, fat: 70, carbohydrate: 3, fibre: 0 } };
 
 test('energy from the macronutrients', () => {
-  expect(factoredEnergy(spread)).toBe(690);
-  expect(factoredEnergy(spread, 'kj')).toBe(17 * 12 + 17 * 3 + 37 * 70);
-  expect(factoredEnergy({ ...spread, nutrients: { protein: 1, fat: 1 } })).toBeUndefined();
+  expect(atwaterEnergy(spread)).toBe(690);
+  expect(atwaterEnergy(spread, 'kj')).toBe(17 * 12 + 17 * 3 + 37 * 70);
+  expect(atwaterEnergy({ ...spread, nutrients: { protein: 1, fat: 1 } })).toBeUndefined();
 });
 
 test('polyols are part of the carbohydrate, alcohol is beside it', () => {
   const sweet: Food = { id: 's', name: 'S', nutrients: { protein: 0, fat: 0, carbohydrate: 60, polyols: 40, alcohol: 5 } };
-  expect(factoredEnergy(sweet)).toBeCloseTo(4 * 20 + 2.4 * 40 + 7 * 5, 12);
+  expect(atwaterEnergy(sweet)).toBeCloseTo(4 * 20 + 2.4 * 40 + 7 * 5, 12);
 });
 
 test('a slip of the fat is found and pointed at', () => {

@@ -2,7 +2,8 @@ import { millilitresOf, roundHalfAway } from '../quantity/index.js';
 import { gramsOfPrintedBasis, known } from './composition.js';
 import { foodEnergyAgreement, likelySlip } from './energyAgreement.js';
 import type { Food, PrintedNutrients } from './food.js';
-import { NUTRIENT_DESCRIPTIONS, type Nutrient } from './nutrient.js';
+import { nutrientName } from './cardText.js';
+import type { Nutrient } from './nutrient.js';
 import { saltOfSodium } from './salt.js';
 
 /** Something about a food's figures that cannot be, or hardly: where it shows, and what to look at. */
@@ -40,7 +41,7 @@ function energyDoubts(food: Food): FoodDoubt[] {
   const { declared, factored, difference } = agreement;
   const slip = likelySlip(food);
   const hint = slip
-    ? ` Check the ${NUTRIENT_DESCRIPTIONS[slip.nutrient].name.toLowerCase()}: ${slip.typed} would have to be about ${roundHalfAway(slip.would, 0.1)}.`
+    ? ` Check the ${nutrientName(slip.nutrient).toLowerCase()}: ${slip.typed} would have to be about ${roundHalfAway(slip.would, 0.1)}.`
     : '';
   return [
     {
@@ -127,5 +128,5 @@ function weightDoubts({ density, measures = {}, yields = {}, yield: usual }: Foo
 }
 
 function nameOf(printed: Printed): string {
-  return printed === 'salt' ? 'Salt' : NUTRIENT_DESCRIPTIONS[printed].name;
+  return nutrientName(printed);
 }

@@ -1,13 +1,13 @@
 import { findingsOf, type Finding } from '../check/index.js';
 import { isAtLeast, type Figure } from '../figure/index.js';
 import {
-  CARBOHYDRATE_OF_RULE_SET,
+  ruleSet,
   cardText,
   NUTRIENTS,
   nutrientsOfRuleSet,
   RULE_SETS,
   type Nutrient,
-  type Printable,
+  type LabelNutrient,
   type RuleSet,
 } from '../food/index.js';
 import { moneyText } from '../price/index.js';
@@ -26,7 +26,7 @@ import {
   type ServingFigures,
 } from '../recipe/index.js';
 import { scaledRecipe } from '../scale/index.js';
-import { bandOf, weighNext } from '../sureness/index.js';
+import { bandOf, weighNext } from '../uncertainty/index.js';
 
 type Amounts = { [nutrient in Nutrient]?: number };
 type Incomplete = { [figure in Nutrient | 'usedCost' | 'weight']?: readonly string[] };
@@ -58,7 +58,7 @@ export interface RecipeReport {
   };
   readonly parts: readonly object[];
   readonly lines: readonly object[];
-  readonly rounded: Readonly<Record<RuleSet, { [printable in Printable | 'usedCost']?: string }>>;
+  readonly rounded: Readonly<Record<RuleSet, { [printable in LabelNutrient | 'usedCost']?: string }>>;
   readonly problems: readonly Pick<Finding, 'code' | 'at' | 'message'>[];
 }
 
@@ -154,10 +154,10 @@ export function roundedStrings(
   rules: RuleSet,
   { perServing }: RecipeFigures,
   kitchen: Kitchen,
-): { [printable in Printable | 'usedCost']?: string } {
-  const strings: { [printable in Printable | 'usedCost']?: string } = {};
+): { [printable in LabelNutrient | 'usedCost']?: string } {
+  const strings: { [printable in LabelNutrient | 'usedCost']?: string } = {};
   for (const printable of nutrientsOfRuleSet(rules)) {
-    const { amount, gaps } = shownFigure(printable, perServing.nutrients, CARBOHYDRATE_OF_RULE_SET[rules]);
+    const { amount, gaps } = shownFigure(printable, perServing.nutrients, ruleSet(rules).carbohydrate);
     const text = amount === undefined ? undefined : cardText(rules, printable, amount, gaps.length > 0);
     if (text !== undefined) strings[printable] = text;
   }

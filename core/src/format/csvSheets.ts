@@ -1,7 +1,7 @@
-import { NUTRIENTS, NUTRIENT_DESCRIPTIONS, per100gOf, type Food, type Printable } from '../food/index.js';
+import { NUTRIENTS, nutrientRow, per100gOf, type Food, type LabelNutrient } from '../food/index.js';
 import { packGrams, type Pack } from '../price/index.js';
 import { computedFigures, nameOfLine, recipeFigures, shownFigure, type Kitchen, type Recipe } from '../recipe/index.js';
-import { boxBand } from '../sureness/index.js';
+import { boxBand } from '../uncertainty/index.js';
 
 /** A sheet for a spreadsheet: headings, and rows of the same length. Cells that nobody knows are empty. */
 export interface Sheet {
@@ -9,7 +9,7 @@ export interface Sheet {
   readonly rows: readonly (readonly (string | number)[])[];
 }
 
-const FIGURES: readonly Printable[] = [...NUTRIENTS, 'salt'];
+const FIGURES: readonly LabelNutrient[] = [...NUTRIENTS, 'salt'];
 
 /**
  * Foods with their composition per 100 g, carbohydrate without fibre (domain page, 4.4), in units that the headings state: what
@@ -45,9 +45,9 @@ export function foodsSheet(foods: readonly Food[]): Sheet {
   };
 }
 
-function headingOf(figure: Printable): string {
+function headingOf(figure: LabelNutrient): string {
   if (figure === 'salt') return 'Salt (g)';
-  const { name, unit } = NUTRIENT_DESCRIPTIONS[figure];
+  const { name, unit } = nutrientRow(figure);
   return `${figure === 'carbohydrate' ? 'Carbohydrate, available' : name} (${unit === 'ug' ? 'µg' : unit})`;
 }
 
@@ -119,7 +119,7 @@ export function linesSheet(recipe: Recipe, kitchen: Kitchen): Sheet {
 }
 
 /** Figures of a line that a sheet has. */
-const LINE_FIGURES: readonly Printable[] = ['energyKcal', 'protein', 'carbohydrate', 'sugars', 'fat', 'saturates', 'fibre', 'salt'];
+const LINE_FIGURES: readonly LabelNutrient[] = ['energyKcal', 'protein', 'carbohydrate', 'sugars', 'fat', 'saturates', 'fibre', 'salt'];
 
 /** What a serving of each recipe delivers and costs, unrounded, with the band of its energy and what its figures lack. */
 export function recipesSheet(recipes: readonly Recipe[], kitchen: Kitchen): Sheet {

@@ -1,8 +1,8 @@
-import { NUTRIENTS, type Allergen, type Printable } from '../food/index.js';
+import { NUTRIENTS, type Allergen, type LabelNutrient } from '../food/index.js';
 
 /** Figures of a serving that a brief may set a target for. Money in the kitchen's currency, weight in grams. */
 export const BRIEF_FIGURES = [...NUTRIENTS, 'salt', 'weight', 'usedCost'] as const;
-export type BriefFigure = Printable | 'weight' | 'usedCost';
+export type BriefFigure = LabelNutrient | 'weight' | 'usedCost';
 
 export const TARGET_KINDS = ['at most', 'at least', 'about'] as const;
 export type TargetKind = (typeof TARGET_KINDS)[number];

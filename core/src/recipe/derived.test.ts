@@ -28,8 +28,8 @@ test('a ratio of something unknown, or to nothing, is unknown', () => {
 });
 
 test('how much of a food gives 20 g of carbohydrate', () => {
-  expect(gramsGiving(kitchen.basisOf('x'), 'carbohydrateAvailable', 20)).toBeCloseTo(2000 / 72.4, 10);
-  expect(gramsGiving(kitchen.basisOf('x'), 'fat', 20)).toBeUndefined();
+  expect(gramsGiving(kitchen.resolvedFood('x'), 'carbohydrateAvailable', 20)).toBeCloseTo(2000 / 72.4, 10);
+  expect(gramsGiving(kitchen.resolvedFood('x'), 'fat', 20)).toBeUndefined();
 });
 
 test('daily values and reference intakes', () => {

@@ -1,8 +1,8 @@
 import {
-  factoredEnergy,
+  atwaterEnergy,
   gramsOfPrintedBasis,
   nutrientsPerGram,
-  CARBOHYDRATE_OF_RULE_SET,
+  ruleSet,
   type CarbohydrateConvention,
   type Food,
   type NutrientsPerGram,
@@ -59,7 +59,7 @@ export class UnknownPartError extends Error {
 }
 
 /** What a food comes to, worked out once per kitchen: composition per gram, factored energy, prices. */
-export interface FoodBasis {
+export interface ResolvedFood {
   readonly food: Food;
   readonly available: NutrientsPerGram;
   readonly total: NutrientsPerGram;
@@ -75,7 +75,7 @@ export class Kitchen {
   readonly #foods: ReadonlyMap<string, Food>;
   readonly #packs: ReadonlyMap<string, readonly Pack[]>;
   readonly #recipes: ReadonlyMap<string, Recipe>;
-  readonly #bases = new Map<string, FoodBasis>();
+  readonly #bases = new Map<string, ResolvedFood>();
 
   constructor(readonly content: KitchenContent) {
     this.#foods = new Map(content.foods.map((food) => [food.id, food]));
@@ -89,7 +89,7 @@ export class Kitchen {
 
   /** The carbohydrate convention of the settings' rule set. */
   get convention(): CarbohydrateConvention {
-    return CARBOHYDRATE_OF_RULE_SET[this.settings.rules];
+    return ruleSet(this.settings.rules).carbohydrate;
   }
 
   food(id: string): Food | undefined {
@@ -105,15 +105,15 @@ export class Kitchen {
   }
 
   /** @throws UnknownFoodError */
-  basisOf(id: string): FoodBasis {
+  resolvedFood(id: string): ResolvedFood {
     const ready = this.#bases.get(id);
     if (ready) return ready;
     const food = this.#foods.get(id);
     if (!food) throw new UnknownFoodError(id);
     const candidates = candidatePacks(food, this.packsOf(id), this.settings);
     const grams = gramsOfPrintedBasis(food);
-    const factored = factoredEnergy(food);
-    const basis: FoodBasis = {
+    const factored = atwaterEnergy(food);
+    const resolved: ResolvedFood = {
       food,
       available: nutrientsPerGram(food, 'available'),
       total: nutrientsPerGram(food, 'total'),
@@ -122,8 +122,8 @@ export class Kitchen {
       best: bestPack(candidates),
       onlyStalePacks: hasOnlyStalePacks(food, this.packsOf(id), this.settings),
     };
-    this.#bases.set(id, basis);
-    return basis;
+    this.#bases.set(id, resolved);
+    return resolved;
   }
 }
 

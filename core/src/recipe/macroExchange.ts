@@ -1,4 +1,4 @@
-import type { FoodBasis } from './kitchen.js';
+import type { ResolvedFood } from './kitchen.js';
 import { perGramOf, type FigureKey } from './nutrientAmounts.js';
 
 /**
@@ -8,7 +8,7 @@ import { perGramOf, type FigureKey } from './nutrientAmounts.js';
  * @returns undefined when the food's is unknown or none
  * @example gramsGiving(couscous, 'carbohydrateAvailable', 20) // 27.6
  */
-export function gramsGiving(basis: FoodBasis, key: FigureKey, amount: number): number | undefined {
-  const perGram = perGramOf(basis, key);
+export function gramsGiving(resolved: ResolvedFood, key: FigureKey, amount: number): number | undefined {
+  const perGram = perGramOf(resolved, key);
   return perGram === undefined || perGram <= 0 ? undefined : amount / perGram;
 }

@@ -1,6 +1,6 @@
-import { NUTRIENTS, NUTRIENT_DESCRIPTIONS, type CarbohydrateConvention, type Nutrient } from '../food/index.js';
+import { NUTRIENTS, nutrientRow, type CarbohydrateConvention, type Nutrient } from '../food/index.js';
 import { addFigures, NO_GAPS, shareOf, type Figure } from '../figure/index.js';
-import type { FoodBasis } from './kitchen.js';
+import type { ResolvedFood } from './kitchen.js';
 
 /** What is kept a figure for: every nutrient, with carbohydrate in both conventions. */
 export const FIGURE_KEYS = [
@@ -25,10 +25,10 @@ export function nutrientOfKey(key: FigureKey): Nutrient {
 }
 
 /** One gram's amount of a figure key; undefined when unknown. */
-export function perGramOf(basis: FoodBasis, key: FigureKey): number | undefined {
-  if (key === 'carbohydrateTotal') return basis.total.carbohydrate;
-  if (key === 'carbohydrateAvailable') return basis.available.carbohydrate;
-  return basis.available[key];
+export function perGramOf(resolved: ResolvedFood, key: FigureKey): number | undefined {
+  if (key === 'carbohydrateTotal') return resolved.total.carbohydrate;
+  if (key === 'carbohydrateAvailable') return resolved.available.carbohydrate;
+  return resolved.available[key];
 }
 
 /**
@@ -39,13 +39,13 @@ export function perGramOf(basis: FoodBasis, key: FigureKey): number | undefined 
  * @param grams eaten (negative for a discard); undefined when no weight can be had
  * @param retention share of vitamins and minerals that survives
  */
-export function figuresOfGrams(at: string, grams: number | undefined, basis: FoodBasis, retention = 1): NutrientFigures {
+export function figuresOfGrams(at: string, grams: number | undefined, resolved: ResolvedFood, retention = 1): NutrientFigures {
   const lacking = [at];
   return eachKey((key) => {
-    const perGram = perGramOf(basis, key);
+    const perGram = perGramOf(resolved, key);
     if (grams === undefined) return { amount: undefined, gaps: lacking };
     if (perGram === undefined) return { amount: undefined, gaps: grams === 0 ? NO_GAPS : lacking };
-    const survives = retention === 1 || !NUTRIENT_DESCRIPTIONS[nutrientOfKey(key)].survivesInPart ? 1 : retention;
+    const survives = retention === 1 || !nutrientRow(nutrientOfKey(key)).survivesInPart ? 1 : retention;
     return { amount: grams * perGram * survives, gaps: NO_GAPS };
   });
 }

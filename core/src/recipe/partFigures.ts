@@ -1,7 +1,7 @@
 import { NUTRIENTS, type Food } from '../food/index.js';
 import { figureOf, type Figure } from '../figure/index.js';
 import { compensatedSum, gramsOfMassUnit, midpointOf, relativeHalfWidth, type MeasuringSystem } from '../quantity/index.js';
-import { UnknownPartError, type FoodBasis, type Kitchen } from './kitchen.js';
+import { UnknownPartError, type ResolvedFood, type Kitchen } from './kitchen.js';
 import { cookedPerEaten, lineWeights, type LineWeights } from './lineWeights.js';
 import { Memo } from './memo.js';
 import { addNutrientFigures, eachKey, figuresOfGrams, figuresOfShare, noFigures, type NutrientFigures } from './nutrientAmounts.js';
@@ -23,7 +23,7 @@ export interface ComparedEnergy {
 
 /** What a line is made of: a food, a share of another recipe's part, or words that no food has been matched to yet. */
 export type MadeOf =
-  | { readonly kind: 'food'; readonly basis: FoodBasis }
+  | { readonly kind: 'food'; readonly resolved: ResolvedFood }
   | { readonly kind: 'part'; readonly recipe: Recipe; readonly part: PartFigures; readonly share: number }
   | { readonly kind: 'unmatched'; readonly text: string };
 
@@ -49,7 +49,7 @@ export interface LineFigures {
 export interface DiscardFigures {
   readonly at: string;
   readonly discard: Discard;
-  readonly basis: FoodBasis;
+  readonly resolved: ResolvedFood;
   readonly weights: LineWeights | undefined;
   readonly nutrients: NutrientFigures;
   readonly factoredKcal: number | undefined;
@@ -176,7 +176,9 @@ export function cookedEstimate(part: Part, recipe: Recipe, kitchen: Kitchen): nu
 function estimatedCookedWeight(part: Part, counted: readonly LineFigures[], discards: readonly DiscardFigures[]): number {
   const eaten = counted.map(({ weights, of, line }) => {
     const grams = weights?.eaten ?? 0;
-    return part.yield !== undefined ? grams * part.yield : grams * (of.kind === 'food' ? cookedPerEaten(of.basis.food, line.cooking) : 1);
+    return part.yield !== undefined
+      ? grams * part.yield
+      : grams * (of.kind === 'food' ? cookedPerEaten(of.resolved.food, line.cooking) : 1);
   });
   const discarded = discards.map(({ weights }) => -(weights?.eaten ?? 0));
   return Math.max(0, compensatedSum([...eaten, ...discarded]));
@@ -238,18 +240,18 @@ function freshFoodLineFigures(
   system: MeasuringSystem,
   times: number,
 ): LineFigures {
-  const basis = kitchen.basisOf(foodId);
-  const weights = lineWeights(line, basis.food, system, kitchen.packsOf(foodId), times);
-  const nutrients = weights ? figuresOfGrams(at, weights.eaten, basis, line.retention) : noFigures(at);
-  const factoredKcal = weights && basis.factoredKcal !== undefined ? weights.eaten * basis.factoredKcal : undefined;
+  const resolved = kitchen.resolvedFood(foodId);
+  const weights = lineWeights(line, resolved.food, system, kitchen.packsOf(foodId), times);
+  const nutrients = weights ? figuresOfGrams(at, weights.eaten, resolved, line.retention) : noFigures(at);
+  const factoredKcal = weights && resolved.factoredKcal !== undefined ? weights.eaten * resolved.factoredKcal : undefined;
   return {
     at,
     line,
     counted: line.optional !== true,
-    of: { kind: 'food', basis },
+    of: { kind: 'food', resolved },
     weights,
     nutrients,
-    usedCost: usedCostOf(at, weights, basis, kitchen),
+    usedCost: usedCostOf(at, weights, resolved, kitchen),
     factoredKcal,
     compared: comparable(nutrients.energyKcal.amount, factoredKcal),
     purchases: weights ? [{ food: foodId, grams: weights.purchase }] : [],
@@ -313,27 +315,27 @@ export function partLineWeights(line: Line, times: number): LineWeights | undefi
 }
 
 function discardFigures(discard: Discard, at: string, { kitchen, recipe }: PartContext): DiscardFigures {
-  const basis = kitchen.basisOf(discard.food);
+  const resolved = kitchen.resolvedFood(discard.food);
   const system = recipe.measures ?? kitchen.settings.measures;
   // Thrown away as weighed: no refuse or liquid is taken off again.
   const asWritten: Line = { food: discard.food, amount: discard.amount, unit: discard.unit, as: 'EP' };
-  const weights = lineWeights(asWritten, basis.food, system, kitchen.packsOf(discard.food), timesWritten(recipe));
+  const weights = lineWeights(asWritten, resolved.food, system, kitchen.packsOf(discard.food), timesWritten(recipe));
   return {
     at,
     discard,
-    basis,
+    resolved,
     weights,
-    nutrients: weights ? figuresOfGrams(at, weights.eaten, basis) : noFigures(at),
-    factoredKcal: weights && basis.factoredKcal !== undefined ? weights.eaten * basis.factoredKcal : undefined,
+    nutrients: weights ? figuresOfGrams(at, weights.eaten, resolved) : noFigures(at),
+    factoredKcal: weights && resolved.factoredKcal !== undefined ? weights.eaten * resolved.factoredKcal : undefined,
   };
 }
 
 /** Used cost of a line (domain page, 4.8): purchase grams x price / pack grams. A free staple is 0 and needs no price. */
-function usedCostOf(at: string, weights: LineWeights | undefined, basis: FoodBasis, kitchen: Kitchen): Figure {
-  if (isFreeStaple(basis.food, kitchen)) return { amount: 0, gaps: [] };
+function usedCostOf(at: string, weights: LineWeights | undefined, resolved: ResolvedFood, kitchen: Kitchen): Figure {
+  if (isFreeStaple(resolved.food, kitchen)) return { amount: 0, gaps: [] };
   if (weights?.purchase === 0) return { amount: 0, gaps: [] };
-  if (!weights || !basis.best) return { amount: undefined, gaps: [at] };
-  return { amount: weights.purchase * basis.best.rate, gaps: [] };
+  if (!weights || !resolved.best) return { amount: undefined, gaps: [at] };
+  return { amount: weights.purchase * resolved.best.rate, gaps: [] };
 }
 
 /** Whether a food costs nothing under the kitchen's policy on pantry staples. */
@@ -347,8 +349,8 @@ export function timesWritten(recipe: Recipe): number {
 }
 
 /** Whether a food's composition says nothing at all. */
-export function hasNoComposition(basis: FoodBasis): boolean {
-  return NUTRIENTS.every((nutrient) => basis.available[nutrient] === undefined && basis.total[nutrient] === undefined);
+export function hasNoComposition(resolved: ResolvedFood): boolean {
+  return NUTRIENTS.every((nutrient) => resolved.available[nutrient] === undefined && resolved.total[nutrient] === undefined);
 }
 
 function takenAway(one: DiscardFigures): NutrientFigures {

@@ -19,17 +19,17 @@ const kitchen = kitchenOf({
 });
 
 test('salt is shown in grams of what is kept as sodium, with its gaps', () => {
-  const basis = kitchen.basisOf('brine');
-  expect(inGramsOf(basis, 50, 'salt', 'available')).toBeCloseTo(2.5, 12);
-  expect(inGramsOf(basis, 50, 'carbohydrate', 'available')).toBeCloseTo(3, 12);
-  expect(inGramsOf(basis, 50, 'carbohydrate', 'total')).toBeCloseTo(5, 12);
-  expect(inGramsOf(kitchen.basisOf('mystery'), 50, 'salt', 'available')).toBeUndefined();
-  const figures = figuresOfGrams('pot/1', 50, kitchen.basisOf('mystery'));
+  const resolved = kitchen.resolvedFood('brine');
+  expect(inGramsOf(resolved, 50, 'salt', 'available')).toBeCloseTo(2.5, 12);
+  expect(inGramsOf(resolved, 50, 'carbohydrate', 'available')).toBeCloseTo(3, 12);
+  expect(inGramsOf(resolved, 50, 'carbohydrate', 'total')).toBeCloseTo(5, 12);
+  expect(inGramsOf(kitchen.resolvedFood('mystery'), 50, 'salt', 'available')).toBeUndefined();
+  const figures = figuresOfGrams('pot/1', 50, kitchen.resolvedFood('mystery'));
   expect(shownFigure('salt', figures, 'available')).toEqual({ amount: undefined, gaps: ['pot/1'] });
 });
 
 test('energy comes from available carbohydrate, whatever the kitchen shows', () => {
-  const shares = energyShares({ nutrients: figuresOfGrams('pot/1', 100, kitchen.basisOf('brine')) });
+  const shares = energyShares({ nutrients: figuresOfGrams('pot/1', 100, kitchen.resolvedFood('brine')) });
   // 1 g protein 4 kcal, 6 g carbohydrate 24 kcal, 4 g fibre 8 kcal.
   expect(shares.map(({ of, share }) => [of, Math.round(share * 1e6) / 1e6])).toEqual([
     ['protein', 0.111111],
@@ -37,7 +37,9 @@ test('energy comes from available carbohydrate, whatever the kitchen shows', () 
     ['fat', 0],
     ['fibre', 0.222222],
   ]);
-  expect(energyShares({ nutrients: figuresOfGrams('pot/1', 0, kitchen.basisOf('brine')) }).every(({ share }) => share === 0)).toBe(true);
+  expect(energyShares({ nutrients: figuresOfGrams('pot/1', 0, kitchen.resolvedFood('brine')) }).every(({ share }) => share === 0)).toBe(
+    true,
+  );
 });
 
 test('the lines of a batch share its energy out; what is optional has no share', () => {

@@ -1,6 +1,6 @@
-import { saltOfSodium, type CarbohydrateConvention, type Printable } from '../food/index.js';
+import { saltOfSodium, type CarbohydrateConvention, type LabelNutrient } from '../food/index.js';
 import type { Figure } from '../figure/index.js';
-import type { FoodBasis } from './kitchen.js';
+import type { ResolvedFood } from './kitchen.js';
 import { figureKey, perGramOf, type FigureKey, type NutrientFigures } from './nutrientAmounts.js';
 
 /** The kept figure behind one that people read, and an amount of it as they read it. */
@@ -10,20 +10,25 @@ export interface KeptFigure {
 }
 
 /** Salt is kept as sodium (domain page, 4.4: salt = sodium x 2.5), carbohydrate in both conventions; the rest is kept as read. */
-export function keptFigure(figure: Printable, convention: CarbohydrateConvention): KeptFigure {
+export function keptFigure(figure: LabelNutrient, convention: CarbohydrateConvention): KeptFigure {
   return figure === 'salt' ? { key: 'sodium', shown: saltOfSodium } : { key: figureKey(figure, convention), shown: (amount) => amount };
 }
 
 /** A figure as people read it, salt in grams, with its gaps. */
-export function shownFigure(figure: Printable, nutrients: NutrientFigures, convention: CarbohydrateConvention): Figure {
+export function shownFigure(figure: LabelNutrient, nutrients: NutrientFigures, convention: CarbohydrateConvention): Figure {
   const { key, shown } = keptFigure(figure, convention);
   const { amount, gaps } = nutrients[key];
   return { amount: amount === undefined ? undefined : shown(amount), gaps };
 }
 
 /** What so many grams of a food hold (domain page, 4.4: grams x per 100 g / 100), salt in grams; undefined when unknown. */
-export function inGramsOf(basis: FoodBasis, grams: number, figure: Printable, convention: CarbohydrateConvention): number | undefined {
+export function inGramsOf(
+  resolved: ResolvedFood,
+  grams: number,
+  figure: LabelNutrient,
+  convention: CarbohydrateConvention,
+): number | undefined {
   const { key, shown } = keptFigure(figure, convention);
-  const perGram = perGramOf(basis, key);
+  const perGram = perGramOf(resolved, key);
   return perGram === undefined ? undefined : shown(perGram * grams);
 }

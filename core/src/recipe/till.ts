@@ -41,14 +41,14 @@ export function tillOf(lines: readonly LineFigures[], kitchen: Kitchen): Till {
   const unpriced: string[] = [];
   let free = false;
   for (const [food, need] of needs(lines)) {
-    const basis = kitchen.basisOf(food);
-    if (isFreeStaple(basis.food, kitchen) || need === 0) {
+    const resolved = kitchen.resolvedFood(food);
+    if (isFreeStaple(resolved.food, kitchen) || need === 0) {
       free = true;
       continue;
     }
-    const mix = packMix(need, basis.candidates);
+    const mix = packMix(need, resolved.candidates);
     if (!mix) unpriced.push(food);
-    else rows.push(tillRow(food, need, mix, basis.best?.rate ?? 0));
+    else rows.push(tillRow(food, need, mix, resolved.best?.rate ?? 0));
   }
   const nothing = rows.length === 0 && !free && (unpriced.length > 0 || lines.some(({ weights }) => !weights));
   return {

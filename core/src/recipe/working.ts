@@ -1,11 +1,11 @@
 import { shareOf, addFigures, type Figure } from '../figure/index.js';
-import { NUTRIENT_DESCRIPTIONS, type Nutrient, type Source } from '../food/index.js';
+import { unitOf, type Nutrient, type Source } from '../food/index.js';
 import type { Kitchen } from './kitchen.js';
 import { isFreeStaple, weighsSomething, type LineFigures, type PartFigures } from './partFigures.js';
 import { servedOf, type RecipeFigures } from './recipeFigures.js';
 import { inGramsOf, keptFigure, shownFigure, type KeptFigure } from './shownFigure.js';
 import type { Served } from './recipe.js';
-import { nameOfPart } from './takeablePart.js';
+import { nameOfPart } from './reusablePart.js';
 
 /** A figure whose working can be asked for. */
 export type WorkedFigure = Nutrient | 'salt' | 'usedCost' | 'tillCost' | 'weight';
@@ -81,7 +81,7 @@ export function workingOf(
 /** The unit a worked figure is in; money in the kitchen's currency. */
 export function unitOfFigure(figure: WorkedFigure, kitchen: Kitchen): string {
   if (figure === 'usedCost' || figure === 'tillCost') return kitchen.settings.currency;
-  return figure === 'salt' || figure === 'weight' ? 'g' : NUTRIENT_DESCRIPTIONS[figure].unit;
+  return figure === 'salt' || figure === 'weight' ? 'g' : unitOf(figure);
 }
 
 function totalOf(figure: WorkedFigure, part: PartFigures, kitchen: Kitchen): Figure {
@@ -99,7 +99,7 @@ interface Taken {
 
 function workingLine(figure: WorkedFigure, line: LineFigures, { times, share }: Taken, kitchen: Kitchen): WorkingLine {
   const batch = scaledBy(contribution(figure, line, kitchen), times);
-  const food = line.of.kind === 'food' ? line.of.basis.food : undefined;
+  const food = line.of.kind === 'food' ? line.of.resolved.food : undefined;
   return {
     at: line.at,
     name: nameOfLine(line),
@@ -128,14 +128,14 @@ function insideOf(figure: WorkedFigure, { of, weights }: LineFigures, { times, s
 function discardLines(figure: WorkedFigure, { discards }: PartFigures, { times, share }: Taken, kitchen: Kitchen): WorkingLine[] {
   if (figure === 'usedCost' || figure === 'weight') return [];
   const { key, shown } = lookUp(figure, kitchen);
-  return discards.map(({ at, basis, nutrients, weights, discard, factoredKcal }) => {
+  return discards.map(({ at, resolved, nutrients, weights, discard, factoredKcal }) => {
     const amount = nutrients[key].amount;
     const batch = amount === undefined ? undefined : -shown(amount) * times;
     const asLine: LineFigures = {
       at,
       line: { food: discard.food, amount: discard.amount, unit: discard.unit },
       counted: true,
-      of: { kind: 'food', basis },
+      of: { kind: 'food', resolved },
       weights,
       nutrients,
       usedCost: { amount: 0, gaps: [] },
@@ -145,12 +145,12 @@ function discardLines(figure: WorkedFigure, { discards }: PartFigures, { times, 
     };
     return {
       at,
-      name: basis.food.name,
+      name: resolved.food.name,
       figures: asLine,
       batch,
       serving: scaledBy(batch, share),
-      per100g: inGramsOf(basis, 100, nutrientOf(figure), kitchen.convention),
-      source: basis.food.source ?? 'estimate',
+      per100g: inGramsOf(resolved, 100, nutrientOf(figure), kitchen.convention),
+      source: resolved.food.source ?? 'estimate',
       takenAway: true,
       times,
       inside: [],
@@ -168,8 +168,8 @@ function contribution(figure: WorkedFigure, line: LineFigures, kitchen: Kitchen)
 function per100g(figure: WorkedFigure, line: LineFigures, kitchen: Kitchen): number | undefined {
   if (figure === 'weight' || line.of.kind === 'unmatched') return undefined;
   if (line.of.kind === 'part') return per100gOfPart(figure, line.of.part, kitchen);
-  if (figure === 'usedCost') return isFreeStaple(line.of.basis.food, kitchen) ? 0 : scaledBy(line.of.basis.best?.rate, 100);
-  return inGramsOf(line.of.basis, 100, nutrientOf(figure), kitchen.convention);
+  if (figure === 'usedCost') return isFreeStaple(line.of.resolved.food, kitchen) ? 0 : scaledBy(line.of.resolved.best?.rate, 100);
+  return inGramsOf(line.of.resolved, 100, nutrientOf(figure), kitchen.convention);
 }
 
 /** Of a part cooked; undefined where something of it is not known. */
@@ -198,7 +198,7 @@ function nutrientOf(figure: WorkedFigure): Nutrient | 'salt' {
 
 /** What a line is called in a working: its food, the part it takes, or its own words. */
 export function nameOfLine({ of }: Pick<LineFigures, 'of'>): string {
-  if (of.kind === 'food') return of.basis.food.name;
+  if (of.kind === 'food') return of.resolved.food.name;
   return of.kind === 'part' ? nameOfPart(of.recipe, of.part.part) : of.text;
 }
 

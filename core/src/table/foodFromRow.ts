@@ -1,5 +1,5 @@
 import { cutText, tidyText, normalForm } from '../quantity/index.js';
-import { NUTRIENT_DESCRIPTIONS, type Food, type Nutrient, type State } from '../food/index.js';
+import { unitOf, type Food, type Nutrient, type State } from '../food/index.js';
 import { cellFigure, type CellNote } from './cellFigure.js';
 import { factorTo } from './tableUnit.js';
 import {
@@ -200,7 +200,7 @@ function troubleOf(target: ColumnMapping['target'], amount: number, unit: TableU
   if (!isTableNutrient(target)) return undefined;
   if (LIMITED_BY_WEIGHT.has(target) && amount > per * MOST_SHARE) return `${amount} g in ${per} g cannot be${unknown}`;
   const nutrient = nutrientOfTarget(target, unit);
-  if (nutrient !== 'salt' && NUTRIENT_DESCRIPTIONS[nutrient].unit === 'mg' && amount > per * 1000 * MOST_SHARE)
+  if (nutrient !== 'salt' && unitOf(nutrient) === 'mg' && amount > per * 1000 * MOST_SHARE)
     return `${amount} mg in ${per} g cannot be${unknown}`;
   return undefined;
 }

@@ -1,28 +1,10 @@
-import type { Nutrient } from '../food/index.js';
+import { LABEL_NUTRIENTS, NUTRIENT_TABLE, type LabelNutrient, type Nutrient } from '../food/index.js';
 
 /** Nutrients a column may hold, energy by its unit and carbohydrate by its convention. */
-export const TABLE_NUTRIENTS = [
-  'energy',
-  'protein',
-  'fat',
-  'saturates',
-  'trans',
-  'cholesterol',
-  'carbohydrateAvailable',
-  'carbohydrateTotal',
-  'sugars',
-  'addedSugars',
-  'fibre',
-  'sodium',
-  'salt',
-  'alcohol',
-  'polyols',
-  'potassium',
-  'calcium',
-  'iron',
-  'vitaminD',
-] as const;
-export type TableNutrient = (typeof TABLE_NUTRIENTS)[number];
+export type TableNutrient = (typeof NUTRIENT_TABLE)[LabelNutrient]['headings'][number]['target'];
+export const TABLE_NUTRIENTS: readonly TableNutrient[] = LABEL_NUTRIENTS.flatMap((nutrient) =>
+  NUTRIENT_TABLE[nutrient].headings.map(({ target }) => target),
+);
 
 /** What a column of a food table may hold. `refuse` is what is thrown away, `edible` what is left of it. */
 export const TABLE_TARGETS = ['code', 'name', 'otherNames', 'group', 'refuse', 'edible', 'density', ...TABLE_NUTRIENTS] as const;

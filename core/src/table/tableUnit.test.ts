@@ -1,4 +1,4 @@
-import { NUTRIENT_DESCRIPTIONS } from '../food/index.js';
+import { unitOf } from '../food/index.js';
 import { TABLE_NUTRIENTS, nutrientOfTarget } from './tableTarget.js';
 import { factorTo, unitInHeading, unitsFor } from './tableUnit.js';
 
@@ -32,7 +32,7 @@ test('units come to the ones kept, and no others', () => {
     const [kept] = unitsFor(target);
     expect(factorTo(target, kept)).toBe(1);
     const nutrient = nutrientOfTarget(target, kept);
-    if (nutrient !== 'salt') expect(kept).toBe(NUTRIENT_DESCRIPTIONS[nutrient].unit);
+    if (nutrient !== 'salt') expect(kept).toBe(unitOf(nutrient));
     for (const unit of unitsFor(target)) expect(factorTo(target, unit)).toBeGreaterThan(0);
   }
 });

@@ -1,4 +1,4 @@
-import { NUTRIENT_DESCRIPTIONS } from '../food/index.js';
+import { unitOf } from '../food/index.js';
 import { isTableNutrient, nutrientOfTarget, type TableTarget, type TableUnit } from './tableTarget.js';
 
 /** Units as headings and cells write them. A milligram before a gram: what is longest is taken first. */
@@ -50,7 +50,7 @@ export function factorTo(target: TableTarget, unit: TableUnit | undefined): numb
   if (target === 'density') return unit === undefined || unit === 'g/ml' ? 1 : undefined;
   if (!isTableNutrient(target)) return undefined;
   const nutrient = nutrientOfTarget(target, unit);
-  const kept = nutrient === 'salt' ? 'g' : NUTRIENT_DESCRIPTIONS[nutrient].unit;
+  const kept = unitOf(nutrient);
   if (unit === undefined || unit === kept) return 1;
   if (unit === 'IU') return target === 'vitaminD' ? 1 / IU_PER_UG_VITAMIN_D : undefined;
   const [from, to] = [GRAMS[unit], GRAMS[kept as TableUnit]];
@@ -64,7 +64,7 @@ export function unitsFor(target: TableTarget): readonly TableUnit[] {
   if (target === 'density') return ['g/ml'];
   if (!isTableNutrient(target)) return [];
   const nutrient = nutrientOfTarget(target, undefined);
-  const kept = (nutrient === 'salt' ? 'g' : NUTRIENT_DESCRIPTIONS[nutrient].unit) as TableUnit;
+  const kept = unitOf(nutrient) as TableUnit;
   const others: TableUnit[] = target === 'vitaminD' ? ['mg', 'g', 'IU'] : ['g', 'mg', 'ug'];
   return [kept, ...others.filter((unit) => unit !== kept)];
 }

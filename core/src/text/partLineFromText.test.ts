@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { anyDish, dishOf, kitchenOf, recipeOf } from '../../test/kitchens.js';
-import { recipeFigures, takeableParts } from '../recipe/index.js';
+import { recipeFigures, reusableParts } from '../recipe/index.js';
 import { partLineFromText } from './partLineFromText.js';
 
 const dal = { recipe: 'base', part: 'dal', portion: 150 };
@@ -24,7 +24,7 @@ test('so many servings of another recipe bring what they deliver there', () => {
     fc.property(anyDish, fc.integer({ min: 1, max: 9 }), (drawn, n) => {
       const { kitchen, recipe } = dishOf(drawn);
       const base = { ...recipe, id: 'base' };
-      const [part] = takeableParts(base, kitchen);
+      const [part] = reusableParts(base, kitchen);
       fc.pre(part !== undefined && part.portion > 1e-6);
       const line = part && partLineFromText(`${n} servings of it`, part);
       const kitchenWithBase = kitchenOf({ ...kitchen.content, recipes: [base] });

@@ -1,5 +1,5 @@
 import { gramsOfMassUnit, timesAmount } from '../quantity/index.js';
-import type { Line, TakeablePart } from '../recipe/index.js';
+import type { Line, ReusablePart } from '../recipe/index.js';
 import { parseLineText, type ParsedLine } from './parseLineText.js';
 
 /** Units that count the other recipe's own servings: "2 servings dal", "3 boxes of the dal". */
@@ -15,7 +15,7 @@ const ITS_SERVINGS: ReadonlySet<string> = new Set(['serving', 'box']);
  */
 export function partLineFromText(
   text: string,
-  { recipe, part, portion }: Pick<TakeablePart, 'recipe' | 'part' | 'portion'>,
+  { recipe, part, portion }: Pick<ReusablePart, 'recipe' | 'part' | 'portion'>,
 ): Line | undefined {
   const parsed = parseLineText(text);
   const taken = amountTaken(parsed, portion);

@@ -1,4 +1,4 @@
-import { KJ_PER_KCAL, NUTRIENT_DESCRIPTIONS, type CarbohydrateConvention, type Nutrient, type PrintedBasis } from '../food/index.js';
+import { KJ_PER_KCAL, nutrientName, unitOf, type CarbohydrateConvention, type Nutrient, type PrintedBasis } from '../food/index.js';
 import { numberFromText } from '../quantity/index.js';
 import { LABEL_NAMES, labelWordOf, type LabelWord } from './labelWords.js';
 
@@ -178,12 +178,12 @@ function take(
   const columns = figures.filter((one) => one.unit === unit || one.note !== '');
   const figure = columns[Math.min(column, columns.length - 1)];
   if (!figure) return;
-  const meant = word === 'salt' ? 'g' : NUTRIENT_DESCRIPTIONS[word].unit;
+  const meant = unitOf(word);
   const written = figure.unit || named;
   const amount = figure.amount * (written === '' ? 1 : ratioOf(written, meant));
   if (Number.isNaN(amount)) return;
   into[word] = Number(amount.toPrecision(12));
-  const name = word === 'salt' ? 'Salt' : NUTRIENT_DESCRIPTIONS[word].name;
+  const name = nutrientName(word);
   if (figure.note !== '') notes.push(`${name} “${figure.note}” is taken as ${into[word]} ${meant}.`);
   else if (written === '') notes.push(`${name} ${figure.amount} has no unit; taken as ${meant}.`);
 }

@@ -77,10 +77,10 @@ export class CardsService {
   async publish(scope: Scope, id: string, once?: OnceKey): Promise<PublishedCardDto> {
     const { kitchenId } = scope;
     return this.once.write(kitchenId, once, async () => {
-      const { revision, recipe, bases, kitchen } = await this.#opened(scope, id);
+      const { revision, recipe, subRecipes, kitchen } = await this.#opened(scope, id);
       const { foods, packs } = kitchen.content;
       const settings = { ...(await this.kitchens.stated(scope)), date: kitchen.settings.date };
-      const inputs = kitchenFileText({ settings, foods: [...foods], packs: [...packs], recipes: [recipe, ...bases] });
+      const inputs = kitchenFileText({ settings, foods: [...foods], packs: [...packs], recipes: [recipe, ...subRecipes] });
       const [{ issue, published_at }] = await this.database.manager.query<[{ issue: number; published_at: Date }]>(
         `INSERT INTO published_cards (kitchen_id, recipe_id, issue, recipe_revision, food_revisions, content, content_version, inputs)
          SELECT $1, $2, 1 + coalesce((SELECT max(issue) FROM published_cards WHERE kitchen_id = $1 AND recipe_id = $2), 0), $3,
@@ -96,8 +96,11 @@ export class CardsService {
 
   #opened(scope: Scope, id: string) {
     return this.database.read(async () => {
-      const { revision, document, bases } = (await this.recipes.open(scope, id)) as OpenRecipeDto & { document: Recipe; bases: Recipe[] };
-      return { revision, recipe: document, bases, kitchen: await this.recipes.kitchenWith(scope, [document, ...bases]) };
+      const { revision, document, subRecipes } = (await this.recipes.open(scope, id)) as OpenRecipeDto & {
+        document: Recipe;
+        subRecipes: Recipe[];
+      };
+      return { revision, recipe: document, subRecipes, kitchen: await this.recipes.kitchenWith(scope, [document, ...subRecipes]) };
     });
   }
 

@@ -1,4 +1,4 @@
-import { NUTRIENT_DESCRIPTIONS, type Nutrient, type RecipeReport } from '@portiona/core';
+import { nutrientRow, type Nutrient, type RecipeReport } from '@portiona/core';
 
 /** The figures a table shows, in order. */
 const SHOWN: readonly Nutrient[] = ['energyKcal', 'energyKj', 'protein', 'carbohydrate', 'sugars', 'fat', 'saturates', 'fibre', 'sodium'];
@@ -10,7 +10,7 @@ export function reportTable(report: RecipeReport): string {
     const amount = perServing.nutrients[nutrient];
     if (amount === undefined) return [];
     const band = perServing.band[nutrient];
-    const { name, unit } = NUTRIENT_DESCRIPTIONS[nutrient];
+    const { name, unit } = nutrientRow(nutrient);
     return [
       row(
         name,

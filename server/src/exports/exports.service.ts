@@ -23,22 +23,22 @@ export class ExportsService {
     const byId = (a: { readonly id?: string }, b: { readonly id?: string }) => ((a.id ?? '') < (b.id ?? '') ? -1 : 1);
     const content = await this.database.read(async () => ({
       settings: await this.kitchens.stated(scope),
-      foods: (await this.foods.known(scope)).sort(byId),
-      packs: (await this.packs.known(scope)).sort(byId),
-      recipes: (await this.recipes.known(scope)).sort(byId),
+      foods: (await this.foods.loadForCalculation(scope)).sort(byId),
+      packs: (await this.packs.loadForCalculation(scope)).sort(byId),
+      recipes: (await this.recipes.loadForCalculation(scope)).sort(byId),
     }));
     return kitchenFileText(content);
   }
 
   /** One recipe with the recipes, foods and packs it is made of, as a kitchen file. @throws NotFoundError */
   async recipeFile(scope: Scope, id: string): Promise<string> {
-    const { recipe, kitchen, bases, settings } = await this.#opened(scope, id);
+    const { recipe, kitchen, subRecipes, settings } = await this.#opened(scope, id);
     const { foods } = kitchen.content;
-    const packs = await this.packs.known(
+    const packs = await this.packs.loadForCalculation(
       scope,
       foods.map((food) => food.id),
     );
-    return kitchenFileText({ settings, foods: [...foods], packs, recipes: [recipe, ...bases] });
+    return kitchenFileText({ settings, foods: [...foods], packs, recipes: [recipe, ...subRecipes] });
   }
 
   /** One recipe's ingredients with what each comes to. @throws NotFoundError */
@@ -49,11 +49,14 @@ export class ExportsService {
 
   #opened(scope: Scope, id: string) {
     return this.database.read(async () => {
-      const { document, bases } = (await this.recipes.open(scope, id)) as { readonly document: Recipe; readonly bases: readonly Recipe[] };
+      const { document, subRecipes } = (await this.recipes.open(scope, id)) as {
+        readonly document: Recipe;
+        readonly subRecipes: readonly Recipe[];
+      };
       return {
         recipe: document,
-        bases,
-        kitchen: await this.recipes.kitchenWith(scope, [document, ...bases]),
+        subRecipes,
+        kitchen: await this.recipes.kitchenWith(scope, [document, ...subRecipes]),
         settings: await this.kitchens.stated(scope),
       };
     });
@@ -67,8 +70,8 @@ export class ExportsService {
   /** Every price seen, by food and day. */
   async pricesSheet(scope: Scope): Promise<string> {
     const { packs, foods } = await this.database.read(async () => {
-      const seen = await this.packs.known(scope);
-      const priced = await this.foods.known(scope, [...new Set(seen.map(({ food }) => food))]);
+      const seen = await this.packs.loadForCalculation(scope);
+      const priced = await this.foods.loadForCalculation(scope, [...new Set(seen.map(({ food }) => food))]);
       return { packs: seen, foods: new Map(priced.map((food) => [food.id, food])) };
     });
     const key = ({ food, seen }: Pack) => `${foods.get(food)?.name ?? food} ${seen}`;

@@ -5,7 +5,7 @@ import { Database } from '../database/database.js';
 import { thinDrafts } from '../database/thinDrafts.js';
 import { Once, type OnceKey } from '../database/once.js';
 import { isTaken } from '../database/isTaken.js';
-import { InUseError, NotFoundError, StaleSaveError, TakenError, UnreadableError } from '../http/problems.js';
+import { InUseError, NotFoundError, StaleSaveError, TakenError, ValidationError } from '../http/problems.js';
 import { readBody } from '../http/readBody.js';
 import type { SavedFoodDto } from '../http/saved.dto.js';
 import type { FoodUseDto, UsedFoodDto } from './food.dto.js';
@@ -46,7 +46,7 @@ export class FoodsService {
   }
 
   /** Foods as core knows them: all, or those of some ids, put away or not. */
-  async known(scope: Scope, ids?: readonly string[]): Promise<Food[]> {
+  async loadForCalculation(scope: Scope, ids?: readonly string[]): Promise<Food[]> {
     const { kitchenId } = scope;
     return (await this.database.manager.find(FoodEntity, { where: { kitchenId, ...(ids ? { id: In(ids) } : {}) } })).map(toFood);
   }
@@ -92,7 +92,7 @@ export class FoodsService {
     );
   }
 
-  /** @throws UnreadableError, TakenError */
+  /** @throws ValidationError, TakenError */
   async create(scope: Scope, found: object, once?: OnceKey): Promise<SavedFoodDto> {
     const document = this.#read(found);
     return this.once.write(scope.kitchenId, once, async () => {
@@ -137,10 +137,10 @@ export class FoodsService {
     await this.database.manager.query('ANALYZE foods, food_words, food_revisions');
   }
 
-  /** @throws UnreadableError, NotFoundError, StaleSaveError */
+  /** @throws ValidationError, NotFoundError, StaleSaveError */
   async save(scope: Scope, id: string, revision: number, found: object): Promise<SavedFoodDto> {
     const document = this.#read(found);
-    if (document.id !== id) throw new UnreadableError([{ path: 'document.id', message: `must stay "${id}"` }]);
+    if (document.id !== id) throw new ValidationError([{ path: 'document.id', message: `must stay "${id}"` }]);
     return this.database.writeAlone(scope.kitchenId, async () => {
       const written = await this.write(scope, revision, document);
       const current = await this.get(scope, id);
@@ -239,7 +239,7 @@ export class FoodsService {
   #read(found: object): FoodEntry {
     const document = readBody(FoodEntry, found, 'document');
     const faults = foodFaults(document, 'document');
-    if (faults.length > 0) throw new UnreadableError(faults);
+    if (faults.length > 0) throw new ValidationError(faults);
     return document;
   }
 }

@@ -5,7 +5,7 @@ import { tidied } from '@portiona/core';
 import { BodyScan } from './bodyScan.js';
 import { UnreadBody, type SentBody } from './unreadBody.js';
 import { rememberOnceKey } from './onceKeyOf.js';
-import { BusyError, RefusedRequestError, TooLargeError, UnreadableError } from './problems.js';
+import { BusyError, RefusedRequestError, TooLargeError, ValidationError } from './problems.js';
 import { statedLength } from './statedLength.js';
 
 const KIB = 1024;
@@ -105,7 +105,7 @@ async function bytesOf(request: Request, most: number, hash: Hash): Promise<Uint
   return length === bytes.length ? bytes : bytes.slice(0, length);
 }
 
-/** JSON with its text in order. @throws RefusedRequestError where it is none, UnreadableError where its text cannot be kept */
+/** JSON with its text in order. @throws RefusedRequestError where it is none, ValidationError where its text cannot be kept */
 export function parsed(text: string): object {
   let found: unknown;
   try {
@@ -115,6 +115,6 @@ export function parsed(text: string): object {
   }
   if (typeof found !== 'object' || found === null) throw new RefusedRequestError(400, 'the body must be a JSON object');
   const { tidy, faults } = tidied(found);
-  if (faults.length > 0) throw new UnreadableError(faults);
+  if (faults.length > 0) throw new ValidationError(faults);
   return tidy;
 }

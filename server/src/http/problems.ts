@@ -90,10 +90,10 @@ export class InUseError extends Problem {
 }
 
 /** Input whose content cannot be read: 422, each fault with its place. */
-export class UnreadableError extends Problem {
+export class ValidationError extends Problem {
   constructor(readonly faults: readonly Fault[]) {
     super('nothing was saved; mend what is listed and send it again');
-    this.name = 'UnreadableError';
+    this.name = 'ValidationError';
   }
 
   protected get told() {

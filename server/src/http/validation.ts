@@ -1,6 +1,6 @@
-import { Injectable, ValidationPipe, type ArgumentMetadata, type PipeTransform, type ValidationError } from '@nestjs/common';
+import { Injectable, ValidationPipe, type ArgumentMetadata, type PipeTransform, type ValidationError as KeyFault } from '@nestjs/common';
 import type { Fault } from '@portiona/core';
-import { UnreadableError } from './problems.js';
+import { ValidationError } from './problems.js';
 import { readSent } from './readBody.js';
 
 /** Reads bodies by their classes, as a kitchen file is read: nothing unknown passes, and nothing is copied to be looked at. */
@@ -19,7 +19,7 @@ export class QueryPipe extends ValidationPipe {
       whitelist: true,
       forbidNonWhitelisted: true,
       transform: true,
-      exceptionFactory: (errors) => new UnreadableError(errors.flatMap(faultsOf)),
+      exceptionFactory: (errors) => new ValidationError(errors.flatMap(faultsOf)),
     });
   }
 
@@ -28,7 +28,7 @@ export class QueryPipe extends ValidationPipe {
   }
 }
 
-function faultsOf({ property, constraints }: ValidationError): Fault[] {
+function faultsOf({ property, constraints }: KeyFault): Fault[] {
   return Object.entries(constraints ?? {})
     .slice(0, 1)
     .map(([rule, message]) => ({ path: property, message: rule === 'whitelistValidation' ? `unknown key "${property}"` : message }));

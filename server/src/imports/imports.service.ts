@@ -5,7 +5,7 @@ import { Database } from '../database/database.js';
 import { Once, type OnceKey } from '../database/once.js';
 import { isTaken } from '../database/isTaken.js';
 import { FoodsService } from '../foods/foods.service.js';
-import { TakenError, UnreadableError } from '../http/problems.js';
+import { TakenError, ValidationError } from '../http/problems.js';
 import { KitchenEntity } from '../kitchens/kitchen.entity.js';
 import { PacksService } from '../packs/packs.service.js';
 import { RecipesService } from '../recipes/recipes.service.js';
@@ -43,12 +43,12 @@ export class ImportsService {
    * @param found parsed, or as it was sent
    * @param name the kitchen's new name, when given
    * @param keep foods, packs and recipes that are there already stay as they are; without it the file is refused for them
-   * @throws UnreadableError with every fault; TakenError when an id is already there
+   * @throws ValidationError with every fault; TakenError when an id is already there
    */
   async kitchenFile(scope: Scope, found: unknown, name?: string, keep = false, once?: OnceKey): Promise<ImportedDto> {
     const today = new Date().toISOString().slice(0, 10);
     const read = found instanceof Uint8Array ? readKitchenBytes(found, (bytes) => UTF_8.decode(bytes), today) : readKitchen(found, today);
-    if (!read.ok) throw new UnreadableError(read.faults);
+    if (!read.ok) throw new ValidationError(read.faults);
     const { stated: settings, ...content } = read.entry;
     const entry = content as unknown as Content;
     const { kitchenId } = scope;
@@ -82,7 +82,7 @@ export class ImportsService {
     }
   }
 
-  /** @throws UnreadableError where a dish or a pack rests on something that is kept and lacks what it needs of it */
+  /** @throws ValidationError where a dish or a pack rests on something that is kept and lacks what it needs of it */
   async #expectWhole(scope: Scope, entry: Content, { packs, recipes }: Content): Promise<void> {
     const placeOf = new Map<object, string>([
       ...entry.packs.map((pack, i): [object, string] => [pack, `packs[${i}]`]),
@@ -94,14 +94,18 @@ export class ImportsService {
       ...(await this.recipes.faultsOf(scope, recipes, paths)),
     ];
     if (faults.length > 0)
-      throw new UnreadableError(
+      throw new ValidationError(
         faults.map(({ path, message }) => ({ path, message: `${message} (what is there already stays, and is not as in this file)` })),
       );
   }
 
   /** What of a file is not there yet. A pack without an id is known by its food, shop, size and day. */
   async #newOf(scope: Scope, { foods, packs, recipes }: Content): Promise<Content> {
-    const [known, bought, cooked] = [await this.foods.known(scope), await this.packs.known(scope), await this.recipes.known(scope)];
+    const [known, bought, cooked] = [
+      await this.foods.loadForCalculation(scope),
+      await this.packs.loadForCalculation(scope),
+      await this.recipes.loadForCalculation(scope),
+    ];
     const [food, recipe] = [new Set(known.map(({ id }) => id)), new Set(cooked.map(({ id }) => id))];
     const sameAs = ({ food: of, shop, net, unit, seen }: Pack) => JSON.stringify([of, shop, net, unit, seen]);
     const pack = new Set(bought.flatMap((one) => [one.id ?? '', sameAs(one)]));
@@ -118,7 +122,7 @@ export class ImportsService {
     return this.once.write(scope.kitchenId, once, async () => {
       const there = new Set(
         (
-          await this.foods.known(
+          await this.foods.loadForCalculation(
             scope,
             foods.map(({ id }) => id),
           )

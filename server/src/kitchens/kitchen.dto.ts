@@ -1,5 +1,5 @@
 import { ApiProperty, ApiPropertyOptional, OmitType, PartialType } from '@nestjs/swagger';
-import type { NamedBrief } from '@portiona/core';
+import { RULE_SETS, type NamedBrief, type RuleSet } from '@portiona/core';
 import { ListFromKitchenFile } from '../http/kitchenFileSchemas.js';
 
 /** The kitchen's own figure of a serving. */
@@ -14,7 +14,7 @@ export class KitchenDto {
   @ApiProperty() name: string;
   @ApiProperty({ description: 'ISO 4217' }) currency: string;
   @ApiProperty({ enum: ['us', 'metric', 'au', 'imperial'] }) measures: 'us' | 'metric' | 'au' | 'imperial';
-  @ApiProperty({ enum: ['us', 'eu', 'plain'] }) rules: 'us' | 'eu' | 'plain';
+  @ApiProperty({ enum: RULE_SETS }) rules: RuleSet;
   @ApiProperty({ enum: ['counted', 'free'] }) staples: 'counted' | 'free';
   @ApiProperty({ description: 'Today, ISO date' }) date: string;
   @ApiPropertyOptional({ description: 'Days' }) maxPriceAge?: number;

@@ -1,7 +1,7 @@
 import { Injectable, type OnModuleInit } from '@nestjs/common';
 import { fullSettings, KitchenSettings, type Settings } from '@portiona/core';
 import { Database } from '../database/database.js';
-import { NotFoundError, UnreadableError } from '../http/problems.js';
+import { NotFoundError, ValidationError } from '../http/problems.js';
 import { readBody } from '../http/readBody.js';
 import type { Scope } from '../scope/scope.js';
 import type { KitchenDto } from './kitchen.dto.js';
@@ -50,14 +50,14 @@ export class KitchensService implements OnModuleInit {
   /**
    * Changes the settings given, and leaves the others as they are; null takes one back to what holds where none is stated.
    *
-   * @throws UnreadableError
+   * @throws ValidationError
    */
   async change(scope: Scope, found: object | undefined): Promise<KitchenDto> {
-    if (typeof found !== 'object') throw new UnreadableError([{ path: '', message: 'must be an object of settings' }]);
+    if (typeof found !== 'object') throw new ValidationError([{ path: '', message: 'must be an object of settings' }]);
     const given = Object.entries(found);
     const unset = given.filter(([, value]) => value === null).map(([name]) => name);
     const strange = unset.filter((name) => !UNSETTABLE.has(name));
-    if (strange.length > 0) throw new UnreadableError(strange.map((path) => ({ path, message: 'cannot be null; write what it is to be' })));
+    if (strange.length > 0) throw new ValidationError(strange.map((path) => ({ path, message: 'cannot be null; write what it is to be' })));
     const changes = readBody(KitchenSettings, Object.fromEntries(given.filter(([, value]) => value !== null)), '');
     const id = scope.kitchenId;
     return this.database.writeAlone(id, async () => {

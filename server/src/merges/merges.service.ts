@@ -12,7 +12,7 @@ import {
 import { Database } from '../database/database.js';
 import { FoodEntity } from '../foods/food.entity.js';
 import { FoodsService } from '../foods/foods.service.js';
-import { StaleSaveError, UnreadableError } from '../http/problems.js';
+import { StaleSaveError, ValidationError } from '../http/problems.js';
 import { PacksService } from '../packs/packs.service.js';
 import { RecipeEntity } from '../recipes/recipe.entity.js';
 import { toSwap } from '../recipes/recipe.mapper.js';
@@ -30,11 +30,15 @@ export class MergesService {
     private readonly recipes: RecipesService,
   ) {}
 
-  /** @throws NotFoundError, UnreadableError */
+  /** @throws NotFoundError, ValidationError */
   preview(scope: Scope, wanted: MergeDto): Promise<MergePreviewDto> {
     return this.database.read(async () => {
       const { effects, gone, kept } = await this.#effects(scope, wanted);
-      return { food: mergedFood(kept, gone), packs: (await this.packs.known(scope, [gone.id])).length, recipes: effects.map(toSwap) };
+      return {
+        food: mergedFood(kept, gone),
+        packs: (await this.packs.loadForCalculation(scope, [gone.id])).length,
+        recipes: effects.map(toSwap),
+      };
     });
   }
 
@@ -42,7 +46,7 @@ export class MergesService {
    * Merges, in one transaction: the kept food gains what the other knew, packs and recipes become its, the other is put away. A
    * recipe that was saved meanwhile, or a food, makes all of it fail, and nothing is written.
    *
-   * @throws NotFoundError, UnreadableError, StaleSaveError
+   * @throws NotFoundError, ValidationError, StaleSaveError
    */
   async merge(scope: Scope, wanted: MergeDto): Promise<MergePreviewDto> {
     const { kitchenId } = scope;
@@ -50,7 +54,7 @@ export class MergesService {
       const { manager } = this.database;
       const { effects, gone, kept, revision } = await this.#effects(scope, wanted);
       const food = mergedFood(kept, gone) as FoodEntry;
-      const packs = await this.packs.known(scope, [gone.id]);
+      const packs = await this.packs.loadForCalculation(scope, [gone.id]);
       const revisions = new Map((await manager.findBy(RecipeEntity, { kitchenId })).map((head) => [head.id, head.revision]));
       // A table that is being taken in may have written the food meanwhile.
       if (!(await this.foods.write(scope, revision, food))) throw new StaleSaveError('food', kept.id, await this.foods.get(scope, kept.id));
@@ -84,7 +88,7 @@ export class MergesService {
     readonly kept: Food;
     readonly revision: number;
   }> {
-    if (keptId === goneId) throw new UnreadableError([{ path: 'gone', message: 'is the food that stays; choose another' }]);
+    if (keptId === goneId) throw new ValidationError([{ path: 'gone', message: 'is the food that stays; choose another' }]);
     const [kept, gone] = [await this.foods.get(scope, keptId), await this.foods.get(scope, goneId)];
     const away = await this.foods.away(scope, [keptId, goneId]);
     for (const [path, { id }] of [
@@ -92,8 +96,8 @@ export class MergesService {
       ['gone', gone],
     ] as const)
       if (away.has(id))
-        throw new UnreadableError([{ path, message: `"${id}" is put away already, or was merged into another; take it out again first` }]);
-    const recipes = await this.recipes.known(scope);
+        throw new ValidationError([{ path, message: `"${id}" is put away already, or was merged into another; take it out again first` }]);
+    const recipes = await this.recipes.loadForCalculation(scope);
     const kitchen = await this.recipes.kitchenWith(scope, recipes, [keptId, goneId]);
     return {
       effects: mergeEffects(kitchen, goneId, keptId),

@@ -16,7 +16,7 @@ import { Database } from '../database/database.js';
 import { Once, type OnceKey } from '../database/once.js';
 import { isTaken } from '../database/isTaken.js';
 import { FoodsService } from '../foods/foods.service.js';
-import { NotFoundError, StaleSaveError, TakenError, UnreadableError } from '../http/problems.js';
+import { NotFoundError, StaleSaveError, TakenError, ValidationError } from '../http/problems.js';
 import { readBody } from '../http/readBody.js';
 import type { SavedPackDto } from '../http/saved.dto.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
@@ -51,7 +51,7 @@ export class PacksService {
   }
 
   /** As core knows them, packs with every price they ever had, but for those put away: all, or those of some foods. */
-  async known(scope: Scope, foods?: readonly string[]): Promise<Pack[]> {
+  async loadForCalculation(scope: Scope, foods?: readonly string[]): Promise<Pack[]> {
     const { kitchenId } = scope;
     const where = { kitchenId, putAwayAt: IsNull(), ...(foods ? { foodId: In(foods) } : {}) };
     return (await this.database.manager.find(PackEntity, { where, order: { id: 'ASC' } })).map(toPack);
@@ -67,10 +67,10 @@ export class PacksService {
   /** Packs whose price moved most since it was first seen, in the kitchen's currency, what rose most first. */
   async moves(scope: Scope): Promise<PriceMoveDto[]> {
     const { packs, foods, currency } = await this.database.read(async () => {
-      const seen = await this.known(scope);
+      const seen = await this.loadForCalculation(scope);
       return {
         packs: seen,
-        foods: await this.foods.known(scope, [...new Set(seen.map(({ food }) => food))]),
+        foods: await this.foods.loadForCalculation(scope, [...new Set(seen.map(({ food }) => food))]),
         currency: (await this.kitchens.settings(scope)).currency,
       };
     });
@@ -120,7 +120,7 @@ export class PacksService {
     return toSavedPack(row);
   }
 
-  /** Adds a pack; its id is made when it has none. @throws UnreadableError, TakenError */
+  /** Adds a pack; its id is made when it has none. @throws ValidationError, TakenError */
   async create(scope: Scope, found: object, once?: OnceKey): Promise<SavedPackDto> {
     const document = readBody(PackEntry, found, 'document');
     const id = document.id ?? randomUUID();
@@ -148,7 +148,7 @@ export class PacksService {
    *
    * @param path put before each fault's
    * @returns how many were added, and every pack as it was read
-   * @throws UnreadableError with every fault
+   * @throws ValidationError with every fault
    */
   async addSeen(
     scope: Scope,
@@ -180,7 +180,7 @@ export class PacksService {
     for (let i = 0; i < rows.length; i += ROWS_AT_ONCE) await this.database.manager.insert(PackEntity, rows.slice(i, i + ROWS_AT_ONCE));
   }
 
-  /** @throws UnreadableError, NotFoundError, StaleSaveError */
+  /** @throws ValidationError, NotFoundError, StaleSaveError */
   async save(scope: Scope, id: string, revision: number, found: object): Promise<SavedPackDto> {
     const document = readBody(PackEntry, found, 'document');
     const { kitchenId } = scope;
@@ -213,25 +213,25 @@ export class PacksService {
   #readAll(found: readonly object[], path: string): PackEntry[] {
     const read = found.map((document, i) => readEntry(PackEntry, document, `${path}[${i}].document`));
     const faults = read.flatMap((one) => (one.ok ? [] : one.faults));
-    if (faults.length > 0) throw new UnreadableError(faults.slice(0, MOST_FAULTS));
+    if (faults.length > 0) throw new ValidationError(faults.slice(0, MOST_FAULTS));
     return read.flatMap((one) => (one.ok ? [one.entry] : []));
   }
 
   /** What is wrong between packs and what is kept: foods that nobody holds, units they cannot be counted in. */
   async faultsOf(scope: Scope, packs: readonly PackEntry[], pathOf: (index: number) => string): Promise<Fault[]> {
     const ids = [...new Set(packs.map(({ food }) => food))];
-    const foods = new Map((await this.foods.known(scope, ids)).map((food) => [food.id, food]));
+    const foods = new Map((await this.foods.loadForCalculation(scope, ids)).map((food) => [food.id, food]));
     return packs.flatMap((pack, i) => packFaults(pack, foods, pathOf(i))).slice(0, MOST_FAULTS);
   }
 
   async #checkAll(scope: Scope, packs: readonly PackEntry[], path: string): Promise<void> {
     const faults = await this.faultsOf(scope, packs, (i) => `${path}[${i}].document`);
-    if (faults.length > 0) throw new UnreadableError(faults);
+    if (faults.length > 0) throw new ValidationError(faults);
   }
 
   async #check(scope: Scope, document: PackEntry): Promise<void> {
     const faults = await this.faultsOf(scope, [document], () => 'document');
-    if (faults.length > 0) throw new UnreadableError(faults);
+    if (faults.length > 0) throw new ValidationError(faults);
   }
 }
 

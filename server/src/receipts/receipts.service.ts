@@ -55,7 +55,7 @@ export class ReceiptsService {
    * Adds prices seen, all of them or none; one that was seen just so before is not added again. What the shop calls each food is
    * remembered.
    *
-   * @throws UnreadableError with every fault
+   * @throws ValidationError with every fault
    */
   async add(scope: Scope, prices: readonly SeenPriceDto[], once?: OnceKey): Promise<AddedPricesDto> {
     const { kitchenId } = scope;

@@ -102,7 +102,7 @@ export class UsedInDto {
 
 /** A recipe to work on, with the other recipes whose parts it takes, and the dishes that take its own. */
 export class OpenRecipeDto extends SavedRecipeDto {
-  @ListFromKitchenFile('Recipe', 'Other recipes that it draws on, as in the kitchen file') bases: Recipe[];
+  @ListFromKitchenFile('Recipe', 'Other recipes that it draws on, as in the kitchen file') subRecipes: Recipe[];
   @ApiProperty({ type: [UsedInDto], description: 'Dishes not put away that take parts of it, by title' }) usedIn: UsedInDto[];
 }
 

@@ -34,7 +34,7 @@ export class RecipeFiguresService {
    */
   async swaps(scope: Scope, from: string, to: string): Promise<SwapsDto> {
     const { recipes, kitchen } = await this.database.read(async () => {
-      const there = new Set((await this.foods.known(scope, [from, to])).map(({ id }) => id));
+      const there = new Set((await this.foods.loadForCalculation(scope, [from, to])).map(({ id }) => id));
       for (const id of [from, to]) if (!there.has(id)) throw new NotFoundError('food', id);
       const holding = await this.recipes.holding(scope, [from, to]);
       return { recipes: holding, kitchen: await this.recipes.kitchenUnder(scope, holding, [from, to]) };
@@ -54,8 +54,11 @@ export class RecipeFiguresService {
    */
   async errorModel(scope: Scope, id: string, figure: FigureKey, choices: boolean): Promise<ErrorModel> {
     const { recipe, kitchen } = await this.database.read(async () => {
-      const { document, bases } = (await this.recipes.open(scope, id)) as { readonly document: Recipe; readonly bases: readonly Recipe[] };
-      return { recipe: document, kitchen: await this.recipes.kitchenWith(scope, [document, ...bases]) };
+      const { document, subRecipes } = (await this.recipes.open(scope, id)) as {
+        readonly document: Recipe;
+        readonly subRecipes: readonly Recipe[];
+      };
+      return { recipe: document, kitchen: await this.recipes.kitchenWith(scope, [document, ...subRecipes]) };
     });
     const parts = recipeFigures(recipe, kitchen).parts.filter(
       ({ part }) => servedOf(part) === 'box' || (choices && servedOf(part) === 'optional'),

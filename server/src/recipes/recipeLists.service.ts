@@ -85,7 +85,7 @@ export class RecipeListsService {
 
   /**
    * Every part that a recipe may take a line of: of recipes not put away, and of none that is built on it itself. JSON of a list of
-   * TakeablePartDto.
+   * ReusablePartDto.
    *
    * @param of the recipe that is to take them
    */
@@ -103,7 +103,7 @@ export class RecipeListsService {
     return `[${rows ?? ''}]`;
   }
 
-  /** How every recipe stands to a brief, newest save first, by what was computed of each. @throws UnreadableError */
+  /** How every recipe stands to a brief, newest save first, by what was computed of each. @throws ValidationError */
   async judged(scope: Scope, found: object): Promise<BriefVerdictDto[]> {
     const brief = readBody(BriefEntry, found, 'brief');
     const rows = await this.database.manager.query<KeptRecipe[]>(

@@ -5,7 +5,7 @@ import {
   groundToKeep,
   pricesHoldUntil,
   recipesUnder,
-  takeablePartsOf,
+  reusablePartsOf,
   type CardContent,
   type Computed,
   type Kitchen,
@@ -15,7 +15,7 @@ import {
 import { Database } from '../database/database.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
 import { engineVersion } from './engineVersion.js';
-import { toTakeablePart } from './bases.mapper.js';
+import { toReusablePart } from './subRecipes.mapper.js';
 import { toCardStanding, toListedFigures } from './recipe.mapper.js';
 import { RecipesService } from './recipes.service.js';
 import type { Scope } from '../scope/scope.js';
@@ -102,7 +102,7 @@ export class RecipeSummariesService {
     );
     if (wanted.length === 0) return 0;
     const ids = wanted.map(({ id }) => id);
-    const own = await this.recipes.known(scope, ids);
+    const own = await this.recipes.loadForCalculation(scope, ids);
     const kitchen = await this.recipes.kitchenUnder(scope, own);
     const cards = await manager.query<{ recipe_id: string; content: CardContent }[]>(
       `SELECT DISTINCT ON (recipe_id) recipe_id, content FROM published_cards WHERE kitchen_id = $1 AND recipe_id = ANY($2)
@@ -164,7 +164,7 @@ function summaryOf(recipe: Recipe, kitchen: Kitchen, published: CardContent | un
     listed,
     ground: figures.ok ? groundToKeep(figures.made, kitchen) : null,
     card: published ? toCardStanding(recipe, kitchen, published) : null,
-    parts: figures.ok ? takeablePartsOf(figures.made).map(toTakeablePart) : [],
+    parts: figures.ok ? reusablePartsOf(figures.made).map(toReusablePart) : [],
   };
 }
 

@@ -15,9 +15,9 @@ import type { OnceKey } from '../database/once.js';
 import { NewRecipeDto, SavedRecipeDto, SaveRecipeDto } from '../http/saved.dto.js';
 import { SettledLists } from '../threads/settledLists.js';
 import { Threads } from '../threads/threads.js';
-import { DishDto, TakeablePartDto } from './bases.dto.js';
-import { BasisDto } from './basis.dto.js';
-import { BasisService } from './basis.service.js';
+import { DishDto, ReusablePartDto } from './subRecipes.dto.js';
+import { UpstreamChangesDto } from './upstreamChanges.dto.js';
+import { UpstreamChangesService } from './upstreamChanges.service.js';
 import { ListedRecipeDto, OpenRecipeDto, RecipePageDto, RecipePageQuery, SwapsDto } from './recipe.dto.js';
 import { RecipesService } from './recipes.service.js';
 import type { Scope } from '../scope/scope.js';
@@ -29,7 +29,7 @@ import { InScope } from '../scope/inScope.js';
 export class RecipesController {
   constructor(
     private readonly recipes: RecipesService,
-    private readonly basis: BasisService,
+    private readonly upstream: UpstreamChangesService,
     private readonly threads: Threads,
     private readonly lists: SettledLists,
   ) {}
@@ -57,11 +57,11 @@ export class RecipesController {
     return this.threads.json('swapFood', scope, from, to);
   }
 
-  @Get('takeable-parts')
-  @ApiOperation({ operationId: 'takeableParts', summary: 'Parts that a recipe can take lines of' })
+  @Get('reusable-parts')
+  @ApiOperation({ operationId: 'reusableParts', summary: 'Parts that a recipe can take lines of' })
   @ApiQuery({ name: 'for', description: 'The recipe that is to take them: none that is built on it is among them' })
-  @ApiOkResponse({ type: [TakeablePartDto] })
-  takeable(@InScope() scope: Scope, @Query('for') of = '') {
+  @ApiOkResponse({ type: [ReusablePartDto] })
+  reusable(@InScope() scope: Scope, @Query('for') of = '') {
     return this.lists.parts(scope, of);
   }
 
@@ -79,19 +79,19 @@ export class RecipesController {
     return this.threads.json('dishesOf', scope, id);
   }
 
-  @Get('recipes/:id/basis')
-  @ApiOperation({ operationId: 'recipeBasis', summary: 'Foods and bases edited under the recipe since, and how its serving moved' })
-  @ApiOkResponse({ type: BasisDto })
-  basisOf(@InScope() scope: Scope, @Param('id') id: string) {
-    return this.threads.json('recipeBasis', scope, id);
+  @Get('recipes/:id/upstream-changes')
+  @ApiOperation({ operationId: 'upstreamChanges', summary: 'Foods and bases edited under the recipe since, and how its serving moved' })
+  @ApiOkResponse({ type: UpstreamChangesDto })
+  resolvedFood(@InScope() scope: Scope, @Param('id') id: string) {
+    return this.threads.json('upstreamChanges', scope, id);
   }
 
-  @Post('recipes/:id/basis')
+  @Post('recipes/:id/upstream-changes')
   @HttpCode(204)
-  @ApiOperation({ operationId: 'acceptBasis', summary: 'Takes foods and bases as they stand for what the recipe rests on' })
+  @ApiOperation({ operationId: 'acceptUpstreamChanges', summary: 'Takes foods and bases as they stand for what the recipe rests on' })
   @ApiNoContentResponse()
-  acceptBasis(@InScope() scope: Scope, @Param('id') id: string): Promise<void> {
-    return this.basis.accept(scope, id);
+  acceptUpstreamChanges(@InScope() scope: Scope, @Param('id') id: string): Promise<void> {
+    return this.upstream.accept(scope, id);
   }
 
   @Post('recipes')

@@ -3,8 +3,8 @@ import { FoodsModule } from '../foods/foods.module.js';
 import { KitchensModule } from '../kitchens/kitchens.module.js';
 import { PacksModule } from '../packs/packs.module.js';
 import { BriefsController } from './briefs.controller.js';
-import { BasesService } from './bases.service.js';
-import { BasisService } from './basis.service.js';
+import { SubRecipesService } from './subRecipes.service.js';
+import { UpstreamChangesService } from './upstreamChanges.service.js';
 import { RecipesController } from './recipes.controller.js';
 import { RecipeFiguresService } from './recipeFigures.service.js';
 import { RecipeListsService } from './recipeLists.service.js';
@@ -18,13 +18,13 @@ import { VersionsService } from './versions.service.js';
   controllers: [RecipesController, VersionsController, BriefsController],
   providers: [
     RecipesService,
-    BasisService,
-    BasesService,
+    UpstreamChangesService,
+    SubRecipesService,
     RecipeFiguresService,
     RecipeSummariesService,
     RecipeListsService,
     VersionsService,
   ],
-  exports: [RecipesService, RecipeFiguresService, BasesService, BasisService, RecipeSummariesService, RecipeListsService],
+  exports: [RecipesService, RecipeFiguresService, SubRecipesService, UpstreamChangesService, RecipeSummariesService, RecipeListsService],
 })
 export class RecipesModule {}

@@ -21,7 +21,7 @@ import { thinDrafts } from '../database/thinDrafts.js';
 import { Once, type OnceKey } from '../database/once.js';
 import { isTaken } from '../database/isTaken.js';
 import { FoodsService } from '../foods/foods.service.js';
-import { NotFoundError, StaleSaveError, TakenError, UnreadableError } from '../http/problems.js';
+import { NotFoundError, StaleSaveError, TakenError, ValidationError } from '../http/problems.js';
 import { readBody } from '../http/readBody.js';
 import type { SavedRecipeDto } from '../http/saved.dto.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
@@ -47,7 +47,7 @@ export class RecipesService {
   open(scope: Scope, id: string): Promise<OpenRecipeDto> {
     return this.database.read(async () => {
       const saved = await this.get(scope, id);
-      return { ...saved, bases: await this.basesOf(scope, saved.document), usedIn: await this.#usedIn(scope, id) };
+      return { ...saved, subRecipes: await this.subRecipesOf(scope, saved.document), usedIn: await this.#usedIn(scope, id) };
     });
   }
 
@@ -63,7 +63,7 @@ export class RecipesService {
   }
 
   /** Recipes as core knows them: every one, or those of some ids; put away or not. */
-  async known(scope: Scope, ids?: readonly string[]): Promise<Recipe[]> {
+  async loadForCalculation(scope: Scope, ids?: readonly string[]): Promise<Recipe[]> {
     const query = this.#newest(scope);
     const rows = await (ids ? query.andWhere('content.recipe_id = ANY(:ids)', { ids }) : query).getMany();
     return rows.map(toRecipe);
@@ -72,14 +72,14 @@ export class RecipesService {
   /** Recipes that are not put away, and those they take parts of; what is put away and used by none costs nothing. */
   async atHand(scope: Scope): Promise<{ readonly heads: readonly RecipeEntity[]; readonly recipes: readonly Recipe[] }> {
     const heads = await this.heads(scope);
-    const own = await this.known(
+    const own = await this.loadForCalculation(
       scope,
       heads.map(({ id }) => id),
     );
     const there = new Set(own.map(({ id }) => id));
     const wanted = [...new Set(own.flatMap(recipesTaken))].filter((id) => !there.has(id));
-    const bases = wanted.length === 0 ? [] : await this.#withBases(scope, wanted);
-    return { heads, recipes: [...own, ...bases.filter(({ id }) => !there.has(id))] };
+    const subRecipes = wanted.length === 0 ? [] : await this.#withSubRecipes(scope, wanted);
+    return { heads, recipes: [...own, ...subRecipes.filter(({ id }) => !there.has(id))] };
   }
 
   /** Recipes not put away that hold any of some foods in lines of their own, newest save first. */
@@ -108,14 +108,14 @@ export class RecipesService {
       async () =>
         new Kitchen({
           settings: await this.kitchens.settings(scope),
-          foods: await this.foods.known(scope, foods),
+          foods: await this.foods.loadForCalculation(scope, foods),
           packs: await this.packs.counting(scope, foods),
           recipes,
         }),
     );
   }
 
-  /** @throws UnreadableError, TakenError */
+  /** @throws ValidationError, TakenError */
   async create(scope: Scope, found: object, once?: OnceKey): Promise<SavedRecipeDto> {
     const document = readBody(RecipeEntry, found, 'document');
     return this.once.write(scope.kitchenId, once, async () => {
@@ -144,11 +144,11 @@ export class RecipesService {
   /**
    * Saves a recipe made on a revision. All or nothing; a save made on an older revision writes nothing.
    *
-   * @throws UnreadableError, NotFoundError, StaleSaveError
+   * @throws ValidationError, NotFoundError, StaleSaveError
    */
   async save(scope: Scope, id: string, revision: number, found: object): Promise<SavedRecipeDto> {
     const document = readBody(RecipeEntry, found, 'document');
-    if (document.id !== id) throw new UnreadableError([{ path: 'document.id', message: `must stay "${id}"` }]);
+    if (document.id !== id) throw new ValidationError([{ path: 'document.id', message: `must stay "${id}"` }]);
     return this.database.writeAlone(scope.kitchenId, async () => {
       // What is there now is told before what is wrong with what was sent: it may be wrong by what was saved meanwhile.
       await this.#expectNewest(scope, id, revision);
@@ -192,12 +192,12 @@ export class RecipesService {
   }
 
   /** Recipes that recipes take parts of, and those they take parts of. */
-  basesOf(scope: Scope, ...recipes: readonly Recipe[]): Promise<Recipe[]> {
-    return this.#withBases(scope, [...new Set(recipes.flatMap(recipesTaken))]);
+  subRecipesOf(scope: Scope, ...recipes: readonly Recipe[]): Promise<Recipe[]> {
+    return this.#withSubRecipes(scope, [...new Set(recipes.flatMap(recipesTaken))]);
   }
 
   /** Recipes, and all that they are built on, however deep: found by the database in one go. */
-  async #withBases(scope: Scope, ids: readonly string[]): Promise<Recipe[]> {
+  async #withSubRecipes(scope: Scope, ids: readonly string[]): Promise<Recipe[]> {
     if (ids.length === 0) return [];
     const rows = await this.database.manager.query<{ document: Recipe }[]>(
       `WITH RECURSIVE under AS (
@@ -213,7 +213,7 @@ export class RecipesService {
 
   /** A kitchen to compute some recipes in: with all that they are built on, and further foods. */
   async kitchenUnder(scope: Scope, recipes: readonly Recipe[], further: readonly string[] = []): Promise<Kitchen> {
-    const there = new Map((await this.basesOf(scope, ...recipes)).map((base) => [base.id, base]));
+    const there = new Map((await this.subRecipesOf(scope, ...recipes)).map((base) => [base.id, base]));
     for (const recipe of recipes) there.set(recipe.id, recipe);
     return this.kitchenWith(scope, [...there.values()], further);
   }
@@ -225,9 +225,11 @@ export class RecipesService {
    * @param paths of the recipes, in their order, put before each fault's
    */
   async faultsOf(scope: Scope, recipes: readonly Recipe[], paths: readonly string[]): Promise<Fault[]> {
-    const foods = new Map((await this.foods.known(scope, [...new Set(recipes.flatMap(foodsOf))])).map((food) => [food.id, food]));
+    const foods = new Map(
+      (await this.foods.loadForCalculation(scope, [...new Set(recipes.flatMap(foodsOf))])).map((food) => [food.id, food]),
+    );
     const own = new Set(recipes.map(({ id }) => id));
-    const all = [...recipes, ...(await this.basesOf(scope, ...recipes)).filter(({ id }) => !own.has(id))];
+    const all = [...recipes, ...(await this.subRecipesOf(scope, ...recipes)).filter(({ id }) => !own.has(id))];
     const settings = await this.kitchens.settings(scope);
     const known = new Map(all.map((recipe) => [recipe.id, recipe]));
     const faults = recipes.flatMap((recipe, i) => recipeFaults(recipe, foods, known, settings, paths[i] ?? ''));
@@ -239,7 +241,7 @@ export class RecipesService {
       ...(await this.faultsOf(scope, [document], ['document'])),
       ...(await this.#takenPartFaults(scope, document, 'document')),
     ];
-    if (faults.length > 0) throw new UnreadableError(faults);
+    if (faults.length > 0) throw new ValidationError(faults);
   }
 
   async #expectNewest(scope: Scope, id: string, revision: number): Promise<void> {

@@ -28,7 +28,7 @@ export class VersionDto {
 
 /** A version of a recipe with its content, and the other recipes that takes parts of, as they are now. */
 export class OpenVersionDto extends SavedRecipeDto {
-  @ListFromKitchenFile('Recipe', 'As in the kitchen file') bases: Recipe[];
+  @ListFromKitchenFile('Recipe', 'As in the kitchen file') subRecipes: Recipe[];
 }
 
 /** Why a version is to be kept. */

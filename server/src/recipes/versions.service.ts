@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import { Database } from '../database/database.js';
-import { NotFoundError, UnreadableError } from '../http/problems.js';
+import { NotFoundError, ValidationError } from '../http/problems.js';
 import { toSavedRecipe } from './recipe.mapper.js';
 import { RecipeRevisionEntity, type KeptBecause } from './recipeRevision.entity.js';
 import { RecipesService } from './recipes.service.js';
@@ -57,14 +57,14 @@ export class VersionsService {
       const { kitchenId } = scope;
       const row = await this.database.manager.findOneBy(RecipeRevisionEntity, { kitchenId, recipeId: id, revision });
       if (!row) throw new NotFoundError('version', `${revision} of ${id}`);
-      return { ...toSavedRecipe(row), bases: await this.recipes.basesOf(scope, row.document) };
+      return { ...toSavedRecipe(row), subRecipes: await this.recipes.subRecipesOf(scope, row.document) };
     });
   }
 
-  /** Keeps a version for a reason; a name it has stays where the reason is another. @throws NotFoundError, UnreadableError */
+  /** Keeps a version for a reason; a name it has stays where the reason is another. @throws NotFoundError, ValidationError */
   async keep(scope: Scope, id: string, revision: number, { because, name }: KeepVersionDto): Promise<void> {
     if ((because === 'named') !== (name !== undefined))
-      throw new UnreadableError([
+      throw new ValidationError([
         { path: 'name', message: because === 'named' ? 'is missing; it says what the version is called' : 'is only for "named"' },
       ]);
     await this.#write(

@@ -1,9 +1,9 @@
 import { columnsOf, placedMapping, unitsFor, type Fault } from '@portiona/core';
-import { UnreadableError } from '../http/problems.js';
+import { ValidationError } from '../http/problems.js';
 import type { TableReadingDto } from './table.dto.js';
 import { columnsOfTable, firstRows } from './tableReader.js';
 
-/** @throws UnreadableError where the mapping cannot make foods of this table */
+/** @throws ValidationError where the mapping cannot make foods of this table */
 export async function checkMapping(path: string, mapping: TableReadingDto): Promise<void> {
   await checkFigureRows(path, mapping);
   const headings = (await columnsOfTable(path, mapping)).map(({ heading }) => heading);
@@ -23,7 +23,7 @@ export async function checkMapping(path: string, mapping: TableReadingDto): Prom
         message: `“${unit}” is no unit of ${target}; one of ${unitsFor(target).join(', ')} is`,
       });
   });
-  if (faults.length > 0) throw new UnreadableError(faults);
+  if (faults.length > 0) throw new ValidationError(faults);
 }
 
 /** The columns that say which food and which figure must be in the file, and be different ones. */
@@ -37,5 +37,5 @@ async function checkFigureRows(path: string, mapping: TableReadingDto): Promise<
     if (!headings.includes(heading)) return [{ path: at, message: `this table has no column “${heading}”; choose another` }];
     return named.findIndex(([, other]) => other === heading) === i ? [] : [{ path: at, message: `“${heading}” is chosen for two things` }];
   });
-  if (faults.length > 0) throw new UnreadableError(faults);
+  if (faults.length > 0) throw new ValidationError(faults);
 }

@@ -11,12 +11,12 @@ import {
   ApiTags,
 } from '@nestjs/swagger';
 import type { Request } from 'express';
-import { RefusedFileError, UnreadableError } from '../http/problems.js';
+import { RefusedFileError, ValidationError } from '../http/problems.js';
 import { statedLength } from '../http/statedLength.js';
 import { ENCODINGS, NamedReadingDto, TableImportDto, TableLookDto, TablePreviewDto, TakeTableDto, type Encoding } from './table.dto.js';
-import { BroughtTablesService } from './broughtTables.service.js';
-import { TableTakingService } from './tableTaking.service.js';
-import { TableTrialService } from './tableTrial.service.js';
+import { TableUploadsService } from './tableUploads.service.js';
+import { TableImportsService } from './tableImports.service.js';
+import { TablePreviewsService } from './tablePreviews.service.js';
 import type { Scope } from '../scope/scope.js';
 import { InScope } from '../scope/inScope.js';
 
@@ -24,9 +24,9 @@ import { InScope } from '../scope/inScope.js';
 @Controller('food-tables')
 export class TablesController {
   constructor(
-    private readonly tables: BroughtTablesService,
-    private readonly trial: TableTrialService,
-    private readonly taking: TableTakingService,
+    private readonly tables: TableUploadsService,
+    private readonly trial: TablePreviewsService,
+    private readonly taking: TableImportsService,
   ) {}
 
   @Get()
@@ -138,6 +138,6 @@ export class TablesController {
 function readEncoding(found: string): Encoding {
   const encoding = ENCODINGS.find((one) => one === found.toLowerCase());
   if (!encoding)
-    throw new UnreadableError([{ path: 'encoding', message: `unknown encoding "${found}"; one of ${ENCODINGS.join(', ')} is` }]);
+    throw new ValidationError([{ path: 'encoding', message: `unknown encoding "${found}"; one of ${ENCODINGS.join(', ')} is` }]);
   return encoding;
 }

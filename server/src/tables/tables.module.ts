@@ -1,14 +1,14 @@
 import { Module } from '@nestjs/common';
 import { FoodsModule } from '../foods/foods.module.js';
-import { BroughtTablesService } from './broughtTables.service.js';
+import { TableUploadsService } from './tableUploads.service.js';
 import { TablesController } from './tables.controller.js';
 import { TableRuns } from './tableRun.js';
-import { TableTakingService } from './tableTaking.service.js';
-import { TableTrialService } from './tableTrial.service.js';
+import { TableImportsService } from './tableImports.service.js';
+import { TablePreviewsService } from './tablePreviews.service.js';
 
 @Module({
   imports: [FoodsModule],
   controllers: [TablesController],
-  providers: [TableRuns, BroughtTablesService, TableTrialService, TableTakingService],
+  providers: [TableRuns, TableUploadsService, TablePreviewsService, TableImportsService],
 })
 export class TablesModule {}

@@ -6,8 +6,8 @@ import { ImportsService } from '../imports/imports.service.js';
 import { MergesService } from '../merges/merges.service.js';
 import { PacksService } from '../packs/packs.service.js';
 import { ReceiptsService } from '../receipts/receipts.service.js';
-import { BasesService } from '../recipes/bases.service.js';
-import { BasisService } from '../recipes/basis.service.js';
+import { SubRecipesService } from '../recipes/subRecipes.service.js';
+import { UpstreamChangesService } from '../recipes/upstreamChanges.service.js';
 import { RecipeFiguresService } from '../recipes/recipeFigures.service.js';
 import { RecipeListsService } from '../recipes/recipeLists.service.js';
 import { RecipesService } from '../recipes/recipes.service.js';
@@ -21,8 +21,8 @@ export class House {
     readonly figures: RecipeFiguresService,
     readonly summaries: RecipeSummariesService,
     readonly lists: RecipeListsService,
-    readonly bases: BasesService,
-    readonly basis: BasisService,
+    readonly subRecipes: SubRecipesService,
+    readonly upstream: UpstreamChangesService,
     readonly foods: FoodsService,
     readonly packs: PacksService,
     readonly receipts: ReceiptsService,

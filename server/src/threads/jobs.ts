@@ -20,8 +20,8 @@ export const THREAD_JOBS = {
   },
   priceMoves: (house: House, scope: Scope) => house.packs.moves(scope),
   swapFood: (house: House, scope: Scope, from: string, to: string) => house.figures.swaps(scope, from, to),
-  dishesOf: (house: House, scope: Scope, id: string) => house.bases.dishes(scope, id),
-  recipeBasis: (house: House, scope: Scope, id: string) => house.basis.get(scope, id),
+  dishesOf: (house: House, scope: Scope, id: string) => house.subRecipes.dishes(scope, id),
+  upstreamChanges: (house: House, scope: Scope, id: string) => house.upstream.get(scope, id),
   errorModel: (house: House, scope: Scope, id: string, figure: FigureKey, choices: boolean) =>
     house.figures.errorModel(scope, id, figure, choices),
   previewMerge: (house: House, scope: Scope, wanted: MergeDto) => house.merges.preview(scope, wanted),

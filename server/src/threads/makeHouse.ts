@@ -8,8 +8,8 @@ import { KitchensService } from '../kitchens/kitchens.service.js';
 import { MergesService } from '../merges/merges.service.js';
 import { PacksService } from '../packs/packs.service.js';
 import { ReceiptsService } from '../receipts/receipts.service.js';
-import { BasesService } from '../recipes/bases.service.js';
-import { BasisService } from '../recipes/basis.service.js';
+import { SubRecipesService } from '../recipes/subRecipes.service.js';
+import { UpstreamChangesService } from '../recipes/upstreamChanges.service.js';
 import { RecipeFiguresService } from '../recipes/recipeFigures.service.js';
 import { RecipeListsService } from '../recipes/recipeLists.service.js';
 import { RecipesService } from '../recipes/recipes.service.js';
@@ -27,15 +27,15 @@ export async function makeHouse(url: string | undefined): Promise<House> {
   const foods = new FoodsService(database, once);
   const packs = new PacksService(database, once, foods, kitchens);
   const recipes = new RecipesService(database, once, kitchens, foods, packs);
-  const basis = new BasisService(database, recipes);
+  const upstream = new UpstreamChangesService(database, recipes);
   const summaries = new RecipeSummariesService(database, kitchens, recipes);
   return new House(
     recipes,
     new RecipeFiguresService(database, recipes, foods),
     summaries,
     new RecipeListsService(database, summaries),
-    new BasesService(database, recipes, basis),
-    basis,
+    new SubRecipesService(database, recipes, upstream),
+    upstream,
     foods,
     packs,
     new ReceiptsService(database, once, packs),

@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import type { PublishedCardDto } from '../cards/card.dto.js';
-import type { TakeablePartDto } from '../recipes/bases.dto.js';
+import type { ReusablePartDto } from '../recipes/subRecipes.dto.js';
 import type { ListedRecipeDto, RecipePageDto } from '../recipes/recipe.dto.js';
 import { RecipeListsService, type RecipePage } from '../recipes/recipeLists.service.js';
 import type { Scope } from '../scope/scope.js';
@@ -30,7 +30,7 @@ export class SettledLists {
     return new JsonText(await this.lists.cardsText(scope));
   }
 
-  async parts(scope: Scope, of: string): Promise<JsonText<TakeablePartDto[]>> {
+  async parts(scope: Scope, of: string): Promise<JsonText<ReusablePartDto[]>> {
     await this.#settled(scope);
     return new JsonText(await this.lists.partsText(scope, of));
   }

@@ -6,9 +6,9 @@ import { Docket } from '../docket/Docket';
 import { DocketBar } from '../docket/DocketBar';
 import { DocketSlot } from '../docket/DocketSlot';
 import { useReadyFit } from '../features/fit/fitWorker';
-import { useKitchen, type KitchenHere } from '../features/kitchen/useKitchen';
+import { useKitchen, type LoadedKitchen } from '../features/kitchen/useKitchen';
 import { saveNow } from '../features/recipes/autosave';
-import { keptHere } from '../features/recipes/keptHere';
+import { localDraft } from '../features/recipes/localDraft';
 import { openedRecipe } from '../features/recipes/openedRecipe';
 import { noteVisit } from '../features/recent/recentPlaces';
 import { recipeActions } from '../features/recipes/recipeSlice';
@@ -17,7 +17,7 @@ import { TracingProvider, type Traced } from '../features/recipes/tracing';
 import { useFigures } from '../features/recipes/useFigures';
 import type { StationContext } from '../stations/station';
 import { isTool, TOOL_PANELS, type PanelName, type ToolPanel } from '../working/panelName';
-import { BasisNotice } from './BasisNotice';
+import { UpstreamNotice } from './UpstreamNotice';
 import { SaveNotice } from './SaveNotice';
 import { useAppDispatch, useRecipeState } from '../features/recipes/useRecipeState';
 import { STATIONS } from './stations';
@@ -31,8 +31,8 @@ const WorkingPanel = lazy(async () => ({ default: (await import('../working/Work
 export function RecipePage() {
   const { recipeId = '' } = useParams();
   const trouble = useOpenRecipe(recipeId);
-  const { present, id, bases } = useRecipeState();
-  const here = useKitchen(bases);
+  const { present, id, subRecipes } = useRecipeState();
+  const here = useKitchen(subRecipes);
   // The card prints what people can measure, and its figures are of just that: so are the docket and the working beside it.
   const onCard = useMatch('/recipes/:id/card') !== null;
   const shown = useMemo(() => (onCard && present ? snappedAmounts(present).recipe : present), [onCard, present]);
@@ -68,7 +68,7 @@ export function RecipePage() {
     <main>
       <Head recipe={present} />
       <SaveNotice />
-      <BasisNotice id={recipeId} serving={present.servingName ?? 'serving'} kitchen={here.kitchen} />
+      <UpstreamNotice id={recipeId} serving={present.servingName ?? 'serving'} kitchen={here.kitchen} />
       <div className="desk">
         <section className="bench" aria-label="Station">
           {computed.ok ? null : (
@@ -112,7 +112,7 @@ interface PanelProps {
   readonly name: PanelName;
   readonly recipe: Recipe;
   readonly figures: RecipeFigures;
-  readonly here: KitchenHere;
+  readonly here: LoadedKitchen;
   readonly onClose: () => void;
   readonly onFigure: (figure: PanelName) => void;
 }
@@ -199,11 +199,11 @@ function useOpenRecipe(id: string): string | undefined {
       try {
         const opened = await openedRecipe(id, dispatch);
         const saved = opened;
-        const kept = keptHere(id);
+        const kept = localDraft(id);
         const recovered = kept && !sameDocument(kept.document, opened.document) ? kept : undefined;
         const steps = await stepsBefore(id, recovered?.document ?? saved.document);
         if (!here) return;
-        dispatch(recipeActions.opened({ saved, bases: opened.bases, usedIn: opened.usedIn, steps }));
+        dispatch(recipeActions.opened({ saved, subRecipes: opened.subRecipes, usedIn: opened.usedIn, steps }));
         if (recovered) dispatch(recipeActions.recovered(recovered));
       } catch (error) {
         if (here) setTrouble({ id, text: problemText(problemOf(error)) });

@@ -1,5 +1,5 @@
 import type { Kitchen, Recipe, RecipeFigures } from '@portiona/core';
-import type { KitchenHere } from '../features/kitchen/useKitchen';
+import type { LoadedKitchen } from '../features/kitchen/useKitchen';
 import { later, type Later } from '../ui/later';
 import type { PanelName, ToolPanel } from '../working/panelName';
 
@@ -7,7 +7,7 @@ import type { PanelName, ToolPanel } from '../working/panelName';
 export interface ToolProps {
   readonly recipe: Recipe;
   readonly figures: RecipeFigures;
-  readonly here: KitchenHere;
+  readonly here: LoadedKitchen;
   readonly kitchen: Kitchen;
   readonly onClose: () => void;
   /** Opens a figure's working. */
@@ -40,7 +40,7 @@ export const TOOLS: Readonly<Record<ToolPanel, ToolEntry>> = {
     name: 'What drives it',
     key: 'd',
     also: ['shares', 'most of', 'where from', 'contribution', 'weigh next'],
-    ...later<ToolProps>(async () => ({ default: (await import('../features/drivers/DriversPanel')).DriversPanel })),
+    ...later<ToolProps>(async () => ({ default: (await import('../features/contributions/ContributionsPanel')).ContributionsPanel })),
   },
   variants: {
     name: 'Variants',

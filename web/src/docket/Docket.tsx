@@ -5,6 +5,7 @@ import {
   energyShares,
   indexOf,
   indexText,
+  ruleSet,
   pricesOf,
   servedOf,
   shownFigure,
@@ -312,7 +313,7 @@ function ClaimsRow({
   readonly open: boolean;
   readonly onOpen: () => void;
 }) {
-  const rules = kitchen.settings.rules === 'us' ? 'us' : 'eu';
+  const rules = ruleSet(kitchen.settings.rules).claims;
   const held = useMemo(() => claimsHere(figures).filter((claim) => claim.rules === rules && claim.holds === 'yes'), [figures, rules]);
   const names = held
     .map(({ name }) => name)

@@ -1,13 +1,13 @@
 import { useOutletContext } from 'react-router';
 import type { Recipe } from '@portiona/core';
-import type { KitchenHere } from '../features/kitchen/useKitchen';
+import type { LoadedKitchen } from '../features/kitchen/useKitchen';
 import type { PanelName } from '../working/panelName';
 import type { FiguresHere } from '../features/recipes/useFigures';
 
 /** What a station works with: the recipe, the kitchen it is computed in, and its figures. */
 export interface StationContext {
   readonly recipe: Recipe;
-  readonly here: KitchenHere;
+  readonly here: LoadedKitchen;
   readonly computed: FiguresHere;
   /** Opens the working of a figure. */
   readonly showWorking: (figure: PanelName) => void;

@@ -61,7 +61,7 @@ function allergensIn(parts: RecipeFigures['parts']): readonly Allergen[] | undef
   const found: Allergen[] = [];
   for (const { of, counted } of parts.flatMap(({ lines }) => lines)) {
     if (!counted) continue;
-    const inner = of.kind === 'food' ? (of.basis.food.allergens ?? []) : of.kind === 'part' ? allergensIn([of.part]) : undefined;
+    const inner = of.kind === 'food' ? (of.resolved.food.allergens ?? []) : of.kind === 'part' ? allergensIn([of.part]) : undefined;
     if (!inner) return undefined;
     found.push(...inner);
   }

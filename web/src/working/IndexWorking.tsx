@@ -3,9 +3,10 @@ import {
   indexText,
   indexWorking,
   NUTRIENTS,
-  NUTRIENT_DESCRIPTIONS,
+  nutrientName,
+  unitOf,
   type Kitchen,
-  type Printable,
+  type LabelNutrient,
   type RecipeFigures,
 } from '@portiona/core';
 import { docketText, leastText, numberText } from '../ui/numberText';
@@ -40,7 +41,7 @@ export function IndexWorking({ figures, kitchen }: { readonly figures: RecipeFig
                 </Link>
               </td>
               <td className="num">{figure.amount === undefined ? 'unknown' : `${leastText(figure)}${numberText(figure.amount, 3)}`}</td>
-              <td className="src">{unitOf(name, kitchen)}</td>
+              <td className="src">{unitWordOf(name, kitchen)}</td>
             </tr>
           ))}
           <tr className="sum">
@@ -90,13 +91,13 @@ const RATIOS: Readonly<Record<string, readonly [words: string, unit: string]>> =
 };
 
 function wordsOf(name: string): string {
-  return RATIOS[name]?.[0] ?? (name === 'cost' ? 'Cost, used' : isNutrient(name) ? NUTRIENT_DESCRIPTIONS[name].name : name);
+  return RATIOS[name]?.[0] ?? (name === 'cost' ? 'Cost, used' : isNutrient(name) ? nutrientName(name) : name);
 }
 
-function unitOf(name: string, kitchen: Kitchen): string {
-  return RATIOS[name]?.[1] ?? (name === 'cost' ? kitchen.settings.currency : isNutrient(name) ? NUTRIENT_DESCRIPTIONS[name].unit : '');
+function unitWordOf(name: string, kitchen: Kitchen): string {
+  return RATIOS[name]?.[1] ?? (name === 'cost' ? kitchen.settings.currency : isNutrient(name) ? unitOf(name) : '');
 }
 
-function isNutrient(name: string): name is Exclude<Printable, 'salt'> {
+function isNutrient(name: string): name is Exclude<LabelNutrient, 'salt'> {
   return (NUTRIENTS as readonly string[]).includes(name);
 }

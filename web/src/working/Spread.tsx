@@ -8,7 +8,7 @@ import {
   shownDistribution,
   type CarbohydrateConvention,
   type Distribution,
-  type Printable,
+  type LabelNutrient,
   type RecipeFigures,
 } from '@portiona/core';
 import { Chart, type Colours } from '../ui/Chart';
@@ -17,7 +17,7 @@ import { DRAWS, useSpread } from './useSpread';
 
 interface SpreadProps {
   readonly figures: RecipeFigures;
-  readonly figure: Printable;
+  readonly figure: LabelNutrient;
   readonly unit: string;
   readonly convention: CarbohydrateConvention;
 }

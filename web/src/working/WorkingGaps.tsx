@@ -15,7 +15,7 @@ export function WorkingGaps({ working }: { readonly working: Working }) {
             {of.kind === 'food' ? (
               <Link
                 className="btn-quiet"
-                to={`/pantry/${of.basis.food.id}?show=${gap === 'no price' ? 'usedCost' : gap === 'no weight' ? 'measures' : working.figure}`}
+                to={`/pantry/${of.resolved.food.id}?show=${gap === 'no price' ? 'usedCost' : gap === 'no weight' ? 'measures' : working.figure}`}
               >
                 {name}
               </Link>

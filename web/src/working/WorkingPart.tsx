@@ -97,7 +97,7 @@ function LineName({ line, figure }: { readonly line: WorkingLine; readonly figur
   if (of.kind === 'unmatched') return <>{line.name}</>;
   if (of.kind === 'part') return <Link to={`/recipes/${of.recipe.id}/build?working=${figure}`}>{line.name}</Link>;
   return (
-    <Link to={`/pantry/${of.basis.food.id}?show=${figure}`}>
+    <Link to={`/pantry/${of.resolved.food.id}?show=${figure}`}>
       {line.takenAway && 'less '}
       {line.name}
     </Link>

@@ -1,11 +1,12 @@
 import {
   boxBand,
-  boxEnds,
+  boxRangeBounds,
   cardText,
   dayText,
   edibleShare,
-  NUTRIENT_DESCRIPTIONS,
+  nutrientName,
   offerText,
+  ruleSet,
   shareOfDailyValue,
   yieldOf,
   type Gap,
@@ -21,7 +22,7 @@ import { docketText, leastText, numberText, percentText, priceText } from '../ui
 /** From as written to eaten, in words: "2 × 125 g, less 10 % peel". */
 export function pathText({ figures: { line, weights, of } }: WorkingLine, figure: WorkedFigure): string {
   if (!weights || of.kind !== 'food') return '';
-  const { food } = of.basis;
+  const { food } = of.resolved;
   const steps: string[] = [];
   const written = line.text ?? '';
   if (weights.unit && weights.unit.from !== 'mass')
@@ -57,7 +58,7 @@ export function rateText({ per100g }: WorkingLine, figure: WorkedFigure, kitchen
 export function sourceText({ source, gap, figures: { of } }: WorkingLine, figure: WorkedFigure): string {
   if (gap) return GAPS[gap];
   if (figure === 'usedCost') {
-    const pack = of.kind === 'food' ? of.basis.best?.pack : undefined;
+    const pack = of.kind === 'food' ? of.resolved.best?.pack : undefined;
     return pack
       ? [pack.shop, dayText(pack.seen, false), offerText(pack, shortDay)].filter(Boolean).join(', ')
       : of.kind === 'part'
@@ -103,7 +104,7 @@ export function bandText(figure: WorkedFigure, figures: RecipeFigures, kitchen: 
 /** What readers get who take least and most of what the recipe leaves open. */
 export function endsText(figure: WorkedFigure, figures: RecipeFigures, kitchen: Kitchen): string {
   if (figure === 'usedCost' || figure === 'weight' || figure === 'tillCost') return '';
-  const ends = boxEnds(figure, figures, kitchen.convention)?.map(docketText);
+  const ends = boxRangeBounds(figure, figures, kitchen.convention)?.map(docketText);
   if (!ends || ends[0] === ends[1]) return '';
   return `Ranges from least to most, “to taste” from none to twice what is assumed: ${ends.join(' to ')}.`;
 }
@@ -114,7 +115,7 @@ export function dailyText({ figure, serving }: Working, kitchen: Kitchen): strin
   const { rules } = kitchen.settings;
   const share = shareOfDailyValue(rules, figure, serving.amount);
   if (share === undefined) return '';
-  return `, ${leastText(serving)}${percentText(share)} of the ${rules === 'us' ? 'daily value' : 'reference intake'}`;
+  return `, ${leastText(serving)}${percentText(share)} of the ${ruleSet(rules).daily}`;
 }
 
 export function printedText({ figure, serving }: Working, kitchen: Kitchen): string | undefined {
@@ -124,12 +125,12 @@ export function printedText({ figure, serving }: Working, kitchen: Kitchen): str
 }
 
 export function roundingOf(kitchen: Kitchen): string {
-  return { us: 'US rounding', eu: 'EU rounding', plain: 'rounded once, plain rule set' }[kitchen.settings.rules];
+  return ruleSet(kitchen.settings.rules).rounding;
 }
 
 export function nameOf(figure: WorkedFigure): string {
   if (figure === 'usedCost') return 'Cost, used';
   if (figure === 'tillCost') return 'Cost at the till';
   if (figure === 'salt') return 'Salt';
-  return figure === 'weight' ? 'Weight' : NUTRIENT_DESCRIPTIONS[figure].name;
+  return figure === 'weight' ? 'Weight' : nutrientName(figure);
 }

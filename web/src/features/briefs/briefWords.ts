@@ -1,6 +1,7 @@
 import {
   currencySign,
-  NUTRIENT_DESCRIPTIONS,
+  nutrientName,
+  nutrientRow,
   type BriefFigure,
   type Judgement,
   type Kitchen,
@@ -38,14 +39,14 @@ export function figureName(figure: BriefFigure): string {
   if (figure === 'weight') return 'Weight';
   if (figure === 'usedCost') return 'Cost, used';
   if (figure === 'salt') return 'Salt';
-  return figure === 'energyKj' ? 'Energy, kJ' : NUTRIENT_DESCRIPTIONS[figure].name;
+  return figure === 'energyKj' ? 'Energy, kJ' : nutrientName(figure);
 }
 
 /** The unit a figure's target is in. */
 export function figureUnit(figure: BriefFigure, currency: string): string {
   if (figure === 'usedCost') return currencySign(currency);
   if (figure === 'weight' || figure === 'salt') return 'g';
-  const { unit } = NUTRIENT_DESCRIPTIONS[figure];
+  const { unit } = nutrientRow(figure);
   return unit === 'ug' ? 'µg' : unit;
 }
 

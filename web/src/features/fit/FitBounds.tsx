@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { idsByReference, stretchedLines, type Kitchen, type LineFit, type RecipeFigures, type StretchedLine } from '@portiona/core';
+import { idsByReference, adjustableLines, type Kitchen, type LineFit, type RecipeFigures, type AdjustableLine } from '@portiona/core';
 import { withLineFit } from '../recipes/editRecipe';
 import { recipeActions } from '../recipes/recipeSlice';
 import { useAppDispatch, useRecipeState } from '../recipes/useRecipeState';
@@ -14,9 +14,9 @@ const WEIGHTS: readonly (readonly [number, string])[] = [
 /** How far each line may move, and which is rather moved; kept with the recipe. */
 export function FitBounds({ figures, kitchen }: { readonly figures: RecipeFigures; readonly kitchen: Kitchen }) {
   const [open, setOpen] = useState(false);
-  const lines = stretchedLines(figures, kitchen).filter(({ figures: { of } }) => of.kind !== 'unmatched');
+  const lines = adjustableLines(figures, kitchen).filter(({ figures: { of } }) => of.kind !== 'unmatched');
   const ids = idsByReference(figures.recipe);
-  const free = lines.filter(({ stretch }) => stretch.kind !== 'stays').length;
+  const free = lines.filter(({ allowed }) => allowed.kind !== 'stays').length;
   return (
     <>
       <h3>
@@ -39,8 +39,8 @@ export function FitBounds({ figures, kitchen }: { readonly figures: RecipeFigure
 }
 
 interface BoundRowProps {
-  readonly line: StretchedLine;
-  readonly lines: readonly StretchedLine[];
+  readonly line: AdjustableLine;
+  readonly lines: readonly AdjustableLine[];
   /** What refers to each line, by where it stands. */
   readonly ids: ReadonlyMap<string, string>;
 }
@@ -49,12 +49,12 @@ function BoundRow({ line, lines, ids }: BoundRowProps) {
   const dispatch = useAppDispatch();
   const { present } = useRecipeState();
   const name = lineName(line.figures);
-  const { stretch } = line;
+  const { allowed } = line;
   const write = (fit: LineFit) => present && dispatch(recipeActions.edited({ recipe: withLineFit(present, line.at, fit) }));
   const { bound, weight } = line.line.fit ?? {};
   const kept = { ...(bound === undefined ? {} : { bound }), ...(weight === undefined ? {} : { weight }) };
   return (
-    <div className={`bound ${stretch.kind === 'stays' ? 'faint' : ''}`}>
+    <div className={`bound ${allowed.kind === 'stays' ? 'faint' : ''}`}>
       <span className="truncate">{name}</span>
       <select
         className="field"
@@ -105,8 +105,8 @@ function BoundRow({ line, lines, ids }: BoundRowProps) {
 }
 
 /** What the usual bound comes to for a line. */
-function usualWords({ line, stretch }: StretchedLine): string {
+function usualWords({ line, allowed }: AdjustableLine): string {
   if (line.fit?.bound !== undefined) return 'as usual';
-  if (stretch.kind === 'stays') return `stays: ${STAYS_WORDS[stretch.because]}`;
-  return stretch.kind === 'steps' ? 'whole pieces, as usual' : 'by half, as usual';
+  if (allowed.kind === 'stays') return `stays: ${STAYS_WORDS[allowed.because]}`;
+  return allowed.kind === 'steps' ? 'whole pieces, as usual' : 'by half, as usual';
 }

@@ -17,10 +17,10 @@ export function ForAmount({ figures, kitchen }: ForAmountProps) {
   const amount = Number(text.replace(',', '.'));
   const ids = words.trim() === '' ? ofTheDish(figures) : index.find(words, 8).map(({ food }) => food.id);
   const rows = ids.flatMap((id) => {
-    const basis = kitchen.basisOf(id);
+    const resolved = kitchen.resolvedFood(id);
     const key = figureKey(nutrient, kitchen.convention);
-    const grams = Number.isFinite(amount) && amount > 0 ? gramsGiving(basis, key, amount) : undefined;
-    return grams === undefined ? [] : [{ food: basis.food, grams }];
+    const grams = Number.isFinite(amount) && amount > 0 ? gramsGiving(resolved, key, amount) : undefined;
+    return grams === undefined ? [] : [{ food: resolved.food, grams }];
   });
   return (
     <>

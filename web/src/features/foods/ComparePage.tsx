@@ -7,7 +7,7 @@ import { numberText } from '../../ui/numberText';
 import { effectText } from './effectText';
 import { MostUsed } from './MostUsed';
 import { usePutInPlace } from './usePutInPlace';
-import { useKitchen, type KitchenHere } from '../kitchen/useKitchen';
+import { useKitchen, type LoadedKitchen } from '../kitchen/useKitchen';
 
 const MOST = 4;
 
@@ -54,7 +54,7 @@ function AddFood({
   taken,
   onAdd,
 }: {
-  readonly here: KitchenHere;
+  readonly here: LoadedKitchen;
   readonly taken: readonly string[];
   readonly onAdd: (id: string) => void;
 }) {

@@ -3,7 +3,8 @@ import {
   foodEnergyAgreement,
   gramsOfPrintedBasis,
   likelySlip,
-  NUTRIENT_DESCRIPTIONS,
+  nutrientName,
+  nutrientRow,
   per100gOfPrinted,
   printedSalt,
   roundHalfAway,
@@ -119,7 +120,7 @@ function NutrientField({
   readonly food: Food;
   readonly onChange: (nutrient: Nutrient | 'salt', amount: number | null | undefined) => void;
 }) {
-  const { name, unit } = nutrient === 'salt' ? { name: 'Salt', unit: 'g' } : NUTRIENT_DESCRIPTIONS[nutrient];
+  const { name, unit } = nutrientRow(nutrient);
   const stands = nutrient === 'salt' ? printedSalt(food) : food.nutrients?.[nutrient];
   const [text, setText] = useState<string>();
   const shown = text ?? (stands === null || stands === undefined ? '' : String(stands));
@@ -214,7 +215,7 @@ function EnergyCheck({ food }: { readonly food: Food }) {
       <span>
         {numberText(Math.abs(difference), 0)} kcal too {difference > 0 ? 'much' : 'little'}: {sums}.
         {slip &&
-          ` Check the ${NUTRIENT_DESCRIPTIONS[slip.nutrient].name.toLowerCase()}: ${slip.typed} would have to be about ${roundHalfAway(slip.would, 0.1)}.`}
+          ` Check the ${nutrientName(slip.nutrient).toLowerCase()}: ${slip.typed} would have to be about ${roundHalfAway(slip.would, 0.1)}.`}
       </span>
     </p>
   );

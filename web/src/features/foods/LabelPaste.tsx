@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { NUTRIENT_DESCRIPTIONS, readLabelText, type Food, type Nutrient, type ReadLabel } from '@portiona/core';
+import { nutrientName, unitOf, readLabelText, type Food, type Nutrient, type ReadLabel } from '@portiona/core';
 
 interface LabelPasteProps {
   readonly food: Food;
@@ -54,8 +54,7 @@ export function LabelPaste({ food, onUse }: LabelPasteProps) {
               <p className="read">
                 {figures.map(([nutrient, amount]) => (
                   <span key={nutrient} className={changes(food, nutrient, amount) ? 'font-semibold' : 'muted'}>
-                    {nutrient === 'salt' ? 'Salt' : NUTRIENT_DESCRIPTIONS[nutrient].name} {amount}{' '}
-                    {nutrient === 'salt' ? 'g' : NUTRIENT_DESCRIPTIONS[nutrient].unit}
+                    {nutrientName(nutrient)} {amount} {unitOf(nutrient)}
                   </span>
                 ))}
               </p>

@@ -1,12 +1,12 @@
 import { Link } from 'react-router';
 import { useUsedFoodsQuery } from '../../api/api.gen';
-import type { KitchenHere } from '../kitchen/useKitchen';
+import type { LoadedKitchen } from '../kitchen/useKitchen';
 
 /** Foods that could stand in one's place, by its name: shown beside it. */
 const MOST_LIKE = 3;
 
 /** Something worth comparing before anything is chosen: what most recipes use, and what is called alike. */
-export function MostUsed({ here, onCompare }: { readonly here: KitchenHere; readonly onCompare: (foods: readonly string[]) => void }) {
+export function MostUsed({ here, onCompare }: { readonly here: LoadedKitchen; readonly onCompare: (foods: readonly string[]) => void }) {
   const used = useUsedFoodsQuery(undefined, { refetchOnMountOrArgChange: true }).data;
   if (!used || used.length === 0) return null;
   return (
@@ -49,7 +49,7 @@ export function MostUsed({ here, onCompare }: { readonly here: KitchenHere; read
 }
 
 /** Foods whose name begins with the same word, or that are found by it, but for the food itself. */
-function alike(id: string, name: string, { index, kitchen }: KitchenHere) {
+function alike(id: string, name: string, { index, kitchen }: LoadedKitchen) {
   const words = name.split(',')[0] ?? name;
   const shelf = kitchen.food(id)?.aisle;
   return index

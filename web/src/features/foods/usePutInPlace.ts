@@ -16,7 +16,7 @@ export function usePutInPlace(kitchen: Kitchen) {
     try {
       const opened = await openedRecipe(id, dispatch);
       const { document, revision } = opened;
-      const recipes = [document, ...opened.bases];
+      const recipes = [document, ...opened.subRecipes];
       const effect = swapEffect(document, from, to, new Kitchen({ ...kitchen.content, recipes }));
       if (!effect) return;
       const saved = await save(id, revision, effect.swapped);

@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import { useDispatch } from 'react-redux';
+import { RULE_SETS, ruleSet } from '@portiona/core';
 import { api, useChangeSettingsMutation, useGetKitchenQuery, type KitchenDto, type SettingsDto } from '../../api/api.gen';
 
 import { problemOf, problemText } from '../../api/problem';
@@ -7,11 +8,7 @@ import { Modal } from '../../ui/Modal';
 import { useToast } from '../../ui/Toasts';
 import { OwnFigure } from './OwnFigure';
 
-const RULES: readonly (readonly [KitchenDto['rules'], string])[] = [
-  ['plain', 'Plain: whole kcal and grams'],
-  ['eu', 'EU: Regulation 1169/2011'],
-  ['us', 'US: 21 CFR 101.9'],
-];
+const RULES: readonly (readonly [KitchenDto['rules'], string])[] = RULE_SETS.map((rules) => [rules, ruleSet(rules).name]);
 const MEASURES: readonly (readonly [KitchenDto['measures'], string])[] = [
   ['metric', 'Metric: cup 250 ml, tablespoon 15'],
   ['us', 'US: cup 237 ml, tablespoon 14.8'],
@@ -80,7 +77,7 @@ export function RuleSetChoice() {
     <span className="seg" role="group" aria-label="Rounding of the kitchen's cards">
       {RULES.map(([rules, name]) => (
         <button key={rules} aria-pressed={kitchen.rules === rules} title={name} onClick={() => change({ rules })}>
-          {rules === 'plain' ? 'Plain' : rules.toUpperCase()}
+          {ruleSet(rules).short}
         </button>
       ))}
     </span>

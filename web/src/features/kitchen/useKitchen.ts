@@ -1,16 +1,16 @@
 import { useMemo } from 'react';
-import { FoodIndex, Kitchen, takeableParts, type Food, type Pack, type Recipe, type Settings, type TakeablePart } from '@portiona/core';
+import { FoodIndex, Kitchen, reusableParts, type Food, type Pack, type Recipe, type Settings, type ReusablePart } from '@portiona/core';
 import { useGetKitchenQuery, useListFoodsQuery, useListPacksQuery, type KitchenDto, type SavedFoodDto } from '../../api/api.gen';
 
 /** The kitchen as the page knows it: enough to compute every figure without asking again. */
-export interface KitchenHere {
+export interface LoadedKitchen {
   readonly kitchen: Kitchen;
   readonly foods: readonly Food[];
   readonly foodsById: ReadonlyMap<string, Food>;
   readonly index: FoodIndex;
   /** Parts of the recipes that the one at hand is built on, and where to find them by their names. */
-  readonly parts: readonly TakeablePart[];
-  readonly partIndex: FoodIndex<TakeablePart>;
+  readonly parts: readonly ReusablePart[];
+  readonly partIndex: FoodIndex<ReusablePart>;
 }
 
 const NO_RECIPES: readonly Recipe[] = [];
@@ -21,7 +21,7 @@ const NO_ROWS: readonly never[] = [];
  *
  * @param bases other recipes that the one at hand takes parts of
  */
-export function useKitchen(bases: readonly Recipe[] = NO_RECIPES): KitchenHere | undefined {
+export function useKitchen(subRecipes: readonly Recipe[] = NO_RECIPES): LoadedKitchen | undefined {
   const settings = useGetKitchenQuery().data;
   const foodRows = useListFoodsQuery().data;
   const packRows = useListPacksQuery().data;
@@ -30,20 +30,20 @@ export function useKitchen(bases: readonly Recipe[] = NO_RECIPES): KitchenHere |
   const index = useMemo(() => new FoodIndex(foods, new Set(packs.map(({ food }) => food))), [foods, packs]);
   const foodsById = useMemo(() => new Map(foods.map((food) => [food.id, food])), [foods]);
   const kitchen = useMemo(
-    () => settings && new Kitchen({ settings: settingsOf(settings), foods, packs, recipes: bases }),
-    [settings, foods, packs, bases],
+    () => settings && new Kitchen({ settings: settingsOf(settings), foods, packs, recipes: subRecipes }),
+    [settings, foods, packs, subRecipes],
   );
   return useMemo(() => {
     if (!kitchen || !foodRows || !packRows) return undefined;
-    const parts = bases.flatMap((base) => partsOf(base, kitchen));
+    const parts = subRecipes.flatMap((base) => partsOf(base, kitchen));
     return { kitchen, foods, foodsById, index, parts, partIndex: new FoodIndex(parts) };
-  }, [kitchen, foodRows, packRows, foods, foodsById, index, bases]);
+  }, [kitchen, foodRows, packRows, foods, foodsById, index, subRecipes]);
 }
 
 /** Parts of a base; none where a food of it is not at hand yet, which the figures of the dish then say. */
-function partsOf(base: Recipe, kitchen: Kitchen): TakeablePart[] {
+function partsOf(base: Recipe, kitchen: Kitchen): ReusablePart[] {
   try {
-    return takeableParts(base, kitchen);
+    return reusableParts(base, kitchen);
   } catch {
     return [];
   }

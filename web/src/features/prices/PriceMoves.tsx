@@ -4,14 +4,14 @@ import { agoText, dayText, priceHistory } from '@portiona/core';
 import { usePriceMovesQuery, type PriceMoveDto } from '../../api/api.gen';
 import { FigureSource } from '../../ui/FigureSource';
 import { percentText, priceText, signedPercent } from '../../ui/numberText';
-import type { KitchenHere } from '../kitchen/useKitchen';
+import type { LoadedKitchen } from '../kitchen/useKitchen';
 import { PackCells } from './PackCells';
 
 /** Packs that are told where no price has moved yet. */
 const MOST_OLD = 12;
 
 /** What moved most since it was first seen; where nothing has, what nobody has looked at for longest. */
-export function PriceMoves({ here: { kitchen, foods } }: { readonly here: KitchenHere }) {
+export function PriceMoves({ here: { kitchen, foods } }: { readonly here: LoadedKitchen }) {
   const moves = usePriceMovesQuery(undefined, { refetchOnMountOrArgChange: true }).data;
   const { currency, date } = kitchen.settings;
   const oldest = useMemo(

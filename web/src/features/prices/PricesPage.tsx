@@ -18,7 +18,7 @@ import { useToast } from '../../ui/Toasts';
 import { PackCells } from './PackCells';
 import { PriceMoves } from './PriceMoves';
 import { useMovedDishes } from './useMovedDishes';
-import { useKitchen, type KitchenHere } from '../kitchen/useKitchen';
+import { useKitchen, type LoadedKitchen } from '../kitchen/useKitchen';
 
 /** Prices of the whole pantry: how old they are, and what the shops say today. */
 export function PricesPage() {
@@ -68,7 +68,7 @@ export function PricesPage() {
 }
 
 /** How many packs, and how old the oldest of their latest prices. */
-function Ages({ here: { kitchen, foods } }: { readonly here: KitchenHere }) {
+function Ages({ here: { kitchen, foods } }: { readonly here: LoadedKitchen }) {
   const series = useMemo(() => foods.flatMap((food) => priceHistory(food, kitchen.packsOf(food.id))), [kitchen, foods]);
   const oldest = series.reduce<Pack | undefined>((old, { latest: { pack } }) => (old && old.seen <= pack.seen ? old : pack), undefined);
   return (
@@ -129,7 +129,7 @@ const GROUPS: readonly (readonly [State, string])[] = [
   ['waiting', 'Still to be asked'],
 ];
 
-function Answers({ refresh, here }: { readonly refresh: RefreshDto; readonly here: KitchenHere }) {
+function Answers({ refresh, here }: { readonly refresh: RefreshDto; readonly here: LoadedKitchen }) {
   const of = (state: State) => refresh.items.filter((item) => item.state === state);
   const { date } = here.kitchen.settings;
   return (

@@ -16,7 +16,7 @@ import { useAddPricesMutation, useReceiptNamesQuery, type ReceiptRowsDto } from 
 import { problemOf, problemText } from '../../api/problem';
 import { useToast } from '../../ui/Toasts';
 import { useMovedDishes } from '../prices/useMovedDishes';
-import { useKitchen, type KitchenHere } from '../kitchen/useKitchen';
+import { useKitchen, type LoadedKitchen } from '../kitchen/useKitchen';
 import { ReceiptRow, type LineChoice } from './ReceiptRow';
 
 const TARGET_NAMES: Readonly<Record<ReceiptTarget, string>> = {
@@ -53,7 +53,7 @@ export function ReceiptPage() {
 
 interface ReviewProps {
   readonly receipt: ReceiptRowsDto;
-  readonly here: KitchenHere;
+  readonly here: LoadedKitchen;
   readonly remembered: ReadonlyMap<string, string>;
 }
 
@@ -182,7 +182,7 @@ function Review({ receipt: { rows, fileName }, here, remembered }: ReviewProps) 
 }
 
 /** A line as the person has it: what was read, changed by what they chose. */
-function chosen({ line, food, by, ...stands }: MatchedLine, choice: LineChoice | undefined, here: KitchenHere) {
+function chosen({ line, food, by, ...stands }: MatchedLine, choice: LineChoice | undefined, here: LoadedKitchen) {
   if (!choice) return { line, food, by, ...stands, take: food !== undefined && !stands.doubtful };
   const changed: ReceiptLine = {
     ...line,

@@ -4,7 +4,7 @@ import { Popover } from 'radix-ui';
 import { agoText, currencySign, type Food } from '@portiona/core';
 import { FigureSource } from '../../ui/FigureSource';
 import { numberText, percentText, priceText, signedPercent } from '../../ui/numberText';
-import type { KitchenHere } from '../kitchen/useKitchen';
+import type { LoadedKitchen } from '../kitchen/useKitchen';
 import type { ChosenLine } from './ReceiptPage';
 
 /** What a person changed of a line. */
@@ -21,7 +21,7 @@ const AS_NOW = 0.005;
 interface ReceiptRowProps {
   readonly line: ChosenLine;
   readonly ready: boolean;
-  readonly here: KitchenHere;
+  readonly here: LoadedKitchen;
   readonly onChoose: (choice: LineChoice) => void;
 }
 
@@ -145,7 +145,7 @@ function FoodChoice({
 }: {
   readonly item: string;
   readonly food: Food | undefined;
-  readonly here: KitchenHere;
+  readonly here: LoadedKitchen;
   readonly onPick: (food: Food) => void;
 }) {
   const [open, setOpen] = useState(false);

@@ -1,11 +1,11 @@
-import { targetFigure, type Figure, type Kitchen, type Printable, type RecipeFigures } from '@portiona/core';
+import { targetFigure, type Figure, type Kitchen, type LabelNutrient, type RecipeFigures } from '@portiona/core';
 import type { ReactNode } from 'react';
 import { figureName, figureUnit } from '../briefs/briefWords';
 import { numberText, priceText } from '../../ui/numberText';
 import { TracedFigure } from './TracedFigure';
 
 /** Figures by which two ways to make a dish are compared. */
-export type ComparedFigure = Printable | 'weight' | 'usedCost';
+export type ComparedFigure = LabelNutrient | 'weight' | 'usedCost';
 export const COMPARED: readonly ComparedFigure[] = ['energyKcal', 'protein', 'carbohydrate', 'fat', 'fibre', 'salt', 'usedCost', 'weight'];
 
 interface DifferingFigureProps {

@@ -2,7 +2,7 @@ import { configureStore } from '@reduxjs/toolkit';
 import { withIds, type Recipe } from '@portiona/core';
 import { emptyApi } from '../../api/emptyApi';
 import { autosave } from './autosave';
-import { keptHere } from './keptHere';
+import { localDraft } from './localDraft';
 import { recipeActions, recipeReducer } from './recipeSlice';
 
 const dish = (id: string, title: string): Recipe => withIds({ id, title, servings: 2, parts: [{ id: 'm', name: 'M', lines: [] }] });
@@ -60,7 +60,7 @@ function desk(id: string) {
   kept.set(id, { revision: 1, document });
   sent.length = 0;
   [away, lost] = [false, 0];
-  store.dispatch(recipeActions.opened({ saved: { id, revision: 1, savedAt: '', document }, bases: [], usedIn: [] }));
+  store.dispatch(recipeActions.opened({ saved: { id, revision: 1, savedAt: '', document }, subRecipes: [], usedIn: [] }));
   const type = (title: string) => store.dispatch(recipeActions.edited({ recipe: { ...store.getState().recipe.present!, title } }));
   const until = async (state: string) => {
     for (let i = 0; i < 400 && store.getState().recipe.saveState !== state; i++) await new Promise((resolve) => setTimeout(resolve, 20));
@@ -74,11 +74,11 @@ test('what is typed is saved once the person pauses, and is kept here until then
   type('tw');
   type('two');
   await new Promise((resolve) => setTimeout(resolve, 20));
-  expect(keptHere('typed')?.document.title).toBe('two');
+  expect(localDraft('typed')?.document.title).toBe('two');
   expect(sent).toEqual([]);
   await until('saved');
   expect(sent.map(({ revision, document }) => [revision, document.title])).toEqual([[1, 'two']]);
-  expect(keptHere('typed')).toBeUndefined();
+  expect(localDraft('typed')).toBeUndefined();
 });
 
 test('another’s save is never overwritten unasked; kept, one’s own goes over it', async () => {
@@ -89,7 +89,7 @@ test('another’s save is never overwritten unasked; kept, one’s own goes over
   type('mine still');
   await new Promise((resolve) => setTimeout(resolve, 700));
   expect(kept.get('contested')?.document.title).toBe('theirs');
-  expect(keptHere('contested')?.document.title).toBe('mine still');
+  expect(localDraft('contested')?.document.title).toBe('mine still');
   store.dispatch(recipeActions.mineKept(undefined));
   await until('saved');
   expect(kept.get('contested')).toMatchObject({ revision: 3, document: { title: 'mine still' } });
@@ -111,9 +111,9 @@ test('with the server away, what is typed is kept here, and saved when it is bac
   away = true;
   type('two');
   await until('unreached');
-  expect(keptHere('far')?.document.title).toBe('two');
+  expect(localDraft('far')?.document.title).toBe('two');
   away = false;
   await until('saved');
   expect(kept.get('far')?.document.title).toBe('two');
-  expect(keptHere('far')).toBeUndefined();
+  expect(localDraft('far')).toBeUndefined();
 }, 20_000);

@@ -2,7 +2,7 @@ import { createListenerMiddleware, isAnyOf } from '@reduxjs/toolkit';
 import { sameDocument, tidied, type Recipe } from '@portiona/core';
 import { api, type SavedRecipeDto } from '../../api/api.gen';
 import { isPassing, problemOf, type Problem } from '../../api/problem';
-import { forgetKept, keepHere, keptHere } from './keptHere';
+import { forgetKept, keepHere, localDraft } from './localDraft';
 import { recipeActions, type RecipeState } from './recipeSlice';
 import { keepSteps } from './undoSteps';
 import type { Dispatch, WithRecipe } from './useRecipeState';
@@ -140,7 +140,7 @@ function save(id: string, sent: Recipe, dispatch: Dispatch): Promise<boolean> {
       const answer = await sentOnOwn(id, request);
       ours.set(id, [tidy]);
       revisions.set(id, answer.revision);
-      const kept = keptHere(id);
+      const kept = localDraft(id);
       if (kept && JSON.stringify(kept.document) === JSON.stringify(sent)) forgetKept(id);
       dispatch(recipeActions.saved({ saved: answer, sent }));
       return true;

@@ -5,7 +5,7 @@ import { recipeActions, recipeReducer, type RecipeState } from './recipeSlice';
 const dish = (title: string): Recipe => withIds({ id: 'dish', title, servings: 2, parts: [{ id: 'm', name: 'M', lines: [] }] });
 const saved = (document: Recipe, revision = 1) => ({ id: document.id, revision, savedAt: '2026-11-25T09:00:00Z', document });
 const opened = (steps?: Pick<RecipeState, 'past' | 'future'>) =>
-  recipeReducer(undefined, recipeActions.opened({ saved: saved(dish('one')), bases: [], usedIn: [], ...(steps ? { steps } : {}) }));
+  recipeReducer(undefined, recipeActions.opened({ saved: saved(dish('one')), subRecipes: [], usedIn: [], ...(steps ? { steps } : {}) }));
 const edited = (state: RecipeState, title: string) => recipeReducer(state, recipeActions.edited({ recipe: { ...state.present!, title } }));
 const titles = ({ past, present, future }: RecipeState) => [
   past.map(({ title }) => title),

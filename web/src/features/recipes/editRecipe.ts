@@ -24,13 +24,13 @@ import {
   type Part,
   type Recipe,
   type Scaling,
-  type TakeablePart,
+  type ReusablePart,
   type VariantChange,
 } from '@portiona/core';
-import type { KitchenHere } from '../kitchen/useKitchen';
+import type { LoadedKitchen } from '../kitchen/useKitchen';
 
 /** What words can mean: foods, and parts of the recipes that this one is built on. */
-export type Words = Pick<KitchenHere, 'index' | 'foodsById' | 'parts' | 'partIndex'>;
+export type Words = Pick<LoadedKitchen, 'index' | 'foodsById' | 'parts' | 'partIndex'>;
 
 /** What stays with a line when its text changes: judgements made about it, not words of it. */
 const KEPT = ['retained', 'scaling', 'retention', 'state', 'as', 'fit', 'comment'] as const;
@@ -62,7 +62,7 @@ function lineMeant(old: Line | undefined, text: string, { index, foodsById, part
  * A line that takes a part of another recipe. Words that say how much and could mean it stay; else it takes the name, and
  * without a weight as many of its servings as this recipe has.
  */
-export function withPart(text: string, part: TakeablePart, servings: number): Line {
+export function withPart(text: string, part: ReusablePart, servings: number): Line {
   const { foodWords, amount, unit, note } = parseLineText(text);
   const isMeant = new FoodIndex([part]).best(foodWords) !== undefined;
   const asWritten = isMeant ? partLineFromText(text, part) : undefined;

@@ -1,6 +1,6 @@
 import { configureStore } from '@reduxjs/toolkit';
 import fc from 'fast-check';
-import { FoodIndex, Kitchen, movedLines, withIds, withoutLines, type Food, type Recipe, type TakeablePart } from '@portiona/core';
+import { FoodIndex, Kitchen, movedLines, withIds, withoutLines, type Food, type Recipe, type ReusablePart } from '@portiona/core';
 import {
   addPart,
   insertLines,
@@ -22,7 +22,7 @@ const red: Food = { id: 'onion-red', name: 'Onion, red', names: ['red onion'], m
 const white: Food = { id: 'onion', name: 'Onion, white', names: ['onion'], measures: { piece: 125 } };
 const foods = [leek, red, white];
 const index = new FoodIndex(foods);
-const words = { index, foodsById: new Map(foods.map((food) => [food.id, food])), parts: [], partIndex: new FoodIndex<TakeablePart>([]) };
+const words = { index, foodsById: new Map(foods.map((food) => [food.id, food])), parts: [], partIndex: new FoodIndex<ReusablePart>([]) };
 
 const START: Recipe = withIds({
   id: 'dish',
@@ -34,7 +34,7 @@ const START: Recipe = withIds({
   ],
 });
 const saved = (document: Recipe, revision = 1) => ({ id: document.id, revision, savedAt: '2026-11-25T09:00:00Z', document });
-const opened = (): RecipeState => recipeReducer(undefined, recipeActions.opened({ saved: saved(START), bases: [], usedIn: [] }));
+const opened = (): RecipeState => recipeReducer(undefined, recipeActions.opened({ saved: saved(START), subRecipes: [], usedIn: [] }));
 
 /** Any edit of the sheet, chosen by numbers. */
 function edit(recipe: Recipe, [kind, where, word]: readonly [number, number, number]): Recipe {
@@ -78,7 +78,7 @@ test('undo after any 200 edits returns to the start exactly, redo to the end', (
         middleware: (usual) => usual({ serializableCheck: false, immutableCheck: false }),
       });
       const present = () => store.getState().recipe.present;
-      store.dispatch(recipeActions.opened({ saved: saved(START), bases: [], usedIn: [] }));
+      store.dispatch(recipeActions.opened({ saved: saved(START), subRecipes: [], usedIn: [] }));
       for (const one of edits) store.dispatch(recipeActions.edited({ recipe: edit(present() ?? START, one) }));
       const end = present();
       const taken = store.getState().recipe.past.length;
@@ -144,7 +144,7 @@ test('a food picked by hand stays while its words stay, and judgements with it',
   expect(retyped(line, '3 leeks', words, 4)).toEqual({ food: 'leek', amount: 3, unit: 'piece', text: '3 leeks' });
 });
 
-const dal: TakeablePart = {
+const dal: ReusablePart = {
   id: 'base/dal',
   recipe: 'base',
   part: 'dal',

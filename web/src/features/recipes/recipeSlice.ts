@@ -20,7 +20,7 @@ export interface RecipeState {
   /** Why it was refused, or what stands there after a stale save. */
   readonly problem: Problem | undefined;
   /** Other recipes that it takes parts of, as the server has them. */
-  readonly bases: readonly Recipe[];
+  readonly subRecipes: readonly Recipe[];
   /** Dishes that take its own parts, as of when it was opened. */
   readonly usedIn: readonly UsedInDto[];
 }
@@ -28,7 +28,7 @@ export interface RecipeState {
 /** A recipe as it came from the server, and what undoing leads to where it was worked on here before. */
 interface Opened {
   readonly saved: SavedRecipeDto;
-  readonly bases: readonly Recipe[];
+  readonly subRecipes: readonly Recipe[];
   readonly usedIn: readonly UsedInDto[];
   readonly steps?: Pick<RecipeState, 'past' | 'future'>;
 }
@@ -43,7 +43,7 @@ const NOTHING_OPEN: RecipeState = {
   savedAt: '',
   saveState: 'saved',
   problem: undefined,
-  bases: [],
+  subRecipes: [],
   usedIn: [],
 };
 
@@ -59,20 +59,20 @@ const slice = createSlice({
   name: 'recipe',
   initialState: NOTHING_OPEN,
   reducers: {
-    opened: plainly<Opened>((_, { saved, bases, usedIn, steps }) => ({
+    opened: plainly<Opened>((_, { saved, subRecipes, usedIn, steps }) => ({
       ...NOTHING_OPEN,
       ...steps,
       id: saved.id,
       present: withIds(saved.document),
       revision: saved.revision,
       savedAt: saved.savedAt,
-      bases,
+      subRecipes,
       usedIn,
     })),
     /** Other recipes have come to hand, because a line takes a part of them. */
-    basesKnown: plainly<readonly Recipe[]>((state, bases) => {
-      const known = new Map([...state.bases, ...bases].map((base) => [base.id, base]));
-      return { ...state, bases: [...known.values()] };
+    subRecipesKnown: plainly<readonly Recipe[]>((state, subRecipes) => {
+      const known = new Map([...state.subRecipes, ...subRecipes].map((base) => [base.id, base]));
+      return { ...state, subRecipes: [...known.values()] };
     }),
     /** Work that had not reached the server when the page was left, taken up again. */
     recovered: plainly<{ document: Recipe; revision: number }>((state, { document, revision }) => ({

@@ -9,7 +9,7 @@ import {
   type Recipe,
   type RecipeFigures,
 } from '@portiona/core';
-import type { KitchenHere } from '../kitchen/useKitchen';
+import type { LoadedKitchen } from '../kitchen/useKitchen';
 
 /** A recipe's figures, or why there are none. */
 export type FiguresHere =
@@ -17,11 +17,11 @@ export type FiguresHere =
   | { readonly ok: false; readonly reason: string };
 
 /** Every figure of a recipe, computed in the page by core as it is typed. */
-export function useFigures(recipe: Recipe | undefined, here: KitchenHere | undefined): FiguresHere | undefined {
+export function useFigures(recipe: Recipe | undefined, here: LoadedKitchen | undefined): FiguresHere | undefined {
   return useMemo(() => (recipe && here ? figuresOf(recipe, here) : undefined), [recipe, here]);
 }
 
-function figuresOf(recipe: Recipe, { kitchen }: KitchenHere): FiguresHere {
+function figuresOf(recipe: Recipe, { kitchen }: LoadedKitchen): FiguresHere {
   try {
     const figures = recipeFigures(recipe, kitchen);
     return { ok: true, figures, findings: findingsOf(figures, kitchen) };

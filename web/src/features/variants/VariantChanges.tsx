@@ -1,12 +1,12 @@
 import { useState } from 'react';
 import { X } from 'lucide-react';
 import { lineText, referenceTo, type Line, type Recipe, type Variant, type VariantChange } from '@portiona/core';
-import type { KitchenHere } from '../kitchen/useKitchen';
+import type { LoadedKitchen } from '../kitchen/useKitchen';
 import { retyped } from '../recipes/editRecipe';
 
 interface VariantChangesProps {
   readonly recipe: Recipe;
-  readonly here: KitchenHere;
+  readonly here: LoadedKitchen;
   readonly variant: Variant;
   readonly onChange: (changes: readonly VariantChange[]) => void;
 }

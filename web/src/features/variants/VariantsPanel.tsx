@@ -12,7 +12,7 @@ import {
 } from '@portiona/core';
 import { SidePanel } from '../../ui/SidePanel';
 import { useToast } from '../../ui/Toasts';
-import type { KitchenHere } from '../kitchen/useKitchen';
+import type { LoadedKitchen } from '../kitchen/useKitchen';
 import { withHead } from '../recipes/editRecipe';
 import { recipeActions } from '../recipes/recipeSlice';
 import { useAppDispatch } from '../recipes/useRecipeState';
@@ -22,7 +22,7 @@ import { VariantChanges } from './VariantChanges';
 interface VariantsPanelProps {
   readonly recipe: Recipe;
   readonly figures: RecipeFigures;
-  readonly here: KitchenHere;
+  readonly here: LoadedKitchen;
   readonly onClose: () => void;
 }
 

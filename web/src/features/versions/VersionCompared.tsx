@@ -3,7 +3,7 @@ import { Kitchen, recipeChanges, recipeFigures, type Recipe, type RecipeChange, 
 import { useKeepVersionMutation, useLetGoOfVersionMutation, useOpenVersionQuery, type VersionDto } from '../../api/api.gen';
 import { problemOf, problemText } from '../../api/problem';
 import { useToast } from '../../ui/Toasts';
-import type { KitchenHere } from '../kitchen/useKitchen';
+import type { LoadedKitchen } from '../kitchen/useKitchen';
 import { COMPARED, ComparedRow, DifferingFigure, figureOf } from '../recipes/DifferingFigure';
 import { recipeActions } from '../recipes/recipeSlice';
 import { useAppDispatch, useRecipeState } from '../recipes/useRecipeState';
@@ -12,7 +12,7 @@ import { besidesOf, subjectOf } from './versionWords';
 interface VersionComparedProps {
   readonly version: VersionDto;
   readonly recipe: Recipe;
-  readonly here: KitchenHere;
+  readonly here: LoadedKitchen;
   /** It was named, or taken back. */
   readonly onChanged: () => void;
 }
@@ -27,16 +27,16 @@ export function VersionCompared({ version, recipe, here, onChanged }: VersionCom
   const [naming, setNaming] = useState<string>();
   const say = useToast();
   const was = useMemo(() => data && data.document, [data]);
-  const bases = useMemo(() => (data ? data.bases : []), [data]);
+  const subRecipes = useMemo(() => (data ? data.subRecipes : []), [data]);
   const changes = useMemo(() => (was ? recipeChanges(was, recipe, (id) => here.foodsById.get(id)) : []), [was, recipe, here.foodsById]);
   // Both as they are written: a card prints what can be measured, and its docket is of that.
   const now = useMemo(() => figuresOf(recipe, here.kitchen), [recipe, here.kitchen]);
-  const then = useMemo(() => was && figuresOf(was, new Kitchen({ ...here.kitchen.content, recipes: bases })), [was, bases, here]);
+  const then = useMemo(() => was && figuresOf(was, new Kitchen({ ...here.kitchen.content, recipes: subRecipes })), [was, subRecipes, here]);
   const told = (work: Promise<unknown>) => work.then(onChanged).catch((failed: unknown) => say(problemText(problemOf(failed))));
   const takeBack = () => {
     if (!was) return;
     void told(keep({ id: recipe.id, revision, keepVersionDto: { because: 'takenBack' } }).unwrap());
-    if (bases.length > 0) dispatch(recipeActions.basesKnown(bases));
+    if (subRecipes.length > 0) dispatch(recipeActions.subRecipesKnown(subRecipes));
     dispatch(recipeActions.edited({ recipe: was }));
     say('It is taken back. Ctrl Z undoes that, and what it was stays among the versions.');
   };

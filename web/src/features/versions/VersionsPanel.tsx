@@ -5,14 +5,14 @@ import { problemOf, problemText } from '../../api/problem';
 import { SidePanel } from '../../ui/SidePanel';
 import { useToast } from '../../ui/Toasts';
 import { clockText, dayOf } from '../../ui/timeText';
-import type { KitchenHere } from '../kitchen/useKitchen';
+import type { LoadedKitchen } from '../kitchen/useKitchen';
 import { useRecipeState } from '../recipes/useRecipeState';
 import { VersionCompared } from './VersionCompared';
 import { reasonsOf, versionDays } from './versionWords';
 
 interface VersionsPanelProps {
   readonly recipe: Recipe;
-  readonly here: KitchenHere;
+  readonly here: LoadedKitchen;
   readonly onClose: () => void;
 }
 

@@ -9,16 +9,16 @@ import {
   type Line,
   type Recipe,
   type RecipeFigures,
-  type TakeablePart,
+  type ReusablePart,
 } from '@portiona/core';
 import { api, useFindFoodsQuery, type SavedFoodDto } from '../../api/api.gen';
 import { useApiDispatch } from '../../api/useApiDispatch';
 import { useStation } from '../station';
-import { PartChoices } from '../../features/bases/PartChoices';
-import { useTakeableParts } from '../../features/bases/useTakeableParts';
-import { useTakePart } from '../../features/bases/useTakePart';
+import { PartChoices } from '../../features/subRecipes/PartChoices';
+import { useReusableParts } from '../../features/subRecipes/useReusableParts';
+import { useTakePart } from '../../features/subRecipes/useTakePart';
 import { effectWords } from '../../features/fit/fitWords';
-import type { KitchenHere } from '../../features/kitchen/useKitchen';
+import type { LoadedKitchen } from '../../features/kitchen/useKitchen';
 import { withFood, withPart } from '../../features/recipes/editRecipe';
 
 const NewFood = lazy(async () => ({ default: (await import('../../features/foods/NewFood')).NewFood }));
@@ -85,7 +85,7 @@ export function FoodPicker({ line, onPick }: { readonly line: Line; readonly onP
 }
 
 /** Whether words could mean a food: another onion is still an onion, rice is no lentil. */
-function isMeantBy(words: string, food: Food, here: KitchenHere): boolean {
+function isMeantBy(words: string, food: Food, here: LoadedKitchen): boolean {
   return here.index.find(words, MOST_MEANT).some((one) => one.food.id === food.id);
 }
 
@@ -93,7 +93,7 @@ function isMeantBy(words: string, food: Food, here: KitchenHere): boolean {
 const MOST_MEANT = 20;
 
 /** The line with another food; one that its words cannot mean is called by its own name from then on. */
-function swapped(line: Line, food: Food, otherWords: boolean, here: KitchenHere, recipe: Recipe): Line {
+function swapped(line: Line, food: Food, otherWords: boolean, here: LoadedKitchen, recipe: Recipe): Line {
   const next = withFood(line, food, here.index, recipe.servings);
   if (!otherWords || line.food === undefined || line.food === food.id) return next;
   const { text: _, ...bare } = next;
@@ -125,9 +125,9 @@ function Choices({
   const further = new Map(everywhere.filter(({ food }) => !here.foodsById.has(food.id)).map(({ food }) => [food.id, food]));
   const found = [...athand, ...[...further.values()].slice(0, 5).map((food) => food.document)];
   const pick = (food: Food) => onPick(food, further.get(food.id), !isMeantBy(words, food, here));
-  const parts = useTakeableParts(recipe.id);
+  const parts = useReusableParts(recipe.id);
   const takePart = useTakePart();
-  const take = async (part: TakeablePart) => {
+  const take = async (part: ReusablePart) => {
     if (await takePart(part)) onTake(withPart(line.text ?? '', part, recipe.servings));
   };
   const effects = useSwapEffects(line, current ? athand : []);
@@ -180,7 +180,7 @@ function useSwapEffects(line: Line, foods: readonly Food[]): ReadonlyMap<string,
   }, [key, line, recipe, here, computed]);
 }
 
-function figuresWith(recipe: Recipe, line: Line, id: string, here: KitchenHere): RecipeFigures {
+function figuresWith(recipe: Recipe, line: Line, id: string, here: LoadedKitchen): RecipeFigures {
   const food = here.foodsById.get(id);
   const next = food ? withFood(line, food, here.index, recipe.servings) : line;
   const parts = recipe.parts.map((part) => ({ ...part, lines: part.lines.map((one) => (one === line ? next : one)) }));

@@ -11,7 +11,7 @@ import {
   unitSlip,
   usualRetained,
   type Food,
-  type FoodBasis,
+  type ResolvedFood,
   type Line,
   type LineFigures,
   type LinePlace,
@@ -125,7 +125,7 @@ function Chips({
 }) {
   if (!figures) return null;
   const { of, weights } = figures;
-  const allergens = of.kind === 'food' ? namedAllergens(of.basis.food.allergens ?? []) : [];
+  const allergens = of.kind === 'food' ? namedAllergens(of.resolved.food.allergens ?? []) : [];
   return (
     <>
       {of.kind === 'unmatched' && <span className="chip bad">✕ no food yet</span>}
@@ -151,7 +151,7 @@ function Chips({
 }
 
 /** The pack whose price the line is counted at: what is counted as dry lentils is bought as 500 g of somebody's. */
-function BoughtAs({ basis: { best } }: { readonly basis: FoodBasis }) {
+function BoughtAs({ resolved: { best } }: { readonly resolved: ResolvedFood }) {
   if (!best) return null;
   const { net, unit, shop } = best.pack;
   const offer = offerText(best.pack, (day) => dayText(day, false));
@@ -176,7 +176,7 @@ function Understood({
   readonly actions: SheetActions;
 }) {
   const { here, recipe } = useStation();
-  const food = figures?.of.kind === 'food' ? figures.of.basis.food : undefined;
+  const food = figures?.of.kind === 'food' ? figures.of.resolved.food : undefined;
   const text = line.text ?? '';
   const part = recipe.parts[place.part];
   const offered = food && part ? usualRetained(line, part) : undefined;
@@ -213,7 +213,7 @@ function Understood({
       {food && food.drained !== undefined && food.drained < 1 && figures?.weights && (
         <span className="chip">drained {numberText(figures.weights.edible, 0)} g</span>
       )}
-      {figures?.of.kind === 'food' && <BoughtAs basis={figures.of.basis} />}
+      {figures?.of.kind === 'food' && <BoughtAs resolved={figures.of.resolved} />}
       {food && figures && !figures.weights && (
         <span className="bad">Nobody knows what one {line.unit ?? 'piece'} weighs: write grams, or give the food that measure.</span>
       )}

@@ -5,7 +5,7 @@ import { removePart, replacePart } from '../../features/recipes/editRecipe';
 import { recipeActions } from '../../features/recipes/recipeSlice';
 import { NumberField } from '../../ui/NumberField';
 import { numberText } from '../../ui/numberText';
-import { Dishes } from '../../features/bases/Dishes';
+import { Dishes } from '../../features/subRecipes/Dishes';
 import { useStation } from '../station';
 import type { Column } from './columns';
 import { Discards } from './Discards';

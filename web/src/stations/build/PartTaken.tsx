@@ -1,8 +1,8 @@
 import { Link } from 'react-router';
 import { parseLineText, type Line, type LineFigures } from '@portiona/core';
-import { takenText } from '../../features/bases/partWords';
-import { useTakeableParts } from '../../features/bases/useTakeableParts';
-import { useTakePart } from '../../features/bases/useTakePart';
+import { takenText } from '../../features/subRecipes/partWords';
+import { useReusableParts } from '../../features/subRecipes/useReusableParts';
+import { useTakePart } from '../../features/subRecipes/useTakePart';
 import { withPart } from '../../features/recipes/editRecipe';
 import { useStation } from '../station';
 
@@ -27,7 +27,7 @@ const SAME_NAME = 0.9;
 /** Under a line that no food was found for: the part of another recipe that is called so. */
 export function PartOffered({ text, onTake }: { readonly text: string; readonly onTake: (line: Line) => void }) {
   const { recipe } = useStation();
-  const { index } = useTakeableParts(recipe.id);
+  const { index } = useReusableParts(recipe.id);
   const take = useTakePart();
   const [best] = index.find(parseLineText(text).foodWords, 1);
   if (!best || best.score < SAME_NAME) return null;

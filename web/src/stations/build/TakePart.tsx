@@ -1,11 +1,11 @@
 import { useState } from 'react';
 import { Popover } from 'radix-ui';
 import { Plus } from 'lucide-react';
-import { PartChoices, partsFor } from '../../features/bases/PartChoices';
-import { useTakeableParts } from '../../features/bases/useTakeableParts';
-import { useTakePart } from '../../features/bases/useTakePart';
+import { PartChoices, partsFor } from '../../features/subRecipes/PartChoices';
+import { useReusableParts } from '../../features/subRecipes/useReusableParts';
+import { useTakePart } from '../../features/subRecipes/useTakePart';
 import { withPart } from '../../features/recipes/editRecipe';
-import type { Line, TakeablePart } from '@portiona/core';
+import type { Line, ReusablePart } from '@portiona/core';
 import { useStation } from '../station';
 
 /** Most parts shown at once. */
@@ -16,9 +16,9 @@ export function TakePart({ onTake }: { readonly onTake: (line: Line) => void }) 
   const { recipe, here } = useStation();
   const [open, setOpen] = useState(false);
   const [sought, setSought] = useState('');
-  const parts = useTakeableParts(recipe.id, !open);
+  const parts = useReusableParts(recipe.id, !open);
   const take = useTakePart();
-  const pick = async (part: TakeablePart) => {
+  const pick = async (part: ReusablePart) => {
     if (!(await take(part))) return;
     setOpen(false);
     setSought('');

@@ -7,7 +7,7 @@ import {
   type LineFigures,
   type NutrientFigures,
   type PartFigures,
-  type Printable,
+  type LabelNutrient,
   type WorkedFigure,
 } from '@portiona/core';
 
@@ -36,7 +36,7 @@ function weighed(line: LineFigures, grams: number | undefined): Figure {
   return { amount: grams, gaps: grams === undefined ? [line.at] : KNOWN };
 }
 
-function nutrient(id: Printable, head: string, name: string, decimals: Column['decimals']): Column {
+function nutrient(id: LabelNutrient, head: string, name: string, decimals: Column['decimals']): Column {
   const figure = (nutrients: NutrientFigures, kitchen: Kitchen) => shownFigure(id, nutrients, kitchen.convention);
   return {
     id,

@@ -1,0 +1,5 @@
+export * from './band.js';
+export * from './rangeBounds.js';
+export * from './errorModel.js';
+export * from './simulation.js';
+export * from './uncertainty.js';
