@@ -38,9 +38,9 @@ export type Judgement = TargetJudgement | BoundJudgement;
 export const USUAL_WITHIN = 0.05;
 
 /**
- * Holds a dish against its brief. A limit holds where the whole 95 % band keeps to it (domain page, 4.10: "at most 540 kcal" is
- * believed only then); where the figure does but its band, or what is lacking, may not, it is unsure. Costs and weights have no
- * band.
+ * Holds a dish against its brief. A limit holds where the whole 95 % band keeps to it (docs/reckoning.md, "How sure it is": "at
+ * most 540 kcal" is believed only then); where the figure does but its band, or what is lacking, may not, it is unsure. Costs and
+ * weights have no band.
  *
  * @returns a judgement for everything the brief asks for, targets first
  */

@@ -105,8 +105,8 @@ export interface CardContent {
 const MACROS: readonly LabelNutrient[] = ['protein', 'carbohydrate', 'fat', 'saturates', 'fibre', 'salt'];
 
 /**
- * What a recipe's card says (domain page, sections 5, 6 and 8): its amounts as people can measure them, and the figures of
- * just these amounts, each rounded once, here, by the kitchen's rule set.
+ * What a recipe's card says (docs/reckoning.md, "What the card prints by which rules", "Scaling", "Cautions"): its amounts as
+ * people can measure them, and the figures of just these amounts, each rounded once, here, by the kitchen's rule set.
  *
  * @param recipe at its own size
  * @throws UnknownFoodError, UnknownPartError, CircularPartError

@@ -2,7 +2,7 @@ import { kindsOf, type FoodKind } from './foodKind.js';
 import type { Food } from '../food/index.js';
 import type { Storage } from '../recipe/index.js';
 
-/** Core temperatures of the US guideline (domain page, section 8). */
+/** Core temperatures of the US guideline (docs/reckoning.md, "Cautions"). */
 const CORE: readonly { readonly kinds: readonly FoodKind[]; readonly says: string }[] = [
   { kinds: ['poultry'], says: 'poultry to 74 °C / 165 °F in the middle' },
   { kinds: ['mince', 'egg'], says: 'minced meat and egg dishes to 71 °C / 160 °F' },
@@ -34,7 +34,7 @@ export interface Cautions {
 }
 
 /**
- * The cautions that apply to a dish (domain page, section 8). They are shown, never applied.
+ * The cautions that apply to a dish (docs/reckoning.md, "Cautions"). They are shown, never applied.
  *
  * @param foods in the box and at the table
  * @param steps of the method, for equipment and marinades

@@ -20,7 +20,7 @@ const KCAL_PER_GRAM_OF_FAT = 9;
 const GLUTEN: ReadonlySet<Allergen> = new Set(['gluten', 'wheat', 'rye', 'barley', 'oats', 'spelt']);
 
 /**
- * Claims a dish may make, computed, each with its reasons (domain page, section 5): EU 1924/2006 for solids, US meals by
+ * Claims a dish may make, computed, each with its reasons (docs/reckoning.md, "Claims"): EU 1924/2006 for solids, US meals by
  * 21 CFR 101.54 and 101.60 to 101.62, and what the foods' allergens say of gluten. Never "gluten free": that needs a
  * laboratory and clean lines.
  *

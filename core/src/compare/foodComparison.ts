@@ -25,9 +25,9 @@ export interface ComparedFood {
 }
 
 /**
- * Products side by side: per 100 g, for a use, per 100 kcal, for 30 g of protein, for one unit of money. Amounts are edible grams
- * x what one gram holds (domain page, 4.4); the ratios are those of 4.9 of the food alone; money is used cost (4.8): grams to buy,
- * edible / (1 - refuse) (4.2), at the best current pack's rate.
+ * Products side by side: per 100 g, for a use, per 100 kcal, for 30 g of protein, for one unit of money. Amounts are edible grams x
+ * what one gram holds (docs/reckoning.md, "Nutrients"); the ratios are those of "Ratios and the kitchen's own figure" of the food
+ * alone; money is used cost ("Cost"): grams to buy, edible / (1 - refuse) ("Edible grams"), at the best current pack's rate.
  *
  * @param foods ids
  * @param use edible grams of a typical use

@@ -58,7 +58,7 @@ export interface MergeEffect {
 
 /**
  * What merging one food into another does to the recipes that hold it: figures of a serving after it less those before, by
- * `recipeFigures` (domain page, 4.1 to 4.8), unrounded.
+ * `recipeFigures` (docs/reckoning.md, "Grams as written" to "Cost"), unrounded.
  *
  * @param kitchen with every recipe and both foods and their packs
  * @throws UnknownFoodError

@@ -12,9 +12,9 @@ export interface SwapEffect {
 }
 
 /**
- * Puts one food in another's place, gram for edible gram, in every line of a recipe. The effect is the swapped recipe's
- * figures of a serving less the recipe's own, both by `recipeFigures` (domain page, 4.1 to 4.8), unrounded; edible grams are
- * those of 4.2.
+ * Puts one food in another's place, gram for edible gram, in every line of a recipe. The effect is the swapped recipe's figures of
+ * a serving less the recipe's own, both by `recipeFigures` (docs/reckoning.md, "Grams as written" to "Cost"), unrounded; edible
+ * grams are those of "Edible grams".
  *
  * @param from the food that is in the recipe
  * @param to the food to stand in its place

@@ -72,12 +72,12 @@ const ROUNDING_GAP = 0.05;
 const FORETOLD = 1e-8;
 
 /**
- * Changes amounts as little as possible so that a dish keeps to the targets of its brief: a linear programme, mixed-integer
- * where pieces and packs stay whole. Its rows are what one engine says each line does to each figure (domain page, 4.1 to 4.8);
- * where that is not linear, it is set up anew at what was found. First the whole 95 % band is brought within the limits
- * (domain page, 4.10), then the figures alone. Amounts are brought to what is easily weighed within the same programme, so
- * rounding breaks no target. Every answer is the engine's own reading of the changed recipe as a card would print it: the steps are
- * the card's (domain page, section 6), and what is said to hold holds for who weighs what is printed.
+ * Changes amounts as little as possible so that a dish keeps to the targets of its brief: a linear programme, mixed-integer where
+ * pieces and packs stay whole. Its rows are what one engine says each line does to each figure (docs/reckoning.md, "Grams as
+ * written" to "Cost"); where that is not linear, it is set up anew at what was found. First the whole 95 % band is brought within
+ * the limits (docs/reckoning.md, "How sure it is"), then the figures alone. Amounts are brought to what is easily weighed within
+ * the same programme, so rounding breaks no target. Every answer is the engine's own reading of the changed recipe as a card would
+ * print it: the steps are the card's (docs/reckoning.md, "Scaling"), and what is said to hold holds for who weighs what is printed.
  *
  * @param solve the solver; its "Optimal" is the certificate
  * @throws UnknownFoodError, UnknownPartError, CircularPartError

@@ -14,7 +14,7 @@ export const ENERGY_FACTORS = {
 export type EnergyUnit = 'kcal' | 'kj';
 
 /**
- * Energy of a food worked out from its macronutrients (domain page, 4.5): 4 protein + 4 (available carbohydrate -
+ * Energy of a food worked out from its macronutrients (docs/reckoning.md, "Energy two ways"): 4 protein + 4 (available carbohydrate -
  * polyols) + 9 fat + 2 fibre + 7 alcohol + 2.4 polyols.
  *
  * Unknown fibre, alcohol or polyols count as none here.

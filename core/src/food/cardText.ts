@@ -3,7 +3,7 @@ import { LABEL_NUTRIENTS, type LabelNutrient } from './nutrient.js';
 import { nutrientRow, type NutrientUnit } from './nutrientTable.js';
 import type { RuleSet } from './ruleSet.js';
 
-/** The nutrients a rule set names, in the order it prints them (domain page, section 5). */
+/** The nutrients a rule set names, in the order it prints them (docs/reckoning.md, "What the card prints by which rules"). */
 export function nutrientsOfRuleSet(rules: RuleSet): readonly LabelNutrient[] {
   const placeOf = (nutrient: LabelNutrient) => nutrientRow(nutrient).printed[rules]?.place ?? 0;
   return LABEL_NUTRIENTS.filter((nutrient) => placeOf(nutrient) > 0).sort((a, b) => placeOf(a) - placeOf(b));

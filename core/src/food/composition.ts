@@ -24,7 +24,7 @@ export function gramsOfPrintedBasis(food: Food): number | undefined {
  * Composition of one gram of a food, in the convention asked for.
  *
  * Energy given in one unit only is converted at 4.184 kJ a kcal; salt stands for sodium / 2.5; carbohydrate is brought
- * to the convention with fibre, and is unknown when that needs an unknown fibre (domain page, 4.4 and 4.5).
+ * to the convention with fibre, and is unknown when that needs an unknown fibre (docs/reckoning.md, "Nutrients", "Energy two ways").
  *
  * @param convention what the carbohydrate figure is to mean
  * @returns grams, milligrams or micrograms (as the nutrient's description says) of each known nutrient in one gram
@@ -42,7 +42,7 @@ export function nutrientsPerGram(food: Food, convention: CarbohydrateConvention)
 }
 
 /**
- * Composition of 100 g of a food as people read it: with salt in grams beside sodium (domain page, 4.4).
+ * Composition of 100 g of a food as people read it: with salt in grams beside sodium (docs/reckoning.md, "Nutrients").
  *
  * @returns amounts in each nutrient's unit; absent where unknown
  */

@@ -1,7 +1,7 @@
 import type { Food } from './food.js';
 
 /**
- * Edible share of a food's weight as purchased: without refuse, and drained (domain page, 4.2: EP = AP x (1 - refuse),
+ * Edible share of a food's weight as purchased: without refuse, and drained (docs/reckoning.md, "Edible grams": EP = AP x (1 - refuse),
  * net to drained).
  *
  * @returns a share above 0, at most 1

@@ -12,7 +12,7 @@ export interface EnergyAgreement {
   readonly agrees: boolean;
 }
 
-/** Least difference that counts, in kcal, and the share of the declared figure (domain page, 4.5). */
+/** Least difference that counts, in kcal, and the share of the declared figure (docs/reckoning.md, "Energy two ways"). */
 const ALLOWED_KCAL = 15;
 const ALLOWED_SHARE = 0.1;
 

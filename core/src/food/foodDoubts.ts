@@ -27,9 +27,9 @@ const YIELD_RANGE = { least: 0.25, most: 10 } as const;
 const DENSITY_RANGE = { least: 0.03, most: 2.5 } as const;
 
 /**
- * What cannot be right about a food, told while it is typed and when it is imported: energy against macros (domain page, 4.5),
- * a part above its whole (sugars above carbohydrate), more than 100 g in 100 g, figures out of any range, a cup that weighs
- * what its density does not allow.
+ * What cannot be right about a food, told while it is typed and when it is imported: energy against macros (docs/reckoning.md,
+ * "Energy two ways"), a part above its whole (sugars above carbohydrate), more than 100 g in 100 g, figures out of any range, a cup
+ * that weighs what its density does not allow.
  */
 export function foodDoubts(food: Food): FoodDoubt[] {
   return [...energyDoubts(food), ...partDoubts(food.nutrients ?? {}), ...wholeDoubts(food), ...weightDoubts(food)];

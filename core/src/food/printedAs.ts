@@ -22,7 +22,7 @@ function converted(amount: number | null | undefined, by: (amount: number) => nu
 }
 
 /**
- * An amount printed for a label's own basis, per 100 g (domain page, 4.4).
+ * An amount printed for a label's own basis, per 100 g (docs/reckoning.md, "Nutrients").
  *
  * @returns undefined when it is unknown or nobody can say what the basis weighs
  */

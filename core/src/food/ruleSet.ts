@@ -1,6 +1,6 @@
 import type { CarbohydrateConvention } from './food.js';
 
-/** What is particular to a set of rules that a card can be printed by (domain page, section 5). */
+/** What is particular to a set of rules that a card can be printed by (docs/reckoning.md, "What the card prints by which rules"). */
 interface RuleSetRow {
   /** As people choose it, in a word and in full. */
   readonly short: string;

@@ -12,7 +12,7 @@ export interface Sheet {
 const FIGURES: readonly LabelNutrient[] = [...NUTRIENTS, 'salt'];
 
 /**
- * Foods with their composition per 100 g, carbohydrate without fibre (domain page, 4.4), in units that the headings state: what
+ * Foods with their composition per 100 g, carbohydrate without fibre (docs/reckoning.md, "Nutrients"), in units that the headings state: what
  * the import of food tables reads again as it is.
  */
 export function foodsSheet(foods: readonly Food[]): Sheet {
@@ -51,7 +51,7 @@ function headingOf(figure: LabelNutrient): string {
   return `${figure === 'carbohydrate' ? 'Carbohydrate, available' : name} (${unit === 'ug' ? 'µg' : unit})`;
 }
 
-/** Every price seen, with what a kilogram cost (domain page, 4.8). */
+/** Every price seen, with what a kilogram cost (docs/reckoning.md, "Cost"). */
 export function pricesSheet(packs: readonly Pack[], foods: ReadonlyMap<string, Food>): Sheet {
   return {
     headings: ['Food', 'Shop', 'Net', 'Unit', 'Price', 'Currency', 'Seen', 'Offer', 'Price a kg'],

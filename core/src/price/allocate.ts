@@ -3,7 +3,7 @@ import { minorDigits } from './money.js';
 
 /**
  * Splits an amount of money over weights so that the parts, each in whole minor units, add up to the whole: each gets its
- * share rounded down, and what is left goes one unit each to the largest remainders (domain page, 4.8).
+ * share rounded down, and what is left goes one unit each to the largest remainders (docs/reckoning.md, "Cost").
  *
  * @param total major units, exact; rounded to the minor unit first, half away from zero
  * @param weights 0 or more; all 0 count as equal

@@ -18,7 +18,7 @@ const MOST_STEPS = 300_000;
 
 /**
  * The cheapest combination of whole packs that covers a need; of equally cheap ones the one with least left over. With a
- * pinned candidate, whole numbers of that pack (domain page, 4.8).
+ * pinned candidate, whole numbers of that pack (docs/reckoning.md, "Cost").
  *
  * Exact: what the size of the cheapest rate must cover in any case is set aside, the rest is found by branch and bound,
  * money in integers of its smallest place.

@@ -48,7 +48,7 @@ export function priceHistory(food: Food, packs: readonly Pack[]): PriceSeries[] 
 }
 
 /**
- * How far the latest price lies from the first one seen, as a share of the first: 0.25 is a quarter dearer (domain page, 4.8:
+ * How far the latest price lies from the first one seen, as a share of the first: 0.25 is a quarter dearer (docs/reckoning.md, "Cost":
  * prices have a history).
  *
  * @returns undefined where only one price is known or the first was nothing

@@ -7,7 +7,7 @@ export function settled(figure: number): number {
 }
 
 /**
- * Rounds to the nearest multiple of a step, half away from zero (domain page, section 5).
+ * Rounds to the nearest multiple of a step, half away from zero (docs/reckoning.md, "What the card prints by which rules").
  *
  * @param figure any finite number
  * @param step the step, such as 0.5 or 10; 1 when left out

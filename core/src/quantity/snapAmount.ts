@@ -4,7 +4,7 @@ import { roundHalfAway } from './roundHalfAway.js';
 const CUP_SHARES = [0, 1 / 4, 1 / 3, 1 / 2, 2 / 3, 3 / 4, 1] as const;
 
 /**
- * The nearest amount that people can measure (domain page, section 6): quarters of a teaspoon, measuring cups' shares, 5 g or
+ * The nearest amount that people can measure (docs/reckoning.md, "Scaling"): quarters of a teaspoon, measuring cups' shares, 5 g or
  * ml under 100 and 10 above, halves of what is counted. What is above nothing never becomes nothing.
  *
  * @param amount in the unit, 0 or more

@@ -20,8 +20,8 @@ export interface RankedContribution {
 }
 
 /**
- * What drives a serving's energy, protein, cost and sodium: each line's amount times its part's share of a serving (domain page,
- * 4.4), over the sum of all of them, by part and line in the recipe's order. Only what is in the box.
+ * What drives a serving's energy, protein, cost and sodium: each line's amount times its part's share of a serving
+ * (docs/reckoning.md, "Nutrients" ), over the sum of all of them, by part and line in the recipe's order. Only what is in the box.
  */
 export function contributionsOf({ parts }: RecipeFigures): RankedContribution[] {
   const boxed = parts.filter(({ part }) => servedOf(part) === 'box');

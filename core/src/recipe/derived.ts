@@ -4,7 +4,10 @@ import type { NutrientFigures } from './nutrientAmounts.js';
 import { shareOfFigures } from './nutrientAmounts.js';
 import type { ServingFigures } from './recipeFigures.js';
 
-/** Figures derived from a serving's (domain page, 4.9). A ratio with an unknown or zero below is unknown. */
+/**
+ * Figures derived from a serving's (docs/reckoning.md, "Ratios and the kitchen's own figure"). A ratio with an unknown or zero
+ * below is unknown.
+ */
 export interface DerivedFigures {
   /** Nutrients per 100 g as served. */
   readonly per100g: NutrientFigures;

@@ -11,8 +11,8 @@ export interface EnergyShare {
 }
 
 /**
- * Share of energy from each macronutrient, by the general factors (domain page, 4.5) over their sum (4.9). Carbohydrate is the
- * available one, whatever the kitchen shows; what is unknown counts as none.
+ * Share of energy from each macronutrient, by the general factors (docs/reckoning.md, "Energy two ways") over their sum ("Ratios
+ * and the kitchen's own figure"). Carbohydrate is the available one, whatever the kitchen shows; what is unknown counts as none.
  *
  * @returns shares from 0 to 1 that add up to 1; all 0 where there is nothing
  */
@@ -30,7 +30,7 @@ export function energyShares({ nutrients }: { readonly nutrients: NutrientFigure
 
 /**
  * Share of a batch's energy that comes from one of its lines, 0 to 1: the line's energy over that of all parts but the optional
- * ones (domain page, 4.4). 0 for a line that is not counted or says nothing, and for a batch without energy.
+ * ones (docs/reckoning.md, "Nutrients"). 0 for a line that is not counted or says nothing, and for a batch without energy.
  */
 export function energyShareOfLine({ counted, nutrients }: Pick<LineFigures, 'counted' | 'nutrients'>, batchKcal: number): number {
   return counted && batchKcal > 0 ? (nutrients.energyKcal.amount ?? 0) / batchKcal : 0;

@@ -44,8 +44,9 @@ const OPERATORS: { readonly [operator: string]: (a: number, b: number) => number
 };
 
 /**
- * An index over a serving's figures (domain page, 4.9), by a formula of + - * /, min, max, abs, numbers and names: every
- * nutrient, `salt`, `weight`, `cost`, `kcalPer100g`, `proteinPer100kcal`. Parsed by a library and walked; nothing is run.
+ * An index over a serving's figures (docs/reckoning.md, "Ratios and the kitchen's own figure"), by a formula of + - * /, min, max,
+ * abs, numbers and names: every nutrient, `salt`, `weight`, `cost`, `kcalPer100g`, `proteinPer100kcal`. Parsed by a library and
+ * walked; nothing is run.
  *
  * @returns the index; unknown when a figure in it is, and with the gaps of every figure in it
  * @throws FormulaError for what is no such formula

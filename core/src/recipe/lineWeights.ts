@@ -22,8 +22,8 @@ export interface LineWeights {
 }
 
 /**
- * A line's weights (domain page, 4.1 to 4.3): as written -> edible, by refuse and draining (AP to EP) and by the food's
- * yield where amount and composition are in different states -> eaten, by the retained share.
+ * A line's weights (docs/reckoning.md, "Grams as written" to "Grams eaten"): as written -> edible, by refuse and draining (AP to
+ * EP) and by the food's yield where amount and composition are in different states -> eaten, by the retained share.
  *
  * @param times multiplies the written amount: the servings, for amounts written per serving; not for `toTaste`
  * @returns undefined when no weight can be had: the line has no figure

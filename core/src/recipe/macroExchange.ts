@@ -2,7 +2,8 @@ import type { ResolvedFood } from './kitchen.js';
 import { perGramOf, type FigureKey } from './nutrientAmounts.js';
 
 /**
- * Macro exchange: edible grams of a food, in the state of its composition, that give an amount of a nutrient (domain page, 4.9).
+ * Macro exchange: edible grams of a food, in the state of its composition, that give an amount of a nutrient (docs/reckoning.md,
+ * "Ratios and the kitchen's own figure").
  *
  * @param amount in the nutrient's unit
  * @returns undefined when the food's is unknown or none

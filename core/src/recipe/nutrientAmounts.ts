@@ -32,7 +32,7 @@ export function perGramOf(resolved: ResolvedFood, key: FigureKey): number | unde
 }
 
 /**
- * Figures of grams of a food (domain page, 4.4: n = grams x per 100 g / 100). A line of which nothing is eaten lacks
+ * Figures of grams of a food (docs/reckoning.md, "Nutrients": n = grams x per 100 g / 100). A line of which nothing is eaten lacks
  * nothing; a line without a weight lacks everything. A retention factor applies to vitamins and minerals only.
  *
  * @param at the line's place, named in the gaps

@@ -170,7 +170,7 @@ export function cookedEstimate(part: Part, recipe: Recipe, kitchen: Kitchen): nu
 }
 
 /**
- * Cooked weight where none was measured (domain page, 4.6): grams eaten x the part's yield, or each line's food's yield,
+ * Cooked weight where none was measured (docs/reckoning.md, "Cooked weight"): grams eaten x the part's yield, or each line's food's yield,
  * less discards. Water never adds or takes nutrients, only weight.
  */
 function estimatedCookedWeight(part: Part, counted: readonly LineFigures[], discards: readonly DiscardFigures[]): number {
@@ -330,7 +330,7 @@ function discardFigures(discard: Discard, at: string, { kitchen, recipe }: PartC
   };
 }
 
-/** Used cost of a line (domain page, 4.8): purchase grams x price / pack grams. A free staple is 0 and needs no price. */
+/** Used cost of a line (docs/reckoning.md, "Cost"): purchase grams x price / pack grams. A free staple is 0 and needs no price. */
 function usedCostOf(at: string, weights: LineWeights | undefined, resolved: ResolvedFood, kitchen: Kitchen): Figure {
   if (isFreeStaple(resolved.food, kitchen)) return { amount: 0, gaps: [] };
   if (weights?.purchase === 0) return { amount: 0, gaps: [] };

@@ -38,7 +38,7 @@ export interface RecipeOptions {
 
 /**
  * Every figure of a recipe: parts and lines for the batch, then the serving as the sum over parts of part total x share
- * (domain page, section 4).
+ * (docs/reckoning.md, from "Grams as written" to "Cost").
  *
  * @throws UnknownFoodError, UnknownPartError, CircularPartError
  */

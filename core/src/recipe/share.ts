@@ -13,7 +13,7 @@ export interface Share {
 }
 
 /**
- * Divides a part over the servings (domain page, 4.7). Equal: 1 / servings. Grams: portion / cooked weight. Pieces and
+ * Divides a part over the servings (docs/reckoning.md, "Portions"). Equal: 1 / servings. Grams: portion / cooked weight. Pieces and
  * volume: each / made. What is not shared out is surplus; a shortfall is reported and the figures stand.
  *
  * @param cooked cooked weight of the part, grams

@@ -9,7 +9,7 @@ export interface KeptFigure {
   readonly shown: (amount: number) => number;
 }
 
-/** Salt is kept as sodium (domain page, 4.4: salt = sodium x 2.5), carbohydrate in both conventions; the rest is kept as read. */
+/** Salt is kept as sodium (docs/reckoning.md, "Nutrients": salt = sodium x 2.5), carbohydrate in both conventions; the rest is kept as read. */
 export function keptFigure(figure: LabelNutrient, convention: CarbohydrateConvention): KeptFigure {
   return figure === 'salt' ? { key: 'sodium', shown: saltOfSodium } : { key: figureKey(figure, convention), shown: (amount) => amount };
 }
@@ -21,7 +21,7 @@ export function shownFigure(figure: LabelNutrient, nutrients: NutrientFigures, c
   return { amount: amount === undefined ? undefined : shown(amount), gaps };
 }
 
-/** What so many grams of a food hold (domain page, 4.4: grams x per 100 g / 100), salt in grams; undefined when unknown. */
+/** What so many grams of a food hold (docs/reckoning.md, "Nutrients": grams x per 100 g / 100), salt in grams; undefined when unknown. */
 export function inGramsOf(
   resolved: ResolvedFood,
   grams: number,

@@ -32,7 +32,7 @@ export interface Till {
 }
 
 /**
- * Till cost (domain page, 4.8): for each food the cheapest whole packs covering what all counted lines need together.
+ * Till cost (docs/reckoning.md, "Cost"): for each food the cheapest whole packs covering what all counted lines need together.
  *
  * @param lines counted lines, parts of other recipes by their foods
  */
@@ -72,7 +72,7 @@ function needs(lines: readonly LineFigures[]): Map<string, number> {
 }
 
 /**
- * Whole packs of one food against what is used of it (domain page, 4.8): price = used + what is left, at the used rate + what
+ * Whole packs of one food against what is used of it (docs/reckoning.md, "Cost"): price = used + what is left, at the used rate + what
  * smaller packs cost above that rate.
  *
  * @param rate used cost of a gram, major units

@@ -10,8 +10,8 @@ export interface RetainedUse {
 }
 
 /**
- * Uses with their usual share eaten (domain page, 4.3: marinades hold back 60 to 90 %, boiling water is nearly all poured off, a
- * greased tray keeps half; basting fat is taken like the tray's). To begin with: what is left over, weighed, decides.
+ * Uses with their usual share eaten (docs/reckoning.md, "Grams eaten": marinades hold back 60 to 90 %, boiling water is nearly all
+ * poured off, a greased tray keeps half; basting fat is taken like the tray's). To begin with: what is left over, weighed, decides.
  */
 export const RETAINED_USES: readonly RetainedUse[] = [
   { use: 'marinade', share: 0.25, because: '60 to 90 % of a marinade stays behind', words: /\bmarinad|\bmarinat/i },

@@ -16,7 +16,7 @@ export interface WrittenUnit {
 }
 
 /**
- * What one of a unit weighs for a food (domain page, 4.1): mass units exactly; a measure of the food itself before its
+ * What one of a unit weighs for a food (docs/reckoning.md, "Grams as written"): mass units exactly; a measure of the food itself before its
  * density; volumes by measuring system and density; a pack by its net weight; kitchen words by their usual weight.
  *
  * @param unit as in the kitchen file

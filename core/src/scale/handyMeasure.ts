@@ -12,7 +12,7 @@ const NEAR_ENOUGH = 0.06;
 /**
  * A line measured in what people would take for so much: 4 3/4 tablespoons become 70 ml, or 5 tablespoons where cups are used;
  * 3 teaspoons a tablespoon, a third of a tablespoon a teaspoon. Only spoons and cups change, only where the food weighs the same by
- * either measure, and amounts per serving as the batch of them is measured (domain page, section 6: "what people can measure").
+ * either measure, and amounts per serving as the batch of them is measured (docs/reckoning.md, "Scaling": "what people can measure").
  *
  * @returns the line itself where its own measure is as handy
  */

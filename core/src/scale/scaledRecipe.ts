@@ -40,7 +40,7 @@ export class CircularRatioError extends Error {
 }
 
 /**
- * A recipe scaled to a number of servings, each line by its own rule (domain page, section 6). Cooked weights and pieces
+ * A recipe scaled to a number of servings, each line by its own rule (docs/reckoning.md, "Scaling"). Cooked weights and pieces
  * made follow in proportion; portions per serving stay. Its variants are scaled as the dish is: each as it would be made.
  *
  * @param servings 1 or more; the recipe's own number returns it as it is

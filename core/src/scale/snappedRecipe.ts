@@ -30,7 +30,7 @@ export interface SnappedRecipe extends SnappedAmounts {
 }
 
 /**
- * Snaps every amount to what people can measure (domain page, section 6). Amounts "to taste" and parts of other recipes
+ * Snaps every amount to what people can measure (docs/reckoning.md, "Scaling"). Amounts "to taste" and parts of other recipes
  * taken by weight are snapped in grams; ranges at both ends; the lines of variants as the dish's own.
  */
 export function snappedAmounts(recipe: Recipe): SnappedAmounts {
@@ -47,7 +47,7 @@ export function snappedAmounts(recipe: Recipe): SnappedAmounts {
 }
 
 /**
- * Snaps every amount, and computes the figures again from what the card will print (domain page, section 6).
+ * Snaps every amount, and computes the figures again from what the card will print (docs/reckoning.md, "Scaling").
  *
  * @throws UnknownFoodError, UnknownPartError, CircularPartError
  */

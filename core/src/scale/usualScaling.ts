@@ -8,7 +8,7 @@ export interface UsualScaling {
   readonly because: string;
 }
 
-/** What doubling with this exponent gives is a little less than double (domain page, section 6). */
+/** What doubling with this exponent gives is a little less than double (docs/reckoning.md, "Scaling"). */
 export const USUAL_DAMPING = 0.8;
 
 /** Units that come closed: nobody opens a third of one. */
@@ -32,7 +32,7 @@ const MEASURED = /^(?:g|kg|mg|oz|lb|ml|l|tsp|tbsp|cup|pint|quart|gill|fl oz)$/;
 
 /**
  * The rule that a line without one of its own is scaled by when people scale a dish: cans, packs and eggs stay whole, seasoning is
- * damped (domain page, section 6: "whole (eggs, cans)", "damped (seasoning and chilli)"). The kitchen file's own default stays in
+ * damped (docs/reckoning.md, "Scaling": "whole (eggs, cans)", "damped (seasoning and chilli)"). The kitchen file's own default stays in
  * proportion: what is proposed here counts only once it is written into the line.
  *
  * @returns undefined where it follows in proportion, and for a line that states a rule

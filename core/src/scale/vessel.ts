@@ -2,7 +2,7 @@ import pluralize from 'pluralize';
 import { compensatedSum } from '../quantity/index.js';
 import type { PartFigures, Vessel } from '../recipe/index.js';
 
-/** How full kinds of vessel may be (domain page, section 6); the slow cooker's upper bound of "half to two thirds". */
+/** How full kinds of vessel may be (docs/reckoning.md, "Scaling"); the slow cooker's upper bound of "half to two thirds". */
 export const FILL_LIMITS = { 'slow cooker': 2 / 3, pot: 0.8, 'oven dish': 0.85, 'pressure cooker': 2 / 3 } as const;
 
 /** A batch split over the vessels there are. */
@@ -45,7 +45,7 @@ function splitText(batches: number, vessels: number, name: string, fillLimit: nu
 }
 
 /**
- * Millilitres that a part takes in its vessel: raw or cooked, whichever is more, at 1 g per ml (domain page, section 6).
+ * Millilitres that a part takes in its vessel: raw or cooked, whichever is more, at 1 g per ml (docs/reckoning.md, "Scaling").
  */
 export function partVolume({ lines, cooked }: PartFigures): number {
   return Math.max(cooked, compensatedSum(lines.map(({ counted, weights }) => (counted ? (weights?.edible ?? 0) : 0))));

@@ -79,7 +79,7 @@ const LIMITED_BY_WEIGHT: ReadonlySet<TableNutrient> = new Set([
 ]);
 
 /**
- * Reads a row of a food table (domain page, 4.4 for units and what is unknown). Figures stay those of the table's own basis, in
+ * Reads a row of a food table (docs/reckoning.md, "Nutrients" for units and what is unknown). Figures stay those of the table's own basis, in
  * the units of the kitchen file; a cell that is no figure is unknown and told. Carbohydrate is the available one where the table
  * gives both.
  */

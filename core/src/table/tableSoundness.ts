@@ -14,8 +14,8 @@ export interface TableSoundness {
 const DOUBTFUL = 0.15;
 
 /**
- * Holds the energy of a table's foods against their macronutrients (domain page, 4.5), as mapped and with the other meaning of
- * carbohydrate: a column taken for the wrong thing or in the wrong unit shows here at once.
+ * Holds the energy of a table's foods against their macronutrients (docs/reckoning.md, "Energy two ways"), as mapped and with the
+ * other meaning of carbohydrate: a column taken for the wrong thing or in the wrong unit shows here at once.
  */
 export function tableSoundness(foods: readonly Omit<Food, 'id'>[]): TableSoundness {
   let compared = 0;

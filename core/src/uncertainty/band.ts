@@ -10,7 +10,7 @@ const COVERAGE = 1.96;
 export type Band = readonly [low: number, high: number];
 
 /**
- * The 95 % band of one figure of a serving: value -/+ 1.96 u, never below 0 (domain page, 4.10). Independent errors add
+ * The 95 % band of one figure of a serving: value -/+ 1.96 u, never below 0 (docs/reckoning.md, "How sure it is"). Independent errors add
  * in squares; one food used twice shares its composition error; shares of a part count as exact; a discard counts as a
  * measured line; a part of another recipe brings its errors along.
  *
@@ -33,7 +33,7 @@ export function bandAround(parts: readonly PartFigures[], key: FigureKey, uncert
 
 /**
  * Standard uncertainty of one figure of a serving, in the figure's unit: what each source of error moves, in squares. A range
- * adds its half-width / sqrt 3 (domain page, 4.10).
+ * adds its half-width / sqrt 3 (docs/reckoning.md, "How sure it is").
  */
 export function standardUncertainty(parts: readonly PartFigures[], key: FigureKey): number {
   return standardUncertainties(parts, [key])[0] ?? 0;
@@ -65,7 +65,7 @@ export interface WeighNext {
 
 /**
  * The lines whose weighing at 1 % takes most off the variance of a serving's energy, largest first; lines that weighing
- * does not help are left out (domain page, 4.10).
+ * does not help are left out (docs/reckoning.md, "How sure it is").
  */
 export function weighNext(parts: readonly PartFigures[]): WeighNext[] {
   const variance = standardUncertainty(parts, 'energyKcal') ** 2;
@@ -82,8 +82,8 @@ export function weighNext(parts: readonly PartFigures[]): WeighNext[] {
 }
 
 /**
- * The 95 % band of a figure of the box, as people read it: salt in grams, carbohydrate by the kitchen's convention (domain
- * page, 4.10). The same as `bandOf` of the kept figure.
+ * The 95 % band of a figure of the box, as people read it: salt in grams, carbohydrate by the kitchen's convention
+ * (docs/reckoning.md, "How sure it is"). The same as `bandOf` of the kept figure.
  */
 export function boxBand(figure: LabelNutrient, { parts }: RecipeFigures, convention: CarbohydrateConvention): Band | undefined {
   const { key, shown } = keptFigure(figure, convention);

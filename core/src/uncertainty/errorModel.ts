@@ -27,7 +27,7 @@ export interface ErrorModel {
 }
 
 /**
- * Takes a serving apart into what can be off about it (domain page, 4.10). One food used twice is one source of
+ * Takes a serving apart into what can be off about it (docs/reckoning.md, "How sure it is"). One food used twice is one source of
  * composition error; shares of a part count as exact; a discard counts as a measured line; a part of another recipe brings
  * its errors along, and the error of the amount taken moves all of it.
  *

@@ -4,15 +4,15 @@ import { keptFigure, servedOf, type FigureKey, type LineFigures, type PartFigure
 import type { Band } from './band.js';
 
 /**
- * What "to taste" may come to, as shares of the amount assumed: none at all, or twice as much. The domain page (4.1) asks for
- * both ends and names none; these are Portiona's own, and the working says so.
+ * What "to taste" may come to, as shares of the amount assumed: none at all, or twice as much. docs/reckoning.md, "Grams as
+ * written", asks for both ends and names none; these are Portiona's own, and the working says so.
  */
 const TO_TASTE_ENDS = [0, 2] as const;
 
 /**
- * A figure of a serving with every range at its low end and with every range at its high end: what a reader gets who takes
- * least, or most, of what the recipe leaves open (domain page, 4.1: "keeps both ends"). Amounts "to taste" run from nothing
- * to twice what is assumed. Errors of measuring are no part of it; `bandOf` has those.
+ * A figure of a serving with every range at its low end and with every range at its high end: what a reader gets who takes least,
+ * or most, of what the recipe leaves open (docs/reckoning.md, "Grams as written": a range "keeps both ends"). Amounts "to taste"
+ * run from nothing to twice what is assumed. Errors of measuring are no part of it; `bandOf` has those.
  *
  * @param parts of the serving
  * @returns low and high end in the figure's unit, equal where nothing is left open; undefined when nothing is known
@@ -45,7 +45,7 @@ function scaled(amount: number | undefined, share: number): number | undefined {
   return amount === undefined ? undefined : amount * share;
 }
 
-/** The two ends of a figure of the box, as people read it: salt in grams, carbohydrate by convention (domain page, 4.1). */
+/** The two ends of a figure of the box, as people read it: salt in grams, carbohydrate by convention (docs/reckoning.md, "Grams as written"). */
 export function boxRangeBounds(figure: LabelNutrient, { parts }: RecipeFigures, convention: CarbohydrateConvention): Band | undefined {
   const { key, shown } = keptFigure(figure, convention);
   const ends = rangeBounds(

@@ -20,8 +20,8 @@ export interface SimulationOptions {
 }
 
 /**
- * Makes a dish many times on paper, each time with every amount, composition and choice a little different (domain page,
- * 4.10): measured amounts and compositions normal about what is stated and never below nothing, ranges even between their
+ * Makes a dish many times on paper, each time with every amount, composition and choice a little different (docs/reckoning.md, "How
+ * sure it is" ): measured amounts and compositions normal about what is stated and never below nothing, ranges even between their
  * ends, a choice taken every second time. Runs in slices, so that whoever runs it can show progress and stop.
  *
  * @example const run = new Simulation(model, { seed: 1, draws: 20_000 }); while (run.made < run.draws) run.make(2_000);

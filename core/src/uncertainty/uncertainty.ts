@@ -1,7 +1,7 @@
 import type { Source } from '../food/index.js';
 import type { Method } from '../recipe/index.js';
 
-/** Relative standard uncertainty of an amount by how it was measured (domain page, 4.10). */
+/** Relative standard uncertainty of an amount by how it was measured (docs/reckoning.md, "How sure it is"). */
 export const UNCERTAINTY_OF_METHOD: Readonly<Record<Method, number>> = {
   scale: 0.01,
   pack: 0.02,
@@ -12,7 +12,7 @@ export const UNCERTAINTY_OF_METHOD: Readonly<Record<Method, number>> = {
   assumed: 0.5,
 };
 
-/** Relative standard uncertainty of a composition by where it comes from (domain page, 4.10). */
+/** Relative standard uncertainty of a composition by where it comes from (docs/reckoning.md, "How sure it is"). */
 export const UNCERTAINTY_OF_SOURCE: Readonly<Record<Source, number>> = { lab: 0.03, label: 0.08, table: 0.1, estimate: 0.25 };
 
 /**
