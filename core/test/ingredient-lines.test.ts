@@ -12,8 +12,10 @@ const LINES = readFileSync(join(__dirname, 'lines/ingredient-lines.txt'), 'utf8'
     return { text, amount, unit, food, note };
   });
 
-/** Of these lines, so many must be understood in everything. */
-const LEAST = 0.97;
+/** Lines that are not understood, each with what is read instead: one more is a step back, one less is to be struck out here. */
+const NOT_UNDERSTOOD = readFileSync(join(__dirname, 'lines/not-understood.txt'), 'utf8')
+  .split('\n')
+  .filter((line) => line !== '' && !line.startsWith('#'));
 
 function amountText({ amount }: ParsedLine): string {
   if (amount === undefined) return '';
@@ -21,7 +23,7 @@ function amountText({ amount }: ParsedLine): string {
   return typeof amount === 'number' ? short(amount) : `${short(amount[0])}-${short(amount[1])}`;
 }
 
-test('ingredient lines are understood', () => {
+test('ingredient lines are understood, but for those that are known not to be', () => {
   const wrong = LINES.flatMap(({ text, ...expected }) => {
     const read = parseLineText(text);
     const found = { amount: amountText(read), unit: read.unit ?? read.countWord ?? '', food: read.foodWords, note: read.note ?? '' };
@@ -29,9 +31,7 @@ test('ingredient lines are understood', () => {
     return differs.length === 0 ? [] : [`${text}: ${differs.map((key) => `${key} “${found[key]}”, not “${expected[key]}”`).join('; ')}`];
   });
   const right = LINES.length - wrong.length;
-  console.log(
-    `${right} of ${LINES.length} ingredient lines understood, ${((right / LINES.length) * 100).toFixed(1)} %\n${wrong.join('\n')}`,
-  );
+  console.log(`${right} of ${LINES.length} ingredient lines understood, ${((right / LINES.length) * 100).toFixed(1)} %`);
   expect(LINES.length).toBeGreaterThanOrEqual(300);
-  expect(right / LINES.length).toBeGreaterThanOrEqual(LEAST);
+  expect(wrong).toEqual(NOT_UNDERSTOOD);
 });

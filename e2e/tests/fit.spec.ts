@@ -84,3 +84,21 @@ test('which single line to change, and how much of a food', async ({ page }) => 
   await expect(panel.getByRole('row', { name: /^Couscous/ }).first()).toBeVisible();
   await expectAccessible(page, '.working');
 });
+
+test('a worker that fails is started again by itself, and says so when that does not help', async ({ page }) => {
+  let broken = 2;
+  await page.route(/fit\.worker.*\.js/, (route) =>
+    broken-- > 0 ? route.fulfill({ contentType: 'text/javascript', body: "throw new Error('no solver today')" }) : route.continue(),
+  );
+  await page.goto('/recipes/chickpea-and-pepper-stew/build?working=fit');
+  const panel = page.getByRole('region', { name: 'Make it fit' });
+  await expect(panel).toContainText(/lines? changed|keep to the brief|cannot/);
+
+  broken = 9;
+  await page.reload();
+  await expect(panel.getByRole('alert')).toContainText('no solver today');
+  broken = 0;
+  await panel.getByRole('button', { name: 'Try again' }).click();
+  await expect(panel.getByRole('alert')).toBeHidden();
+  await expect(panel).toContainText(/lines? changed|keep to the brief|cannot/);
+});

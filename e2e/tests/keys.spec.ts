@@ -154,7 +154,21 @@ test('the kitchen has a figure of its own, reckoned by its formula and told besi
   const docket = page.getByRole('complementary', { name: 'Docket' });
   // 672 kcal / 50 = 13.4
   await expect(docket.getByText('Crew points').locator('..')).toContainText('13');
-  await expect(docket.getByText('= energyKcal / 50')).toBeVisible();
+  // Its working, the list of recipes and the card tell it too.
+  await docket.getByRole('button', { name: /Crew points/ }).click();
+  const working = page.getByRole('region', { name: 'Working of Crew points' });
+  await expect(working).toContainText('energyKcal / 50');
+  await expect(working.getByRole('row', { name: /Energy/ })).toContainText('kcal');
+  await expectAccessible(page, '.working');
+  await working.getByRole('link', { name: 'Energy' }).click();
+  await expect(page.getByRole('region', { name: 'Working of Energy' })).toBeVisible();
+  await page.goto('/recipes');
+  await expect(page.getByText('Crew points')).toBeVisible();
+  await expect(
+    page.locator('.ledger-row').filter({ hasText: 'Smoky lentil' }).getByRole('link', { name: '13', exact: true }),
+  ).toBeVisible();
+  expect(await (await page.request.get('/api/recipes/smoky-lentil-and-squash-dal/card.md')).text()).toContain('| Crew points | 13 |');
+  await page.goto('/recipes/smoky-lentil-and-squash-dal/build');
   await (await settings()).getByRole('button', { name: 'Do without it' }).click();
   await page.keyboard.press('Escape');
   await expect(docket.getByText('Crew points')).toHaveCount(0);

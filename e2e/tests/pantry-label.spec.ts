@@ -104,3 +104,68 @@ test('another price on another day is added; the one before stays, and the chart
   await expect(page.locator('.tag')).toContainText('today, 5 earlier prices');
   await expect(page.locator('.tag')).toContainText('counted at € 2.44 a kg, Depot Nine');
 });
+
+test('what is typed of a food is never lost: another’s save is told and decided, a closed or reloaded page takes it up again', async ({
+  page,
+}) => {
+  await page.goto('/pantry/leek');
+  const fibre = page.getByLabel(/^Fibre/).first();
+  const head = page.getByRole('complementary', { name: /^Leek/ });
+  const theirs = async () => {
+    const { revision, document } = (await (await page.request.get('/api/foods/leek')).json()) as {
+      revision: number;
+      document: { nutrients: object };
+    };
+    const nutrients = { ...document.nutrients, protein: 1.9 };
+    expect((await page.request.put('/api/foods/leek', { data: { revision, document: { ...document, nutrients } } })).status()).toBe(200);
+  };
+  const saved = async () =>
+    (await (await page.request.get('/api/foods/leek')).json()) as { document: { nutrients: { [key: string]: number } } };
+
+  // Somebody else saves it first: nothing is written over theirs until it is said so.
+  await expect(fibre).toBeVisible();
+  await theirs();
+  await fibre.fill('2.6');
+  await expect(head.getByRole('alert')).toContainText(/Saved elsewhere at .* they differ in (?:fibre, protein|protein, fibre)/);
+  await expectAccessible(page);
+  expect((await saved()).document.nutrients).toMatchObject({ protein: 1.9 });
+  await page.reload();
+  await expect(head.getByRole('alert')).toContainText('Saved elsewhere');
+  await expect(fibre).toHaveValue('2.6');
+  await head.getByRole('button', { name: 'Save mine over it' }).click();
+  await expect.poll(async () => (await saved()).document.nutrients.fibre).toBe(2.6);
+  await expect(head.getByRole('alert')).toBeHidden();
+
+  // Theirs is taken as well, and mine is not offered again.
+  await theirs();
+  await fibre.fill('2.7');
+  await head.getByRole('button', { name: 'Take what is there' }).click();
+  await expect(fibre).toHaveValue('2.6');
+  await page.reload();
+  await expect(fibre).toHaveValue('2.6');
+  await expect(head.getByRole('alert')).toHaveCount(0);
+
+  // The server is away when the page is left.
+  await page.route('**/api/foods/leek', (route) => (route.request().method() === 'PUT' ? route.abort() : route.continue()));
+  await fibre.fill('2.8');
+  await expect(head.getByRole('alert')).toContainText('kept here');
+  await page.goto('/pantry');
+  await page.unroute('**/api/foods/leek');
+  await page.goto('/pantry/leek');
+  await expect(fibre).toHaveValue('2.8');
+  await expect.poll(async () => (await saved()).document.nutrients.fibre).toBe(2.8);
+
+  // One that is not in the pantry yet.
+  await page.goto('/pantry/new');
+  await page.getByLabel('Name of the food').fill('Samphire, Weir Lane');
+  await page
+    .getByLabel(/^Protein/)
+    .first()
+    .fill('3.1');
+  await page.goto('/recipes');
+  await page.goto('/pantry/new');
+  await expect(page.getByLabel('Name of the food')).toHaveValue('Samphire, Weir Lane');
+  await expect(page.getByText('What you typed before is here again')).toBeVisible();
+  await page.getByRole('button', { name: 'Start afresh' }).click();
+  await expect(page.getByLabel('Name of the food')).toHaveValue('');
+});

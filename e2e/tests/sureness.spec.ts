@@ -53,3 +53,17 @@ test('the card prints what can be measured, and says what that changes', async (
   await expect(page.getByLabel('Ingredient: black pepper, to taste')).toBeVisible();
   await expect(page.locator('.row', { hasText: 'black pepper' })).toContainText('1.8 g assumed');
 });
+
+test('a spread whose worker breaks off says so, and is drawn when it is tried again', async ({ page }) => {
+  let broken = true;
+  await page.route(/spread\.worker.*\.js/, (route) =>
+    broken ? route.fulfill({ contentType: 'text/javascript', body: "throw new Error('no dice')" }) : route.continue(),
+  );
+  await page.goto('/recipes/smoky-lentil-and-squash-dal/build?working=energyKcal');
+  const spread = page.getByRole('region', { name: 'Spread' });
+  await spread.getByRole('button', { name: /times on paper/ }).click();
+  await expect(spread.getByRole('alert')).toContainText('no dice');
+  broken = false;
+  await spread.getByRole('button', { name: 'Try again' }).click();
+  await expect(spread).toContainText('95 % of them between');
+});

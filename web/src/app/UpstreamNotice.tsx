@@ -15,7 +15,7 @@ export function UpstreamNotice({ id, serving, kitchen }: { readonly id: string; 
   return (
     <div className="notice" role="status">
       <p>
-        <b>Its upstream moved.</b>{' '}
+        <b>Its basis moved.</b>{' '}
         {upstream.moved.map(({ kind, id: of, name, savedAt }, i) => (
           <span key={`${kind} ${of}`}>
             {i > 0 && ', '}

@@ -47,13 +47,18 @@ export function Spread({ figures, figure, unit, convention }: SpreadProps) {
             </button>
           </span>
         ) : (
-          spread.state === 'idle' && (
+          spread.state !== 'done' && (
             <button className="btn ml-auto" onClick={start}>
-              Cook it {numberText(DRAWS, 0)} times on paper
+              {spread.state === 'failed' ? 'Try again' : `Cook it ${numberText(DRAWS, 0)} times on paper`}
             </button>
           )
         )}
       </div>
+      {spread.state === 'failed' && (
+        <p className="check bad" role="alert">
+          It broke off{spread.because === '' ? '' : `: ${spread.because}`}. Nothing is lost; try again.
+        </p>
+      )}
       {spread.state === 'done' && <Drawn distribution={shownDistribution(spread.distribution, shown)} unit={unit} serving={serving} />}
     </section>
   );

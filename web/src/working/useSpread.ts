@@ -9,7 +9,8 @@ const SEED = 1;
 export type SpreadState =
   | { readonly state: 'idle' }
   | { readonly state: 'running'; readonly made: number }
-  | { readonly state: 'done'; readonly distribution: Distribution };
+  | { readonly state: 'done'; readonly distribution: Distribution }
+  | { readonly state: 'failed'; readonly because: string };
 
 /** Draws a figure of a serving many times, in a worker; forgets it when the figures change. */
 export function useSpread(figures: RecipeFigures, key: FigureKey, choices: boolean) {
@@ -31,6 +32,11 @@ export function useSpread(figures: RecipeFigures, key: FigureKey, choices: boole
       worker.current = new Worker(new URL('./spread.worker.ts', import.meta.url), { type: 'module' });
       worker.current.onmessage = ({ data }: MessageEvent<SpreadSaid>) =>
         setSpread('made' in data ? { state: 'running', made: data.made } : { state: 'done', distribution: data.distribution });
+      worker.current.onerror = (event) => {
+        event.preventDefault();
+        stop();
+        setSpread({ state: 'failed', because: event.message });
+      };
       worker.current.postMessage({ model: { keys, sources, contributions }, seed: SEED, draws: DRAWS } satisfies SpreadTask);
       setOf({ figures, key, choices });
       setSpread({ state: 'running', made: 0 });

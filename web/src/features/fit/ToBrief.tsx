@@ -32,7 +32,7 @@ interface ToBriefProps {
 
 /** The least change of amounts that keeps to the brief, or why there is none. */
 export function ToBrief({ recipe, figures, kitchen }: ToBriefProps) {
-  const { fit, working } = useFit(recipe, kitchen);
+  const { fit, working, again } = useFit(recipe, kitchen);
   return (
     <>
       <p className="muted text-[12.5px]" role="status">
@@ -41,7 +41,10 @@ export function ToBrief({ recipe, figures, kitchen }: ToBriefProps) {
       <div className={working ? 'opacity-60' : ''}>
         {fit?.failed !== undefined && (
           <p className="check bad" role="alert">
-            It could not be worked out: {fit.failed}. Nothing was changed.
+            It could not be worked out: {fit.failed === '' ? 'it broke off' : fit.failed}. Nothing was changed.{' '}
+            <button className="btn-quiet" onClick={again}>
+              Try again
+            </button>
           </p>
         )}
         {fit?.answer && <Answer key={keyOf(fit.answer)} answer={fit.answer} recipe={fit.of} kitchen={kitchen} figures={figures} />}

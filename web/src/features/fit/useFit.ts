@@ -16,20 +16,40 @@ const PAUSE = 200;
 /** Questions are counted over the whole page, so that an answer to an older one is known as such. */
 let questions = 0;
 
-/** How the recipe on the desk can be made to fit its brief, worked out in a worker, anew after each edit. */
-export function useFit(recipe: Recipe, kitchen: Kitchen): { readonly fit: FitHere | undefined; readonly working: boolean } {
+/** Times in a row that a worker which failed is started again by itself. */
+const MOST_STARTS = 2;
+
+/** How the recipe on the desk can be made to fit its brief, and whether it is being worked out. */
+export interface Fitting {
+  readonly fit: FitHere | undefined;
+  readonly working: boolean;
+  /** Starts a worker anew and asks it again. */
+  readonly again: () => void;
+}
+
+/** Makes the recipe on the desk fit its brief in a worker, anew after each edit. A worker that fails is started again, and says so when that does not help. */
+export function useFit(recipe: Recipe, kitchen: Kitchen): Fitting {
   const asked = useRef<{ readonly id: number; readonly recipe: Recipe }>({ id: 0, recipe });
   const [fit, setFit] = useState<FitHere>();
+  /** Workers started one after another: each is given the kitchen and asked anew. */
+  const [start, setStart] = useState(0);
+  const failures = useRef(0);
   useEffect(() => {
     const worker = fitWorker();
     const onMessage = ({ data }: MessageEvent<FitSaid>) => {
       if (data.id !== asked.current.id) return;
       const of = asked.current.recipe;
+      failures.current = 0;
       setFit('failed' in data ? { of, answer: undefined, failed: data.failed } : { of, answer: data.answer, failed: undefined });
     };
-    const onError = ({ message }: ErrorEvent) => {
+    const onError = (event: ErrorEvent) => {
+      const { message } = event;
+      // It is told here, and to the person.
+      event.preventDefault();
       dropFitWorker();
-      setFit({ of: asked.current.recipe, answer: undefined, failed: message });
+      failures.current++;
+      if (failures.current <= MOST_STARTS) setStart((count) => count + 1);
+      else setFit({ of: asked.current.recipe, answer: undefined, failed: message });
     };
     worker.addEventListener('message', onMessage);
     worker.addEventListener('error', onError);
@@ -37,8 +57,8 @@ export function useFit(recipe: Recipe, kitchen: Kitchen): { readonly fit: FitHer
       worker.removeEventListener('message', onMessage);
       worker.removeEventListener('error', onError);
     };
-  }, []);
-  useEffect(() => fitWorker().postMessage({ kitchen: kitchen.content } satisfies FitTask), [kitchen]);
+  }, [start]);
+  useEffect(() => fitWorker().postMessage({ kitchen: kitchen.content } satisfies FitTask), [kitchen, start]);
   useEffect(() => {
     const timer = setTimeout(() => {
       questions++;
@@ -46,6 +66,13 @@ export function useFit(recipe: Recipe, kitchen: Kitchen): { readonly fit: FitHer
       fitWorker().postMessage({ id: questions, recipe } satisfies FitTask);
     }, PAUSE);
     return () => clearTimeout(timer);
-  }, [recipe, kitchen]);
-  return { fit, working: fit?.of !== recipe };
+  }, [recipe, kitchen, start]);
+  const again = () => {
+    // One that answers that it failed may be one whose solver did not come: it is loaded anew.
+    dropFitWorker();
+    failures.current = 0;
+    setFit(undefined);
+    setStart((count) => count + 1);
+  };
+  return { fit, working: fit?.of !== recipe, again };
 }

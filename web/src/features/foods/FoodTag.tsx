@@ -7,6 +7,7 @@ import { noteVisit } from '../recent/recentPlaces';
 import { FoodUses } from './FoodUses';
 import { FoodLabel } from './FoodLabel';
 import { FoodName } from './FoodName';
+import { FoodNotice } from './FoodNotice';
 import { FoodMeasures } from './FoodMeasures';
 import { FoodPacks } from './FoodPacks';
 import { useFoodDraft } from './useFoodDraft';
@@ -22,12 +23,13 @@ interface FoodTagProps {
 export function FoodTag({ saved, kitchen, taken }: FoodTagProps) {
   const navigate = useNavigate();
   const [search] = useSearchParams();
-  const { food, change, state, add } = useFoodDraft(
+  const draft = useFoodDraft(
     saved,
     taken,
     started(search.get('name') ?? '', kitchen.food(search.get('like') ?? '')),
     ({ id }) => void navigate(`/pantry/${id}`),
   );
+  const { food, change, state, add } = draft;
   const seen = usePacksOfFoodQuery({ id: saved?.id ?? '' }, { skip: !saved }).data;
   const ref = useRef<HTMLElement>(null);
   const [id, name] = [saved?.id, saved?.document.name];
@@ -57,18 +59,20 @@ export function FoodTag({ saved, kitchen, taken }: FoodTagProps) {
           onEnter={() => ref.current?.querySelector<HTMLElement>('[data-field="energyKj"]')?.focus()}
           autoFocus={!saved}
         />
-        <span className={`text-[12px] pt-2 whitespace-nowrap ${state.kind === 'trouble' ? 'bad' : 'faint'}`} role="status">
-          {saved && { saved: `Saved, revision ${saved.revision}`, waiting: 'Writing', saving: 'Saving', trouble: 'Not saved' }[state.kind]}
+        <span
+          className={`text-[12px] pt-2 whitespace-nowrap ${state.kind === 'trouble' || state.kind === 'stale' ? 'bad' : 'faint'}`}
+          role="status"
+        >
+          {saved &&
+            { saved: `Saved, revision ${saved.revision}`, waiting: 'Writing', saving: 'Saving', trouble: 'Not saved', stale: 'Not saved' }[
+              state.kind
+            ]}
         </span>
         <button className="icon" aria-label="Close" onClick={() => void navigate('/pantry')}>
           <X size={16} />
         </button>
       </div>
-      {state.kind === 'trouble' && (
-        <p className="check bad" role="alert">
-          {state.text}
-        </p>
-      )}
+      <FoodNotice draft={draft} isNew={saved === undefined} />
       <FoodLabel food={food} change={change} {...(show === null ? {} : { show })} />
       {!saved && (
         <p className="mt-4 flex gap-3 items-center">

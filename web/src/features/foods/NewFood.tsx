@@ -4,6 +4,7 @@ import { Modal } from '../../ui/Modal';
 import { NumberField } from '../../ui/NumberField';
 import { FoodLabel } from './FoodLabel';
 import { FoodName } from './FoodName';
+import { FoodNotice } from './FoodNotice';
 import { useFoodDraft } from './useFoodDraft';
 
 interface NewFoodProps {
@@ -17,7 +18,8 @@ interface NewFoodProps {
 
 /** A food added to the pantry without leaving the line that asks for it; packs and the rest can come later. */
 export function NewFood({ name, text, taken, onClose, onAdded }: NewFoodProps) {
-  const { food, change, state, add } = useFoodDraft(undefined, taken, { id: '', name, source: 'label', nutrients: {} }, onAdded);
+  const draft = useFoodDraft(undefined, taken, { id: '', name, source: 'label', nutrients: {} }, onAdded);
+  const { food, change, add } = draft;
   const measure = measureAsked(parseLineText(text));
   return (
     <Modal open onClose={onClose} title="New food">
@@ -30,11 +32,7 @@ export function NewFood({ name, text, taken, onClose, onAdded }: NewFoodProps) {
         }}
       >
         <FoodName name={food.name} onChange={(name) => change({ name })} />
-        {state.kind === 'trouble' && (
-          <p className="check bad" role="alert">
-            {state.text}
-          </p>
-        )}
+        <FoodNotice draft={draft} isNew />
         <FoodLabel food={food} change={change} />
         {measure !== undefined && (
           <div className="pair mt-2">
