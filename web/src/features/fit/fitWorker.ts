@@ -5,7 +5,15 @@ let shared: Worker | undefined;
 
 /** The one worker of the page that makes dishes fit: its solver takes longer to load than to answer. */
 export function fitWorker(): Worker {
-  return (shared ??= new Worker(new URL('./fit.worker.ts', import.meta.url), { type: 'module' }));
+  if (shared) return shared;
+  const started = new Worker(new URL('./fit.worker.ts', import.meta.url), { type: 'module' });
+  // Brought before anyone asks, one that fails is nobody's trouble yet: the next who asks has it started anew.
+  started.addEventListener('error', (event) => {
+    event.preventDefault();
+    if (shared === started) dropFitWorker();
+  });
+  shared = started;
+  return started;
 }
 
 /** One that failed is not asked again. */
