@@ -31,7 +31,7 @@ test('a dish is scaled by rule, to boxes, to what is there, to a weight and to a
   await panel.getByRole('button', { name: /^\d boxes, \d+ g left over/ }).click();
   await expect(panel.getByRole('button', { name: /Make it [4-7] boxes/ })).toBeEnabled();
 
-  await panel.getByRole('button', { name: 'A portion weight' }).click();
+  await panel.getByRole('button', { name: 'A weight' }).click();
   await panel.getByLabel('Grams in a box').fill('400');
   await panel.getByRole('button', { name: /Keep 10 boxes, and cook \d+ % of the batch/ }).click();
   await expect(page.locator('.docket .boxes')).toContainText(/(39\d|40\d) g each/);
@@ -104,6 +104,9 @@ test('by default eggs stay whole and seasoning is damped, both said and one pres
 
 test('the docket’s own way to scale goes by the same rules, and says so', async ({ page }) => {
   await startRecipe(page, 'Stepped', '4');
+  await page.getByRole('tab', { name: 'Method and keeping' }).click();
+  await page.getByLabel('Under the title').fill('Four boxes of eggs.');
+  await page.getByRole('tab', { name: 'Ingredients' }).click();
   await typeLine(page, '4 eggs');
   await page.keyboard.press('Enter');
   await typeLine(page, '3 tbsp olive oil');
@@ -114,4 +117,10 @@ test('the docket’s own way to scale goes by the same rules, and says so', asyn
   await expect(said(page, 'cans, packs and eggs whole')).toBeVisible();
   await expect(page.getByLabel('Ingredient: 7 eggs')).toBeVisible();
   await expect(page.getByLabel('Ingredient: 80 ml olive oil')).toBeVisible();
+  // The words still say the old number: pointed at, and changed with one press.
+  await expect(page.getByText('The lead says “Four boxes”')).toBeVisible();
+  await page.getByRole('button', { name: 'Change the words' }).click();
+  await expect(page.getByText('The lead says “Four boxes”')).toBeHidden();
+  await page.getByRole('tab', { name: 'Method and keeping' }).click();
+  await expect(page.getByLabel('Under the title')).toHaveValue('Seven boxes of eggs.');
 });

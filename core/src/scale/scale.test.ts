@@ -176,3 +176,13 @@ test('whatever measure is taken, it weighs what it weighed', () => {
     ),
   );
 });
+
+test('a variant’s lines go by the usual rules as the dish’s own do', () => {
+  const eggs: Line = { food: 'egg', amount: 3, unit: 'piece' };
+  const recipe = recipeOf([{ food: 'oil', amount: 1, unit: 'tbsp' }], {
+    variants: [{ name: 'richer', changes: [{ part: 'pot', line: eggs }] }],
+  });
+  const ruled = withUsualScaling(recipe, (id) => pantry.food(id));
+  expect(ruled.variants?.[0]?.changes).toEqual([{ part: 'pot', line: { ...eggs, scaling: 'whole' } }]);
+  expect(ruled.parts).toEqual(recipe.parts);
+});

@@ -1,6 +1,6 @@
 import type { Food } from '../food/index.js';
 import { midpointOf } from '../quantity/index.js';
-import type { Line, Recipe, Scaling } from '../recipe/index.js';
+import { withEveryLine, type Line, type Recipe, type Scaling } from '../recipe/index.js';
 
 /** A rule that a line is usually scaled by, and why. */
 export interface UsualScaling {
@@ -49,18 +49,12 @@ export function usualScaling(line: Line, food: Food | undefined, recipe: Recipe)
   return undefined;
 }
 
-/** A recipe with the usual rules written into the lines that state none. */
+/** A recipe with the usual rules written into the lines that state none, those of its variants too. */
 export function withUsualScaling(recipe: Recipe, foodOf: (id: string) => Food | undefined): Recipe {
-  return {
-    ...recipe,
-    parts: recipe.parts.map((part) => ({
-      ...part,
-      lines: part.lines.map((line) => {
-        const usual = usualScaling(line, line.food === undefined ? undefined : foodOf(line.food), recipe);
-        return usual ? { ...line, scaling: usual.scaling } : line;
-      }),
-    })),
-  };
+  return withEveryLine(recipe, (line) => {
+    const usual = usualScaling(line, line.food === undefined ? undefined : foodOf(line.food), recipe);
+    return usual ? { ...line, scaling: usual.scaling } : line;
+  });
 }
 
 /** Eggs themselves, not what is made of them. */

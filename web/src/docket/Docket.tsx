@@ -25,6 +25,7 @@ import { claimsHere } from '../working/ClaimsPanel';
 import type { PanelName } from '../working/panelName';
 import { EnergySplit } from '../ui/EnergySplit';
 import { BriefRows } from './BriefRows';
+import { sizeWords, withSizeWords } from '../features/scaling/sizeWords';
 import { useToast } from '../ui/Toasts';
 import { docketText, leastText, numberText, priceText } from '../ui/numberText';
 import { countText, servingNames } from '../ui/servingNames';
@@ -168,6 +169,8 @@ function Boxes({
   const { perServing } = figures;
   /** The number before it was changed here, while the amounts still stand as they were. */
   const [before, setBefore] = useState<{ readonly from: number; readonly to: number }>();
+  /** The number that the words of the dish were written for. */
+  const [told, setTold] = useState<number>();
   const names = servingNames(recipe);
   const { one: name } = names;
   const change = (by: number) => {
@@ -175,6 +178,7 @@ function Boxes({
     if (servings === recipe.servings) return;
     const from = before && before.to === recipe.servings ? before.from : recipe.servings;
     setBefore(from === servings ? undefined : { from, to: servings });
+    setTold(told ?? recipe.servings);
     dispatch(recipeActions.edited({ recipe: { ...recipe, servings }, mergeKey: 'servings' }));
   };
   const offered = before?.to === recipe.servings && recipe.amountsPer !== 'serving' ? before : undefined;
@@ -212,7 +216,28 @@ function Boxes({
           </button>
         </p>
       )}
+      {told !== undefined && told !== recipe.servings && <OldSize recipe={recipe} from={told} />}
     </>
+  );
+}
+
+/** Where the words of the dish still say the number of boxes it had before it was changed here. */
+function OldSize({ recipe, from }: { readonly recipe: Recipe; readonly from: number }) {
+  const dispatch = useAppDispatch();
+  const said = sizeWords(recipe, recipe.servings).filter(({ found }) => found.count === from);
+  const [first] = said;
+  if (!first) return null;
+  return (
+    <p className="warn text-[12.5px] mb-1.5 -mt-1">
+      ▲ {first.where.charAt(0).toUpperCase() + first.where.slice(1)} says “{first.found.words}”
+      {said.length > 1 && `, and ${said.length - 1} more`}.{' '}
+      <button
+        className="btn-quiet"
+        onClick={() => dispatch(recipeActions.edited({ recipe: withSizeWords(recipe, from, recipe.servings) }))}
+      >
+        Change the words
+      </button>
+    </p>
   );
 }
 

@@ -41,7 +41,7 @@ export function PantryPage() {
           <input
             className="field filter"
             type="search"
-            placeholder="Find a food"
+            placeholder={`Find among ${foods.length} ${foods.length === 1 ? 'food' : 'foods'}`}
             aria-label="Find a food"
             value={words}
             onChange={({ target }) => setWords(target.value)}
@@ -54,9 +54,6 @@ export function PantryPage() {
               </option>
             ))}
           </select>
-          <span className="muted">
-            {foods.length} {foods.length === 1 ? 'food' : 'foods'}, per 100 g
-          </span>
           <Link className="btn ml-auto" to="/pantry/prices">
             Prices
           </Link>
@@ -84,7 +81,7 @@ export function PantryPage() {
         ) : (
           <div className="ledger shelf">
             <div className="ledger-row heads">
-              <span>food</span>
+              <span>food, per 100 g</span>
               <span className="num">kcal</span>
               <span className="num">protein</span>
               <span className="num">carbohydrate</span>

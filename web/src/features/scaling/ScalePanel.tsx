@@ -27,7 +27,7 @@ interface ScalePanelProps {
 const WAYS = [
   ['boxes', 'So many'],
   ['pack', 'What I have'],
-  ['portion', 'A portion weight'],
+  ['portion', 'A weight'],
   ['vessel', 'A vessel'],
 ] as const;
 

@@ -61,7 +61,7 @@ export function ScaledLines({ recipe, ruled, figures, kitchen, servings, scaled 
                 <td>
                   {lineName(of)}
                   {proportional !== undefined && servings !== recipe.servings && (
-                    <div className="src">in proportion it would be {numberText(proportional, proportional < 10 ? 1 : 0)} g</div>
+                    <div className="src">in proportion it would be {proportionText(line, servings / recipe.servings, proportional)}</div>
                   )}
                 </td>
                 <td className="num whitespace-nowrap">{amountOf(line)}</td>
@@ -109,6 +109,14 @@ function Drift({ from, to }: { readonly from: Line; readonly to: Line }) {
       {numberText(Math.abs(drift) * 100, 1)} %
     </div>
   );
+}
+
+/** What a line would be in proportion: counted as it is written, weighed in grams. */
+function proportionText({ amount, unit }: Line, factor: number, grams: number): string {
+  const weighed = `${numberText(grams, grams < 10 ? 1 : 0)} g`;
+  if (amount === undefined || unit === undefined || unit === 'g' || unit === 'kg') return weighed;
+  const counted = midpointOf(amount) * factor;
+  return `${numberText(counted, Number.isInteger(counted) ? 0 : 1)}${unit === 'piece' ? '' : ` ${unit}`}, ${weighed}`;
 }
 
 function amountOf({ amount, unit = 'g', toTaste }: Line): string {

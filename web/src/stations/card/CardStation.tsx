@@ -209,7 +209,8 @@ function CardFrame({ frame, src, paper, title, onFigure }: CardFrameProps) {
         width={PAGE[paper].width}
         height={height}
         // It takes the room that it is seen to take.
-        style={{ transform: `scale(${scale})`, marginRight: -PAGE[paper].width * (1 - scale) }}
+        // The card is paper in either theme; a frame of another colour scheme than its page is painted white.
+        style={{ transform: `scale(${scale})`, marginRight: -PAGE[paper].width * (1 - scale), colorScheme: 'light' }}
       />
     </div>
   );

@@ -97,7 +97,10 @@ function useMethodEditor(steps: readonly Step[], choices: readonly Choice[], sho
         const { present } = store.getState().recipe;
         if (!present) return undefined;
         const there = partCalled(present, name);
-        if (there !== undefined) return there;
+        if (there) {
+          if (!there.same) say(`“${name}” is taken for the part “${there.name}”; the part of each step can be chosen under it.`);
+          return there.id;
+        }
         const added = addPart(present, name);
         dispatch(recipeActions.edited({ recipe: added }));
         say(`“${name}” is a part of the dish now; the steps under it are its own. Ctrl Z takes it back.`);
@@ -137,15 +140,17 @@ function useMethodEditor(steps: readonly Step[], choices: readonly Choice[], sho
   return editor;
 }
 
-/** The id of the part that is called so, or so in part: "Rice" of "Brown rice" where no other is. */
-function partCalled({ parts }: Recipe, name: string): string | undefined {
+/** The part that is called so, or so in part: "Rice" of "Brown rice" where no other is. */
+function partCalled({ parts }: Recipe, name: string): { readonly id: string; readonly name: string; readonly same: boolean } | undefined {
   const sought = searchWords(name).join(' ');
-  const called = parts.map((part) => ({ id: part.id, words: searchWords(part.name).join(' ') }));
+  const called = parts.map((part) => ({ id: part.id, name: part.name, words: searchWords(part.name).join(' ') }));
   const same = called.find(({ words }) => words === sought);
   const within = called.filter(
     ({ words }) => sought !== '' && (` ${words} `.includes(` ${sought} `) || ` ${sought} `.includes(` ${words} `)),
   );
-  return same?.id ?? (within.length === 1 ? within[0]?.id : undefined);
+  if (same) return { ...same, same: true };
+  const [only] = within;
+  return only && within.length === 1 ? { ...only, same: false } : undefined;
 }
 
 function withoutId(step: Step): Step {
