@@ -116,6 +116,24 @@ test.each<[string, unknown, RegExp]>([
     dish({ food: 'oats', amount: 1, unit: 'g' }, { steps: ['Boil.', 3] }),
     /^recipes\[0\]\.steps\[1\]: must be a text/,
   ],
+  [
+    'a scaling rule that is meant to damp, and what is wrong with it as that',
+    dish({ food: 'oats', amount: 1, unit: 'g', scaling: { damped: -1 } }),
+    /^recipes\[0\]\.parts\[0\]\.lines\[0\]\.scaling\.damped: must be a number from 0/,
+  ],
+  [
+    'a change of a variant with a line that is wrong',
+    dish(
+      { food: 'oats', amount: 1, unit: 'g' },
+      { variants: [{ name: 'v', changes: [{ at: 'p/1', line: { food: 'oats', amount: -1, unit: 'g' } }] }] },
+    ),
+    /^recipes\[0\]\.variants\[0\]\.changes\[0\]\.line\.amount: must be a number/,
+  ],
+  [
+    'a change of a variant of no kind',
+    dish({ food: 'oats', amount: 1, unit: 'g' }, { variants: [{ name: 'v', changes: [{ at: 'p/1' }] }] }),
+    /changes\[0\]: must be \{"at", "line"\}/,
+  ],
   ['a line that is nothing', dish(null), /^recipes\[0\]\.parts\[0\]\.lines\[0\]: must be an object/],
   [
     'an allergen that is none',
@@ -133,7 +151,11 @@ test('faults of shape and of meaning are told together; what cannot be read is n
   const file = {
     format: 'portiona/1',
     foods: [FOOD, { id: 'milk', name: 'Milk', density: -1 }],
-    packs: [{ food: 'oat', net: 1, unit: 'kg', price: '1', currency: 'EUR', shop: 'A', seen: '2031-02-01' }],
+    packs: [
+      { food: 'oat', net: 1, unit: 'kg', price: '1', currency: 'EUR', shop: 'A', seen: '2031-02-01' },
+      // Nobody can say whether milk that cannot be read comes in cartons.
+      { food: 'milk', net: 1, unit: 'carton', price: '1', currency: 'EUR', shop: 'A', seen: '2031-02-01' },
+    ],
     recipes: [
       dish({ food: 'oats', amount: 1, unit: 'cupp' }).recipes[0],
       {

@@ -186,3 +186,10 @@ test('a variant’s lines go by the usual rules as the dish’s own do', () => {
   expect(ruled.variants?.[0]?.changes).toEqual([{ part: 'pot', line: { ...eggs, scaling: 'whole' } }]);
   expect(ruled.parts).toEqual(recipe.parts);
 });
+
+test('amounts per serving are measured as the batch of them is', () => {
+  // 1 1/4 tbsp for each of four: 5 tbsp, which is 75 ml, 18.75 ml each.
+  const line: Line = { food: 'oil', amount: 1.25, unit: 'tbsp' };
+  const handy = handyMeasure(line, recipeOf([line], { amountsPer: 'serving', servings: 4, measures: 'metric' }), pantry);
+  expect(handy).toEqual({ food: 'oil', amount: 18.75, unit: 'ml' });
+});

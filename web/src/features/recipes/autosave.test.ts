@@ -95,6 +95,17 @@ test('another’s save is never overwritten unasked; kept, one’s own goes over
   expect(kept.get('contested')).toMatchObject({ revision: 3, document: { title: 'mine still' } });
 });
 
+test('what is there is taken: what was typed here is a step to undo, and not offered again', async () => {
+  const { store, type, until } = desk('yielded');
+  kept.set('yielded', { revision: 2, document: dish('yielded', 'theirs') });
+  type('mine');
+  await until('stale');
+  expect(localDraft('yielded')?.document.title).toBe('mine');
+  store.dispatch(recipeActions.theirsTaken(undefined));
+  expect(store.getState().recipe.present?.title).toBe('theirs');
+  expect(localDraft('yielded')).toBeUndefined();
+});
+
 test('a save whose answer was lost is known again as one’s own', async () => {
   const { type, until } = desk('lost');
   lost = 1;

@@ -65,8 +65,19 @@ test('saves go one after the other, each on the revision before; what has landed
   const { drafts, server, save } = saving();
   const outcomes = await Promise.all([save('quince'), save('medlar')]);
   expect(outcomes.map(({ kind }) => kind)).toEqual(['saved', 'saved']);
+  // The second was not sent on a revision that was over by then.
+  expect(server.made).toEqual(['quince', 'medlar']);
   expect(server.there).toEqual({ revision: 3, document: { id: 'jar', name: 'medlar' } });
   expect(drafts.of('jar')).toBeUndefined();
+});
+
+test('what was typed while a save was under way stays kept when that lands', async () => {
+  const { drafts, saver, server } = saving();
+  const sent = { id: 'jar', name: 'plum ja' };
+  const landing = saver.save('jar', sent, { begun: () => undefined, send: server.send });
+  drafts.keep('jar', { revision: 1, document: { id: 'jar', name: 'plum jam' } });
+  expect((await landing).kind).toBe('saved');
+  expect(drafts.of('jar')?.document.name).toBe('plum jam');
 });
 
 test('another’s save is told, and nothing is written over it; what was typed stays kept', async () => {
