@@ -28,15 +28,19 @@ const pair = { kept: 'leek', gone: 'leek-twin' };
 
 test('two foods become one: previewed, then in the pantry, its packs and every recipe', async () => {
   await server.http.post('/api/foods').send({ document: TWIN }).expect(201);
-  await server.http
-    .post('/api/packs')
-    .send({
-      document: { food: 'leek-twin', net: 1, unit: 'bunch', price: '2.00', currency: 'EUR', shop: 'Weir Lane Market', seen: '2026-11-20' },
-    })
-    .expect(201);
+  const pack = { food: 'leek-twin', net: 1, unit: 'bunch', currency: 'EUR', shop: 'Weir Lane Market' };
+  // The price of today, and one from before that counts no longer.
+  for (const seen of [
+    { price: '1.80', seen: '2026-09-20' },
+    { price: '2.00', seen: '2026-11-20' },
+  ])
+    await server.http
+      .post('/api/packs')
+      .send({ document: { ...pack, ...seen } })
+      .expect(201);
   await server.http.post('/api/recipes').send({ document: DISH }).expect(201);
   const { body: preview } = (await server.http.post('/api/merges/preview').send(pair).expect(200)) as { body: Preview };
-  expect(preview).toMatchObject({ packs: 1, food: { id: 'leek', measures: { bunch: 600 } }, recipes: [{ id: 'twin-dish' }] });
+  expect(preview).toMatchObject({ packs: 2, food: { id: 'leek', measures: { bunch: 600 } }, recipes: [{ id: 'twin-dish' }] });
   expect(preview.food.names).toContain('Leeks, own');
   expect(preview.recipes[0]?.energyKcal).not.toBeNull();
   expect(((await server.http.get('/api/recipes/twin-dish').expect(200)).body as Saved).revision).toBe(1);
@@ -48,6 +52,8 @@ test('two foods become one: previewed, then in the pantry, its packs and every r
   const packs = (await server.http.get('/api/packs').expect(200)).body as { document: { food: string; unit: string } }[];
   expect(packs.filter(({ document }) => document.food === 'leek-twin')).toEqual([]);
   expect(packs.filter(({ document }) => document.food === 'leek' && document.unit === 'bunch')).toHaveLength(1);
+  const ever = (await server.http.get('/api/foods/leek/packs').expect(200)).body as { document: { unit: string; price: string } }[];
+  expect(ever.flatMap(({ document }) => (document.unit === 'bunch' ? [Number(document.price)] : [])).sort()).toEqual([1.8, 2]);
   const listed = (await server.http.get('/api/foods').expect(200)).body as { id: string }[];
   expect(listed.map(({ id }) => id)).not.toContain('leek-twin');
   await server.http.get('/api/foods/leek-twin').expect(200);

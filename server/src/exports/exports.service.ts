@@ -24,7 +24,7 @@ export class ExportsService {
     const content = await this.database.read(async () => ({
       settings: await this.kitchens.stated(scope),
       foods: (await this.foods.loadForCalculation(scope)).sort(byId),
-      packs: (await this.packs.loadForCalculation(scope)).sort(byId),
+      packs: (await this.packs.everSeen(scope)).sort(byId),
       recipes: (await this.recipes.loadForCalculation(scope)).sort(byId),
     }));
     return kitchenFileText(content);
@@ -34,7 +34,7 @@ export class ExportsService {
   async recipeFile(scope: Scope, id: string): Promise<string> {
     const { recipe, kitchen, subRecipes, settings } = await this.#opened(scope, id);
     const { foods } = kitchen.content;
-    const packs = await this.packs.loadForCalculation(
+    const packs = await this.packs.everSeen(
       scope,
       foods.map((food) => food.id),
     );
@@ -70,7 +70,7 @@ export class ExportsService {
   /** Every price seen, by food and day. */
   async pricesSheet(scope: Scope): Promise<string> {
     const { packs, foods } = await this.database.read(async () => {
-      const seen = await this.packs.loadForCalculation(scope);
+      const seen = await this.packs.everSeen(scope);
       const priced = await this.foods.loadForCalculation(scope, [...new Set(seen.map(({ food }) => food))]);
       return { packs: seen, foods: new Map(priced.map((food) => [food.id, food])) };
     });

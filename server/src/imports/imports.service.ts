@@ -103,7 +103,7 @@ export class ImportsService {
   async #newOf(scope: Scope, { foods, packs, recipes }: Content): Promise<Content> {
     const [known, bought, cooked] = [
       await this.foods.loadForCalculation(scope),
-      await this.packs.loadForCalculation(scope),
+      await this.packs.everSeen(scope),
       await this.recipes.loadForCalculation(scope),
     ];
     const [food, recipe] = [new Set(known.map(({ id }) => id)), new Set(cooked.map(({ id }) => id))];

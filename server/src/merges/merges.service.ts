@@ -36,7 +36,7 @@ export class MergesService {
       const { effects, gone, kept } = await this.#effects(scope, wanted);
       return {
         food: mergedFood(kept, gone),
-        packs: (await this.packs.loadForCalculation(scope, [gone.id])).length,
+        packs: (await this.packs.everSeen(scope, [gone.id])).length,
         recipes: effects.map(toSwap),
       };
     });
@@ -54,7 +54,7 @@ export class MergesService {
       const { manager } = this.database;
       const { effects, gone, kept, revision } = await this.#effects(scope, wanted);
       const food = mergedFood(kept, gone) as FoodEntry;
-      const packs = await this.packs.loadForCalculation(scope, [gone.id]);
+      const packs = await this.packs.everSeen(scope, [gone.id]);
       const revisions = new Map((await manager.findBy(RecipeEntity, { kitchenId })).map((head) => [head.id, head.revision]));
       // A table that is being taken in may have written the food meanwhile.
       if (!(await this.foods.write(scope, revision, food))) throw new StaleSaveError('food', kept.id, await this.foods.get(scope, kept.id));

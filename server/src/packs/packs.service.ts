@@ -51,7 +51,7 @@ export class PacksService {
   }
 
   /** As core knows them, packs with every price they ever had, but for those put away: all, or those of some foods. */
-  async loadForCalculation(scope: Scope, foods?: readonly string[]): Promise<Pack[]> {
+  async everSeen(scope: Scope, foods?: readonly string[]): Promise<Pack[]> {
     const { kitchenId } = scope;
     const where = { kitchenId, putAwayAt: IsNull(), ...(foods ? { foodId: In(foods) } : {}) };
     return (await this.database.manager.find(PackEntity, { where, order: { id: 'ASC' } })).map(toPack);
@@ -67,7 +67,7 @@ export class PacksService {
   /** Packs whose price moved most since it was first seen, in the kitchen's currency, what rose most first. */
   async moves(scope: Scope): Promise<PriceMoveDto[]> {
     const { packs, foods, currency } = await this.database.read(async () => {
-      const seen = await this.loadForCalculation(scope);
+      const seen = await this.everSeen(scope);
       return {
         packs: seen,
         foods: await this.foods.loadForCalculation(scope, [...new Set(seen.map(({ food }) => food))]),

@@ -132,7 +132,7 @@ export class RefreshesService implements OnApplicationBootstrap, OnModuleDestroy
 
   /** The latest price of every pack of a shop that can be asked. */
   async #items(scope: Scope, refreshId: string): Promise<Omit<RefreshItemEntity, 'price' | 'promotion' | 'message'>[]> {
-    const [shops, packs] = [new Set(await this.source.shops()), await this.packs.loadForCalculation(scope)];
+    const [shops, packs] = [new Set(await this.source.shops()), await this.packs.everSeen(scope)];
     const foods = await this.foods.loadForCalculation(scope, [...new Set(packs.map(({ food }) => food))]);
     const ofFood = grouped(packs);
     return foods
