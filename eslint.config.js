@@ -18,8 +18,7 @@ const CORE_ORDER = [
   'table',
   'receipt',
   'scale',
-  'sureness',
-  'book',
+  'uncertainty',
   'compare',
   'claims',
   'brief',
@@ -116,6 +115,21 @@ export default defineConfig([
     },
   },
   { files: ['web/**/*.{ts,tsx}'], extends: [reactHooks.configs.flat.recommended] },
+  {
+    // One button, one field, one chip: their look has one place.
+    files: ['web/src/**/*.tsx'],
+    ignores: ['web/src/ui/**'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector:
+            "JSXAttribute[name.name='className'] Literal[value=/(^| )(btn|btn-main|btn-quiet|icon|field|labelled|chip|seg|remark|ledger|ledger-row|ledger-group|menu|modal|panel)( |$)/]",
+          message: 'this look is a control of ui/: use it',
+        },
+      ],
+    },
+  },
   {
     // Text comes from outside: no expression takes more than in proportion to it. What the rules do not see, core's nasty shapes do.
     files: ['{core,server,web}/src/**/*.{ts,tsx}'],

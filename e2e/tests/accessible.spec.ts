@@ -41,7 +41,7 @@ for (const [theme, rules] of [
 
     test('pantry', async ({ page }) => {
       await page.goto('/pantry/red-lentils-weir-lane');
-      await page.locator('.tag .check').waitFor();
+      await page.locator('.tag .remark').waitFor();
       await look(page);
     });
 

@@ -32,7 +32,7 @@ Method
 test('a dish of three parts goes from pasted text to a docket', async ({ page }) => {
   await page.goto('/recipes');
   await page.getByRole('button', { name: 'Start a recipe' }).first().click();
-  await page.getByRole('button', { name: 'From a text or page' }).click();
+  await page.getByRole('radio', { name: 'From a text or page' }).click();
   await page.getByLabel('The recipe as text, page or data').fill(DISH);
   await expect(page.getByText('5 boxes, 3 parts, 16 lines, 3 steps')).toBeVisible();
   await expectAccessible(page);
@@ -64,7 +64,7 @@ test('a saved page brings its recipe with where it is from; a page without one s
   };
   await page.goto('/recipes');
   await page.getByRole('button', { name: 'Start a recipe' }).first().click();
-  await page.getByRole('button', { name: 'From a text or page' }).click();
+  await page.getByRole('radio', { name: 'From a text or page' }).click();
   await page.getByLabel('Recipe file').setInputFiles({ name: 'x.html', mimeType: 'text/html', buffer: Buffer.from('<h1>Nothing</h1>') });
   await expect(page.getByText('No ingredient found in it yet.')).toBeVisible();
   const html = `<html><head><script type="application/ld+json">${JSON.stringify(data).replace(/</g, '\\u003c')}</script></head><body></body></html>`;

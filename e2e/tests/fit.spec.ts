@@ -24,14 +24,14 @@ test('a dish is made to fit its brief: a proposal line by line, some of it taken
   // The docket stays where it is, beside the panel.
   expect((await page.getByRole('complementary', { name: 'Docket' }).boundingBox())?.x).toBeGreaterThan(900);
   await expect(panel).toContainText('everything holds, bands and all. No smaller change does it: that is proven.');
-  await expectAccessible(page, '.working');
+  await expectAccessible(page, '.panel');
   await expect(panel.getByRole('list', { name: /What the brief asks/ })).toContainText(/Energy at most 540.*over.*holds/);
   // An amount can be locked; the next proposal leaves it alone.
   await panel.getByRole('button', { name: /How far lines may move/ }).click();
   await panel.getByLabel(/How far Brown rice.* may move/).selectOption('locked');
   await expect(panel.getByLabel(/Take Brown rice/)).toHaveCount(0);
   await expect(panel.getByLabel(/Take Rapeseed oil/)).toBeVisible();
-  await expectAccessible(page, '.working');
+  await expectAccessible(page, '.panel');
   await panel.getByLabel(/How far Brown rice.* may move/).selectOption('');
   await expect(panel.getByLabel(/Take /).first()).toBeVisible();
   await panel.getByLabel(/Take /).first().uncheck();
@@ -61,7 +61,7 @@ test('targets that cannot hold together are named, with what comes nearest', asy
   await expect(panel).toContainText('energy at most 300 kcal and protein at least 45.0 g cannot hold together');
   await expect(panel).toContainText(/With the other kept, the nearest is \d+ kcal energy/);
   await expect(panel).toContainText('What comes nearest to all of it');
-  await expectAccessible(page, '.working');
+  await expectAccessible(page, '.panel');
 });
 
 test('which single line to change, and how much of a food', async ({ page }) => {
@@ -69,7 +69,7 @@ test('which single line to change, and how much of a food', async ({ page }) => 
   await page.keyboard.press('Alt+f');
   const panel = page.getByRole('region', { name: 'Make it fit' });
   await expect(panel).toContainText('It fits as it is');
-  await panel.getByRole('button', { name: 'By one line' }).click();
+  await panel.getByRole('radio', { name: 'By one line' }).click();
   const energy = Number(/\d+/.exec((await docketFigure(page, 'Energy').first().textContent()) ?? '')?.[0]);
   await panel.getByRole('button', { name: /^Change Brown rice/ }).click();
   await expect(said(page, /Brown rice.* now\. Ctrl Z takes it back\./)).toBeVisible();
@@ -78,11 +78,11 @@ test('which single line to change, and how much of a food', async ({ page }) => 
     .toBeGreaterThan(55);
   await panel.getByLabel('Change a box by').fill('more');
   await expect(panel).toContainText('No line can do that by itself: say by how much');
-  await panel.getByRole('button', { name: 'How much of a food' }).click();
+  await panel.getByRole('radio', { name: 'How much of a food' }).click();
   await expect(panel.getByRole('row', { name: /Brown rice/ })).toContainText(/2\d\.\d g/);
   await panel.getByLabel('Food', { exact: true }).fill('couscous');
   await expect(panel.getByRole('row', { name: /^Couscous/ }).first()).toBeVisible();
-  await expectAccessible(page, '.working');
+  await expectAccessible(page, '.panel');
 });
 
 test('a worker that fails is started again by itself, and says so when that does not help', async ({ page }) => {

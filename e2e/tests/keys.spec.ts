@@ -108,7 +108,7 @@ test('parts are served at the table, shared by pieces, named and taken out', asy
   await expect(page.getByRole('button', { name: /^at the table/ })).toBeVisible();
   await expect(docketFigure(page, 'With topping')).toContainText('403'); // (744 + 61) / 2 = 402.5
   await page.getByRole('button', { name: /^in the box/ }).click();
-  await page.getByRole('button', { name: 'pieces', exact: true }).click();
+  await page.getByRole('radio', { name: 'pieces', exact: true }).click();
   await page.getByLabel('Pieces made').fill('8');
   await page.getByLabel('Pieces made').press('Enter');
   await expect(docketFigure(page, 'Energy')).toContainText('186'); // 744 x 2 / 8
@@ -159,7 +159,7 @@ test('the kitchen has a figure of its own, reckoned by its formula and told besi
   const working = page.getByRole('region', { name: 'Working of Crew points' });
   await expect(working).toContainText('energyKcal / 50');
   await expect(working.getByRole('row', { name: /Energy/ })).toContainText('kcal');
-  await expectAccessible(page, '.working');
+  await expectAccessible(page, '.panel');
   await working.getByRole('link', { name: 'Energy' }).click();
   await expect(page.getByRole('region', { name: 'Working of Energy' })).toBeVisible();
   await page.goto('/recipes');

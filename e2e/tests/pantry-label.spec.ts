@@ -20,7 +20,7 @@ test('a label’s text is pasted, looked over and used, by keys alone; the next 
   await expectAccessible(page);
   await page.keyboard.press('Control+Enter');
   await expect(page.locator('[data-field="protein"]')).toHaveValue('13.5');
-  await expect(page.locator('.check').first()).toContainText('Energy and macros agree');
+  await expect(page.locator('.remark').first()).toContainText('Energy and macros agree');
   await page.locator('[data-field="sugars"]').fill('60');
   await expect(page.locator('.tag')).toContainText('Sugars (60 g) cannot be more than the carbohydrate (58 g) they are part of.');
   await page.locator('[data-field="sugars"]').fill('0.3');
@@ -63,7 +63,7 @@ test('a label of eight figures is typed by keys alone, in less than a minute of 
   await expect(page).toHaveURL(/\/pantry\/rye-flakes-weir-lane/);
   await expect(page.locator('[data-field="energyKj"]')).toHaveValue('1432');
   await expect(page.locator('[data-field="salt"]')).toHaveValue('0.01');
-  await expect(page.locator('.check').first()).toContainText('Energy and macros agree');
+  await expect(page.locator('.remark').first()).toContainText('Energy and macros agree');
   expect(keys * SECONDS_A_KEY).toBeLessThan(60);
   console.log(`A label of eight figures: ${keys} keys`);
 });

@@ -8,10 +8,10 @@ test('a food is entered from its label with the energy check beside it, given a 
   await field('protein').fill('12');
   await field('carbohydrate').fill('3');
   await field('fat').fill('70');
-  await expect(page.locator('.check')).toContainText('477 kcal too much');
-  await expect(page.locator('.check')).toContainText('Check the fat: 70 would have to be about 17');
+  await expect(page.locator('.remark')).toContainText('477 kcal too much');
+  await expect(page.locator('.remark')).toContainText('Check the fat: 70 would have to be about 17');
   await field('fat').fill('17,0');
-  await expect(page.locator('.check')).toContainText('Energy and macros agree');
+  await expect(page.locator('.remark')).toContainText('Energy and macros agree');
   await page.getByRole('button', { name: 'Add to the pantry' }).click();
 
   await expect(page.getByRole('complementary', { name: 'Smoked trout spread' })).toBeVisible();
@@ -99,7 +99,7 @@ test('prices and compare open with something worth seeing; one food is put in an
   await expect(page.getByText('moved most since first seen')).toBeVisible();
   await expect(page.locator('.answers .ledger-row').nth(1)).toContainText('▲');
   await page.goto('/pantry/compare');
-  await page.getByTitle('Compare Onion, white or brown, raw with Onion, red, raw').click();
+  await page.getByRole('button', { name: 'Onion, red, raw', exact: true }).click();
   const into = page.getByRole('button', { name: /^Put it in: / }).first();
   const dish = ((await into.getAttribute('aria-label')) ?? '').replace('Put it in: ', '');
   await into.click();

@@ -32,7 +32,7 @@ for (const width of [360, 420])
         expect(await page.evaluate(() => document.documentElement.scrollWidth), screen).toBeLessThanOrEqual(width);
         // A panel that scrolls by itself hides what reaches over its own edge.
         const over = page
-          .locator('.working, .ledger')
+          .locator('.panel, .ledger')
           .evaluateAll((panels) => panels.map((panel) => panel.scrollWidth - panel.clientWidth));
         for (const pixels of await over) expect(pixels, screen).toBeLessThanOrEqual(0);
       }

@@ -20,27 +20,27 @@ test('a dish is scaled by rule, to boxes, to what is there, to a weight and to a
   await panel.getByLabel(/How Salt.* scales/).selectOption('ratioTo');
   await expect(panel.getByLabel(/What Salt.* is a share of/)).toBeVisible();
   await expect(panel).toContainText(/By the lines’ own rules a box changes by .*; snapping changes it by/);
-  await expectAccessible(page, '.working');
+  await expectAccessible(page, '.panel');
   await panel.getByRole('button', { name: 'Make it 10 boxes' }).click();
   await expect(said(page, 'For 10 boxes now. Ctrl Z takes it back.')).toBeVisible();
   await expect(page.locator('.docket .boxes')).toContainText('10 boxes');
   await expect(page.getByLabel('Ingredient: 1500 g chicken thighs')).toBeVisible();
 
-  await panel.getByRole('button', { name: 'What I have' }).click();
+  await panel.getByRole('radio', { name: 'What I have' }).click();
   await panel.getByLabel('I have, grams as bought').fill('1000');
   await panel.getByRole('button', { name: /^\d boxes, \d+ g left over/ }).click();
   await expect(panel.getByRole('button', { name: /Make it [4-7] boxes/ })).toBeEnabled();
 
-  await panel.getByRole('button', { name: 'A weight' }).click();
+  await panel.getByRole('radio', { name: 'A weight' }).click();
   await panel.getByLabel('Grams in a box').fill('400');
   await panel.getByRole('button', { name: /Keep 10 boxes, and cook \d+ % of the batch/ }).click();
   await expect(page.locator('.docket .boxes')).toContainText(/(39\d|40\d) g each/);
 
-  await panel.getByRole('button', { name: 'A vessel' }).click();
+  await panel.getByRole('radio', { name: 'A vessel' }).click();
   await panel.getByLabel('Cooked in').selectOption('slow cooker');
   await expect(panel).toContainText(/Cook in 2 batches: the slow cooker is filled to 67 % at most/);
   await panel.getByRole('button', { name: /Fill it once: \d boxes/ }).click();
-  await expectAccessible(page, '.working');
+  await expectAccessible(page, '.panel');
   await page.keyboard.press('Escape');
   await expect(panel).toBeHidden();
   await expect(docketFigure(page, 'Energy').first()).toBeVisible();
@@ -58,7 +58,7 @@ test('what drives a dish: shares by line and part, each a way to the working', a
   await panel.getByLabel('by part').check();
   await expect(panel.getByRole('row', { name: /^Dal/ })).toContainText('%');
   await expect(panel.getByRole('heading', { name: 'Weigh next' })).toBeVisible();
-  await expectAccessible(page, '.working');
+  await expectAccessible(page, '.panel');
   await panel
     .getByRole('row', { name: /Red lentils/ })
     .getByRole('button')
@@ -75,11 +75,11 @@ test('by default eggs stay whole and seasoning is damped, both said and one pres
   await page.getByRole('tab', { name: 'Ingredients' }).click();
   await page.keyboard.press('Alt+s');
   const panel = page.getByRole('region', { name: 'Scale' });
-  await panel.getByRole('button', { name: 'A vessel' }).click();
+  await panel.getByRole('radio', { name: 'A vessel' }).click();
   await panel.getByLabel('Cooked in').selectOption('oven dish');
   await panel.getByLabel('Millilitres to the brim').fill('2000');
   await panel.getByLabel('Of them').fill('2');
-  await panel.getByRole('button', { name: 'So many' }).click();
+  await panel.getByRole('radio', { name: 'So many' }).click();
   await panel.getByLabel('boxes', { exact: true }).fill('10');
   const row = (name: RegExp) => panel.getByRole('row', { name });
   await expect(row(/^Egg/).locator('.num').nth(1)).toHaveText('17');
@@ -87,7 +87,7 @@ test('by default eggs stay whole and seasoning is damped, both said and one pres
   await expect(panel).toContainText(/Share it between 2 oven dishes: each is filled to 85 % at most/);
   await expect(panel.getByText('The lead says “Seven boxes”')).toBeVisible();
   await expect(panel.getByLabel('Make it say 10 boxes')).toBeChecked();
-  await expectAccessible(page, '.working');
+  await expectAccessible(page, '.panel');
 
   await row(/^Egg/).getByRole('button', { name: 'in proportion instead' }).click();
   await expect(row(/^Egg/).locator('.num').nth(1)).toContainText('17');

@@ -23,7 +23,7 @@ test('a part of another recipe is taken as a line, counts as it does there, and 
   await expect(working.getByRole('row', { name: /^Pepper base/ })).toContainText('its recipe');
   await expect(working.getByRole('row', { name: /^Chopped tomatoes/ })).toContainText('label');
   await expect(working.getByRole('row', { name: /^Chopped tomatoes/ })).toContainText('400 g');
-  await expectAccessible(page, '.working');
+  await expectAccessible(page, '.panel');
   await page.keyboard.press('Escape');
 
   // The other way there: from the list of parts, with as many servings as the dish has.

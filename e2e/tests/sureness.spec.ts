@@ -32,7 +32,7 @@ test('the rule set of the kitchen decides what the card prints; a settings choic
   await page.goto(`${BEEF}/card`);
   const card = page.frameLocator('iframe');
   await expect(card.getByText('419', { exact: true })).toBeVisible();
-  await page.getByRole('button', { name: 'US', exact: true }).click();
+  await page.getByRole('radio', { name: 'US', exact: true }).click();
   await expect(card.getByText('420', { exact: true })).toBeVisible();
   await docketFigure(page, 'Fibre').click();
   await expect(page.getByRole('region', { name: 'Working of Fibre' })).toContainText('32 % of the daily value');

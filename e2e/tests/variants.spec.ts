@@ -25,7 +25,7 @@ test('a variant is written as changes, stands beside the dish, and is made the d
   await panel.getByLabel('Grams, cooked').press('Enter');
   await expect(panel.getByRole('list', { name: 'What it changes' })).toContainText('Main weighs 1200 g cooked');
   await expect(panel.getByRole('row', { name: /^Weight/ }).locator('.differs')).toContainText('300');
-  await expectAccessible(page, '.working');
+  await expectAccessible(page, '.panel');
   await expect(energy).toHaveText(before);
   // Each figure of a variant leads to where it comes from, and back.
   await panel

@@ -28,7 +28,7 @@ test('a version is kept by name, compared line by line with its figures, and tak
   const [then, now] = [await energy.getByRole('cell').nth(1).innerText(), await energy.getByRole('cell').nth(2).innerText()];
   const first = (text: string) => Number(/[\d,.]+/.exec(text)?.[0].replace(',', ''));
   expect(first(now)).toBeGreaterThan(first(then));
-  await expectAccessible(page, '.working');
+  await expectAccessible(page, '.panel');
 
   await panel.getByRole('button', { name: 'Take it back' }).click();
   await expect(said(page, 'It is taken back')).toBeVisible();

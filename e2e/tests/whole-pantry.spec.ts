@@ -56,15 +56,15 @@ test('a table with a row for each figure is gathered, and its columns can be sai
   await page.goto('/pantry/bring');
   await page.getByLabel('A food table, file').setInputFiles(csv('figures.csv', table.join('\n')));
   const ticket = page.getByRole('complementary', { name: 'Taking it in' });
-  await expect(page.getByRole('button', { name: 'one figure of a food' })).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByRole('radio', { name: 'one figure of a food' })).toBeChecked();
   await expect(page.getByLabel('What Sodium (mg) holds')).toHaveValue('sodium');
   await expect(ticket.getByRole('button', { name: 'Take in 2 foods' })).toBeVisible();
   await expect(ticket.getByText('Energy and macronutrients of the foods agree')).toBeVisible();
   await expectAccessible(page);
-  await page.getByRole('button', { name: 'a food', exact: true }).click();
+  await page.getByRole('radio', { name: 'a food', exact: true }).click();
   await page.getByRole('button', { name: /Show the \d columns that are not taken/ }).click();
   await expect(page.getByLabel('What Nutrient holds')).toHaveValue('');
-  await page.getByRole('button', { name: 'one figure of a food' }).click();
+  await page.getByRole('radio', { name: 'one figure of a food' }).click();
   await page.getByLabel('Same food by').selectOption('Unit');
   await expect(ticket.getByRole('alert')).toBeVisible();
 });

@@ -1,14 +1,16 @@
+// First: it says which styles are weaker than which.
+import './app/index.css';
 import { setNonce } from 'get-nonce';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
-import { RouterProvider } from 'react-router/dom';
+import { BrowserRouter } from 'react-router';
+import { Addresses } from './app/Addresses';
 import { comeAfter } from './app/comeAfter';
-import { router } from './app/routes';
 import { store } from './app/store';
+import { Hints } from './ui/Hints';
 import { Toasts } from './ui/Toasts';
 import { applyTheme } from './ui/useTheme';
-import './app/index.css';
 
 // Style elements that parts of the interface add must carry the page's nonce to be let through.
 setNonce(document.querySelector('meta[name="csp-nonce"]')?.getAttribute('content') ?? '');
@@ -18,8 +20,11 @@ createRoot(document.getElementById('root') ?? document.body).render(
   <StrictMode>
     <Provider store={store}>
       <Toasts>
-        <RouterProvider router={router} />
+        <BrowserRouter>
+          <Addresses />
+        </BrowserRouter>
       </Toasts>
+      <Hints />
     </Provider>
   </StrictMode>,
 );

@@ -3,10 +3,11 @@ import { existsSync, readFileSync } from 'node:fs';
 import type { ServerResponse } from 'node:http';
 import { join } from 'node:path';
 import express, { type Express, type NextFunction, type Request, type Response } from 'express';
+import compressed from 'express-static-gzip';
 
 /** Longest a hashed asset may be kept: its name changes with its content. */
 const A_YEAR = '365d';
-const ASSETS = { immutable: true, maxAge: A_YEAR, fallthrough: false, index: false } as const;
+const ASSETS = { immutable: true, maxAge: A_YEAR, fallthrough: false } as const;
 
 /**
  * Serves the built web application: hashed assets for a year, its page never from a cache, and the page for every address
@@ -20,7 +21,16 @@ export function serveWebApp(app: Express, folder: string): void {
   const index = join(folder, 'index.html');
   if (!existsSync(index)) return;
   const page = readFileSync(index, 'utf8');
-  app.use('/assets', express.static(join(folder, 'assets'), { ...ASSETS, setHeaders: letWorkersLoad }));
+  // Each asset was compressed when it was built: nothing is pressed anew for every visit.
+  app.use(
+    '/assets',
+    compressed(join(folder, 'assets'), {
+      enableBrotli: true,
+      orderPreference: ['br', 'gz'],
+      index: false,
+      serveStatic: { ...ASSETS, setHeaders: letWorkersLoad },
+    }),
+  );
   app.use(express.static(folder, { index: false, maxAge: '1h' }));
   app.use((request: Request, response: Response, next: NextFunction) => {
     if (request.method !== 'GET' || request.path.startsWith('/api')) return next();
@@ -35,7 +45,7 @@ export function serveWebApp(app: Express, folder: string): void {
 
 /** A worker goes by the policy its own file comes with: it may load its parts and the solver, and nothing from anywhere else. */
 function letWorkersLoad(response: ServerResponse, path: string): void {
-  if (/\.worker-[^/\\]*\.js$/.test(path))
+  if (/\.worker-[^/\\]*\.js(\.br|\.gz)?$/.test(path))
     response.setHeader('Content-Security-Policy', "default-src 'none'; script-src 'self' 'wasm-unsafe-eval'; connect-src 'self'");
 }
 

@@ -2,6 +2,7 @@ import { lazy, Suspense, useRef, useState } from 'react';
 import { NewRecipe } from '../features/recipes/NewRecipe';
 import { Modal } from '../ui/Modal';
 import { useTheme } from '../ui/useTheme';
+import { Input } from '../ui/Input';
 
 const Finder = lazy(async () => ({ default: (await import('./Finder')).Finder }));
 
@@ -20,6 +21,16 @@ export function CommandPalette({ open, onClose, onSettings, onKeys }: CommandPal
   const [words, setWords] = useState('');
   const [entered, setEntered] = useState(false);
   const pressed = useRef<() => void>(undefined);
+  const typedAhead = (
+    <Input
+      className="w-full mb-2"
+      aria-label="Find or do anything"
+      autoFocus
+      value={words}
+      onChange={({ target }) => setWords(target.value)}
+      onKeyDown={({ key }) => key === 'Enter' && setEntered(true)}
+    />
+  );
   const calls = { start: () => setStarting(true), settings: onSettings, keys: onKeys, theme: toggle };
   return (
     <>
@@ -27,6 +38,7 @@ export function CommandPalette({ open, onClose, onSettings, onKeys }: CommandPal
         open={open}
         onClose={onClose}
         title="Find or do anything"
+        meanwhile={<div className="modal">{typedAhead}</div>}
         onClosed={(event) => {
           setWords('');
           setEntered(false);
@@ -38,18 +50,7 @@ export function CommandPalette({ open, onClose, onSettings, onKeys }: CommandPal
           press();
         }}
       >
-        <Suspense
-          fallback={
-            <input
-              className="field w-full mb-2"
-              aria-label="Find or do anything"
-              autoFocus
-              value={words}
-              onChange={({ target }) => setWords(target.value)}
-              onKeyDown={({ key }) => key === 'Enter' && setEntered(true)}
-            />
-          }
-        >
+        <Suspense fallback={typedAhead}>
           <Finder
             words={words}
             entered={entered}

@@ -5,6 +5,8 @@ import { useListFoodsQuery, usePageRecipesQuery } from '../api/api.gen';
 import { recentPlaces } from '../features/recent/recentPlaces';
 import { APP_ACTIONS, dishActions, type AppAction } from './actions';
 import { pageControls } from './pageControls';
+import { Input } from '../ui/Input';
+import '../ui/menu.css';
 
 /** A shorter word is in too many others by its letters. */
 const LEAST_LETTERS = 5;
@@ -77,13 +79,9 @@ export function Finder({ words, entered: enteredBefore, onWords, onClose, onCall
         event.stopPropagation();
       }}
     >
-      <Command.Input
-        className="field w-full mb-2"
-        placeholder="A recipe, a food, something to do"
-        autoFocus
-        value={words}
-        onValueChange={onWords}
-      />
+      <Command.Input asChild value={words} onValueChange={onWords}>
+        <Input className="w-full mb-2" placeholder="A recipe, a food, something to do" autoFocus />
+      </Command.Input>
       <Command.List className="max-h-[46vh] overflow-auto">
         <Command.Empty className="muted p-2">Nothing by that name.</Command.Empty>
         {words === '' && (
@@ -129,7 +127,7 @@ export function Finder({ words, entered: enteredBefore, onWords, onClose, onCall
         <Found heading="Recipes">
           {recipes.map(({ id, title, series }) => (
             <Command.Item key={id} className="menu-item" value={`${title} ${id}`} onSelect={go(`/recipes/${id}/build`)}>
-              <span className="font-serif">{title}</span> <span className="faint text-[12px]">{series}</span>
+              <span className="font-serif">{title}</span> <span className="faint text-small">{series}</span>
             </Command.Item>
           ))}
         </Found>
@@ -149,7 +147,7 @@ export function Finder({ words, entered: enteredBefore, onWords, onClose, onCall
 }
 
 function Found({ heading, children }: { readonly heading: string; readonly children: ReactNode }) {
-  return <Command.Group heading={<span className="faint text-[12px] px-2">{heading}</span>}>{children}</Command.Group>;
+  return <Command.Group heading={<span className="faint text-small px-2">{heading}</span>}>{children}</Command.Group>;
 }
 
 /**

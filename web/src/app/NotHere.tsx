@@ -1,4 +1,5 @@
 import { Link } from 'react-router';
+import { Button } from '../ui/Button';
 
 /** An address with nothing behind it, or a page that broke. */
 export function NotHere() {
@@ -10,12 +11,10 @@ export function NotHere() {
           This address leads to no page, the page broke, or the server could not be reached for it. Nothing you saved is lost.
         </p>
         <p className="flex gap-2 justify-center">
-          <button className="btn" onClick={() => location.reload()}>
-            Load it anew
-          </button>
-          <Link className="btn btn-main" to="/recipes">
-            To the recipes
-          </Link>
+          <Button onClick={() => location.reload()}>Load it anew</Button>
+          <Button asChild kind="main">
+            <Link to="/recipes">To the recipes</Link>
+          </Button>
         </p>
       </div>
     </main>

@@ -23,9 +23,10 @@ import { useAppDispatch, useRecipeState } from '../features/recipes/useRecipeSta
 import { STATIONS } from './stations';
 import { store } from './store';
 import { TOOLS } from './toolPanels';
+import './recipePage.css';
 
 /** Says where a figure comes from: it comes when one is asked. */
-const WorkingPanel = lazy(async () => ({ default: (await import('../working/WorkingPanel')).WorkingPanel }));
+const WorkingPanel = lazy(async () => ({ default: (await import('./beside')).WorkingPanel }));
 
 /** A recipe: its head, its stations, and the docket beside them. */
 export function RecipePage() {
@@ -178,7 +179,7 @@ function Head({ recipe }: { readonly recipe: Recipe }) {
       <nav className="stations" aria-label="Stations">
         {STATIONS.map(({ path, name, glyph }) => (
           <NavLink key={path} to={path}>
-            <span className="g" aria-hidden>
+            <span className="station-glyph" aria-hidden>
               {glyph}
             </span>
             {name}

@@ -9,6 +9,7 @@ import { changeSentence } from '../features/versions/versionWords';
 import { clockText } from '../ui/timeText';
 import { useToast } from '../ui/Toasts';
 import { useShowFault } from './useShowFault';
+import { Button } from '../ui/Button';
 
 /** Told under the head: a save that was refused, or one that somebody else's came before. Nothing of one's own is lost. */
 export function SaveNotice() {
@@ -25,11 +26,7 @@ export function SaveNotice() {
         <p>
           <b>Not saved.</b> {faultWords(problem, present)} What you wrote is kept here; mend it and it is saved.
         </p>
-        {at !== undefined && (
-          <button className="btn" onClick={() => show(at)}>
-            Show me where
-          </button>
-        )}
+        {at !== undefined && <Button onClick={() => show(at)}>Show me where</Button>}
       </div>
     );
   // An unreached server says nothing; one that is there says why, and it is tried again by itself.
@@ -62,12 +59,10 @@ export function SaveNotice() {
           </span>
         )}
       </p>
-      <button className="btn" onClick={() => dispatch(recipeActions.theirsTaken(undefined))}>
-        Take what is there
-      </button>
-      <button className="btn btn-main" onClick={saveOver}>
+      <Button onClick={() => dispatch(recipeActions.theirsTaken(undefined))}>Take what is there</Button>
+      <Button kind="main" onClick={saveOver}>
         Save mine over it
-      </button>
+      </Button>
     </div>
   );
 }

@@ -1,16 +1,21 @@
 import { lazy, Suspense, useEffect, useState } from 'react';
-import { NavLink, Outlet } from 'react-router';
+import { ErrorBoundary } from 'react-error-boundary';
+import { NavLink, Outlet, useLocation } from 'react-router';
 import { Keyboard, Moon, Search, Settings, Sun } from 'lucide-react';
 import { useTheme } from '../ui/useTheme';
 import { CommandPalette } from './CommandPalette';
+import { NotHere } from './NotHere';
 import { SaveMark } from './SaveMark';
+import { Button } from '../ui/Button';
+import './shell.css';
 
-const KitchenSettings = lazy(async () => ({ default: (await import('../features/kitchen/KitchenSettings')).KitchenSettings }));
+const KitchenSettings = lazy(async () => ({ default: (await import('./beside')).KitchenSettings }));
 const KeysHelp = lazy(async () => ({ default: (await import('./KeysHelp')).KeysHelp }));
 
 /** What stands around every page: the way about, find, theme and the state of saving. */
 export function Shell() {
   const { theme, toggle } = useTheme();
+  const { pathname } = useLocation();
   const [finding, setFinding] = useState(false);
   const [keys, setKeys] = useState(false);
   const [settings, setSettings] = useState(false);
@@ -46,25 +51,28 @@ export function Shell() {
           <span className="find-words">Find or do anything</span> <kbd>Ctrl K</kbd>
         </button>
         <SaveMark />
-        <button
-          className="icon"
+        <Button
+          kind="icon"
           onClick={toggle}
           aria-label={theme === 'dark' ? 'Light theme' : 'Dark theme'}
-          title={theme === 'dark' ? 'Light theme' : 'Dark theme'}
+          hint={theme === 'dark' ? 'Light theme' : 'Dark theme'}
         >
           {theme === 'dark' ? <Sun size={16} /> : <Moon size={16} />}
-        </button>
-        <button className="icon" onClick={() => setSettings(true)} aria-label="Kitchen settings" title="Kitchen settings">
+        </Button>
+        <Button kind="icon" onClick={() => setSettings(true)} aria-label="Kitchen settings" hint="Kitchen settings">
           <Settings size={16} />
-        </button>
-        <button className="icon keys" onClick={() => setKeys(true)} aria-label="Keys" title="Keys (?)">
+        </Button>
+        <Button kind="icon" className="keys" onClick={() => setKeys(true)} aria-label="Keys" hint="Keys (?)">
           <Keyboard size={16} />
-        </button>
+        </Button>
       </header>
       <div id="content">
-        <Suspense fallback={<main className="page" aria-busy="true" />}>
-          <Outlet />
-        </Suspense>
+        {/* A page that broke leaves the way about standing, and the next page is tried anew. */}
+        <ErrorBoundary fallback={<NotHere />} resetKeys={[pathname]}>
+          <Suspense fallback={<main className="page" aria-busy="true" />}>
+            <Outlet />
+          </Suspense>
+        </ErrorBoundary>
       </div>
       <Suspense fallback={null}>{settings && <KitchenSettings open onClose={() => setSettings(false)} />}</Suspense>
       <CommandPalette open={finding} onClose={() => setFinding(false)} onSettings={() => setSettings(true)} onKeys={() => setKeys(true)} />

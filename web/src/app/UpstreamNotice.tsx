@@ -4,6 +4,7 @@ import { useAcceptUpstreamChangesMutation, useUpstreamChangesQuery, type Upstrea
 import { problemOf, problemText } from '../api/problem';
 import { docketText, priceText } from '../ui/numberText';
 import { useToast } from '../ui/Toasts';
+import { Button } from '../ui/Button';
 
 /** Told under the head: foods and other recipes that were edited since the recipe was agreed to rest on them, and what that did to a serving. */
 export function UpstreamNotice({ id, serving, kitchen }: { readonly id: string; readonly serving: string; readonly kitchen: Kitchen }) {
@@ -19,16 +20,15 @@ export function UpstreamNotice({ id, serving, kitchen }: { readonly id: string; 
         {upstream.moved.map(({ kind, id: of, name, savedAt }, i) => (
           <span key={`${kind} ${of}`}>
             {i > 0 && ', '}
-            <Link className="btn-quiet" to={kind === 'food' ? `/pantry/${of}` : `/recipes/${of}/build`}>
-              {name}
-            </Link>{' '}
+            <Button asChild kind="quiet">
+              <Link to={kind === 'food' ? `/pantry/${of}` : `/recipes/${of}/build`}>{name}</Link>
+            </Button>{' '}
             was edited on {dayText(savedAt.slice(0, 10), false)}
           </span>
         ))}
         : {changes.length > 0 ? `${changes.join(', ')} a ${serving}` : `the docket’s figures of a ${serving} stay as they were`}.
       </p>
-      <button
-        className="btn"
+      <Button
         disabled={isLoading}
         onClick={() =>
           void accept({ id })
@@ -37,7 +37,7 @@ export function UpstreamNotice({ id, serving, kitchen }: { readonly id: string; 
         }
       >
         Take it as it is now
-      </button>
+      </Button>
     </div>
   );
 }

@@ -1,15 +1,20 @@
+import { DROP_PANEL } from '../ui/DropPanel';
+import { HINT } from '../ui/Hints';
+import { MODAL } from '../ui/Modal';
+import { TOAST_LIST } from '../ui/Toasts';
 import { STATIONS } from './stations';
-import { TOOLS } from './toolPanels';
 
 /** What is loaded once the first page stands: so that a key opens it at once, and a server that has gone away closes nothing. */
 const LATER: readonly (() => Promise<unknown>)[] = [
+  MODAL.load,
   () => import('./Finder'),
+  DROP_PANEL.load,
+  TOAST_LIST.load,
+  HINT.load,
   () => import('./RecipePage'),
   ...STATIONS.map(({ load }) => load),
-  ...Object.values(TOOLS).map(({ load }) => load),
-  () => import('../working/WorkingPanel'),
+  () => import('./beside'),
   () => import('../features/foods/NewFood'),
-  () => import('../features/kitchen/KitchenSettings'),
   () => import('./KeysHelp'),
 ];
 

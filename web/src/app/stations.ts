@@ -19,7 +19,7 @@ export const STATIONS: readonly StationEntry[] = [
     glyph: '◇',
     key: '1',
     also: ['targets', 'wishes', 'at most', 'at least', 'what it is to be'],
-    ...later(async () => ({ default: (await import('../stations/brief/BriefStation')).BriefStation })),
+    ...later(async () => ({ default: (await import('./beside')).BriefStation })),
   },
   {
     path: 'build',
@@ -35,6 +35,6 @@ export const STATIONS: readonly StationEntry[] = [
     glyph: '▤',
     key: '6',
     also: ['publish', 'print', 'pdf', 'reader', 'export', 'html', 'markdown', 'share'],
-    ...later(async () => ({ default: (await import('../stations/card/CardStation')).CardStation })),
+    ...later(async () => ({ default: (await import('./beside')).CardStation })),
   },
 ];

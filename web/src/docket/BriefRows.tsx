@@ -2,6 +2,7 @@ import { useMemo } from 'react';
 import { briefJudgements, type Brief, type Kitchen, type RecipeFigures } from '@portiona/core';
 import { askedText, figureName, limitText, standingText, verdictClass, verdictGlyph } from '../features/briefs/briefWords';
 import type { PanelName } from '../working/panelName';
+import { Button } from '../ui/Button';
 
 interface BriefRowsProps {
   readonly brief: Brief;
@@ -20,7 +21,7 @@ export function BriefRows({ brief, figures, kitchen, open, onOpen }: BriefRowsPr
       {judgements.map((judgement, i) => {
         const text = (
           <>
-            <span className="n">
+            <span className="fig-name">
               <span className={verdictClass(judgement.verdict)} aria-hidden>
                 {verdictGlyph(judgement.verdict)}
               </span>{' '}
@@ -29,7 +30,7 @@ export function BriefRows({ brief, figures, kitchen, open, onOpen }: BriefRowsPr
                 : `${judgement.of}, ${askedText(judgement, kitchen)}`}
               {judgement.kind === 'target' && judgement.target.wish && <span className="faint"> wished</span>}
             </span>
-            <span className={`text-[12.5px] text-right ${verdictClass(judgement.verdict)}`}>{standingText(judgement, kitchen)}</span>
+            <span className={`text-small text-right ${verdictClass(judgement.verdict)}`}>{standingText(judgement, kitchen)}</span>
           </>
         );
         return judgement.kind === 'target' ? (
@@ -43,9 +44,9 @@ export function BriefRows({ brief, figures, kitchen, open, onOpen }: BriefRowsPr
         );
       })}
       {judgements.some(({ kind, verdict }) => kind === 'target' && verdict !== 'holds') && (
-        <button className="btn w-full justify-center mt-1.5" aria-expanded={open === 'fit'} onClick={() => onOpen('fit')}>
+        <Button className="w-full justify-center mt-1.5" aria-expanded={open === 'fit'} onClick={() => onOpen('fit')}>
           Make it fit
-        </button>
+        </Button>
       )}
       <div className="tear" />
     </div>

@@ -21,7 +21,7 @@ import {
 import { useAppDispatch } from '../features/recipes/useRecipeState';
 import { scaledTo, usuallyScaled } from '../features/recipes/editRecipe';
 import { recipeActions } from '../features/recipes/recipeSlice';
-import { claimsHere } from '../working/ClaimsPanel';
+import { claimsHere } from '../working/claimsHere';
 import type { PanelName } from '../working/panelName';
 import { EnergySplit } from '../ui/EnergySplit';
 import { BriefRows } from './BriefRows';
@@ -29,6 +29,8 @@ import { sizeWords, withSizeWords } from '../features/scaling/sizeWords';
 import { useToast } from '../ui/Toasts';
 import { docketText, leastText, numberText, priceText } from '../ui/numberText';
 import { countText, servingNames } from '../ui/servingNames';
+import { Button } from '../ui/Button';
+import './docket.css';
 
 interface DocketProps {
   /** As it is written: what a change of its boxes starts from. On the card, the figures are of the amounts printed. */
@@ -103,25 +105,25 @@ export function Docket({ recipe, figures, findings, kitchen, open, onOpen }: Doc
       <div className="tear" />
       {recipe.brief && <BriefRows brief={recipe.brief} figures={figures} kitchen={kitchen} open={open} onOpen={toggle} />}
       <button className="fig" aria-expanded={open === 'usedCost'} onClick={() => toggle('usedCost')}>
-        <span className="n">Used</span>
+        <span className="fig-name">Used</span>
         <Money figure={perServing.usedCost} currency={currency} />
       </button>
       <button className="fig" aria-expanded={open === 'tillCost'} onClick={() => toggle('tillCost')}>
-        <span className="n" title="Whole packs, for the batch">
+        <span className="fig-name" title="Whole packs, for the batch">
           At the till, for{' '}
           {recipe.servings === 1 ? 'the one' : `all ${numberText(recipe.servings, Number.isInteger(recipe.servings) ? 0 : 1)}`}
         </span>
-        <span className="v">
+        <span className="fig-value">
           {till !== undefined && batch.till.unpriced.length > 0 && <span className="least">at least </span>}
           {till === undefined ? <span className="least">no price</span> : priceText(till, currency)}
         </span>
       </button>
-      {prices !== '' && <p className="text-[12px] faint">{prices}</p>}
+      {prices !== '' && <p className="text-small faint">{prices}</p>}
       <div className="tear" />
       {hasTopping && (
         <button className="fig" aria-expanded={open === 'energyKcal'} onClick={() => toggle('energyKcal')}>
-          <span className="n">With topping</span>
-          <span className="v">
+          <span className="fig-name">With topping</span>
+          <span className="fig-value">
             {docketText(withTopping.nutrients.energyKcal.amount ?? 0)}
             <small>kcal</small> {docketText(withTopping.nutrients.protein.amount ?? 0)}
             <small>g</small>
@@ -137,7 +139,7 @@ export function Docket({ recipe, figures, findings, kitchen, open, onOpen }: Doc
       <OwnFigureRow figures={figures} kitchen={kitchen} open={open === 'index'} onOpen={() => toggle('index')} />
       <ClaimsRow figures={figures} kitchen={kitchen} open={open === 'claims'} onOpen={() => toggle('claims')} />
       <WeighNextRow figures={figures} />
-      <p className={`text-[12px] mt-1 ${wrong > 0 ? 'bad' : 'faint'}`}>
+      <p className={`text-small mt-1 ${wrong > 0 ? 'bad' : 'faint'}`}>
         {findings.length === 0
           ? '✓ nothing to look at'
           : wrong > 0
@@ -199,10 +201,10 @@ function Boxes({
         </button>
       </div>
       {offered && (
-        <p className="text-[12.5px] mb-1.5 -mt-1">
+        <p className="text-small mb-1.5 -mt-1">
           The same batch, shared by {numberText(recipe.servings, 0)}.{' '}
-          <button
-            className="btn-quiet"
+          <Button
+            kind="quiet"
             onClick={() => {
               const before = usuallyScaled({ ...recipe, servings: offered.from }, kitchen);
               dispatch(recipeActions.edited({ recipe: scaledTo(before, recipe.servings, kitchen, true) }));
@@ -213,7 +215,7 @@ function Boxes({
             }}
           >
             Scale the amounts instead
-          </button>
+          </Button>
         </p>
       )}
       {told !== undefined && told !== recipe.servings && <OldSize recipe={recipe} from={told} />}
@@ -228,15 +230,12 @@ function OldSize({ recipe, from }: { readonly recipe: Recipe; readonly from: num
   const [first] = said;
   if (!first) return null;
   return (
-    <p className="warn text-[12.5px] mb-1.5 -mt-1">
+    <p className="warn text-small mb-1.5 -mt-1">
       ▲ {first.where.charAt(0).toUpperCase() + first.where.slice(1)} says “{first.found.words}”
       {said.length > 1 && `, and ${said.length - 1} more`}.{' '}
-      <button
-        className="btn-quiet"
-        onClick={() => dispatch(recipeActions.edited({ recipe: withSizeWords(recipe, from, recipe.servings) }))}
-      >
+      <Button kind="quiet" onClick={() => dispatch(recipeActions.edited({ recipe: withSizeWords(recipe, from, recipe.servings) }))}>
         Change the words
-      </button>
+      </Button>
     </p>
   );
 }
@@ -259,10 +258,10 @@ interface BigFigureProps extends FigureProps {
 function BigFigure({ name, figure, band, unit, open, onOpen, decimals, children }: BigFigureProps) {
   return (
     <button className="fig big" aria-expanded={open} onClick={onOpen}>
-      <span className="n">{name}</span>
+      <span className="fig-name">{name}</span>
       <Amount figure={figure} unit={unit} decimals={decimals} />
       {band && figure.amount !== undefined && (
-        <span className="t">
+        <span className="fig-band">
           <Band band={band} figure={figure.amount}>
             {children}
           </Band>
@@ -300,16 +299,16 @@ function Band({
 function SmallFigure({ name, figure, unit, open, onOpen }: FigureProps) {
   return (
     <button className="fig" aria-expanded={open} onClick={onOpen}>
-      <span className="n">{name}</span>
+      <span className="fig-name">{name}</span>
       <Amount figure={figure} unit={unit} />
     </button>
   );
 }
 
 function Amount({ figure, unit, decimals }: { readonly figure: Figure; readonly unit: string; readonly decimals?: number }) {
-  if (figure.amount === undefined) return <span className="v faint">unknown</span>;
+  if (figure.amount === undefined) return <span className="fig-value faint">unknown</span>;
   return (
-    <span className="v">
+    <span className="fig-value">
       {figure.gaps.length > 0 && <span className="least">at least </span>}
       {decimals === undefined ? docketText(figure.amount) : numberText(figure.amount, decimals)}
       <small>{unit}</small>
@@ -319,7 +318,7 @@ function Amount({ figure, unit, decimals }: { readonly figure: Figure; readonly 
 
 function Money({ figure, currency }: { readonly figure: Figure; readonly currency: string }) {
   return (
-    <span className="v">
+    <span className="fig-value">
       {figure.amount !== undefined && figure.gaps.length > 0 && <span className="least">at least </span>}
       {figure.amount === undefined ? <span className="least">no price</span> : priceText(figure.amount, currency)}
     </span>
@@ -345,8 +344,8 @@ function ClaimsRow({
     .filter((name, _, all) => !(name.startsWith('source of') && all.some((one) => one === name.replace('source of', 'high'))));
   return (
     <button className="fig" aria-expanded={open} onClick={onOpen}>
-      <span className="n whitespace-nowrap">May claim</span>
-      <span className="text-[13px] font-semibold text-right whitespace-normal">{names.length === 0 ? 'nothing' : names.join(', ')}</span>
+      <span className="fig-name whitespace-nowrap">May claim</span>
+      <span className="text-compact font-semibold text-right whitespace-normal">{names.length === 0 ? 'nothing' : names.join(', ')}</span>
     </button>
   );
 }
@@ -368,8 +367,8 @@ function OwnFigureRow({
   const { amount, gaps } = indexOf(index, perServing, kitchen.convention);
   return (
     <button className="fig" aria-expanded={open} onClick={onOpen} title={`${index.name} = ${index.formula}`}>
-      <span className="n">{index.name}</span>
-      <span className="font-semibold text-[15px] whitespace-nowrap">
+      <span className="fig-name">{index.name}</span>
+      <span className="font-semibold text-line whitespace-nowrap">
         {amount !== undefined && gaps.length > 0 && <span className="least">a figure lacking </span>}
         {amount === undefined ? <span className="faint">unknown</span> : indexText(amount, index)}
       </span>
@@ -384,7 +383,7 @@ function WeighNextRow({ figures }: { readonly figures: RecipeFigures }) {
   return (
     <p className="flex justify-between gap-3 px-1 -mx-1 py-0.5" title={`Weighing ${nameOfLine(line)} narrows the energy's band most`}>
       <span className="muted whitespace-nowrap">Weigh next</span>
-      <span className="text-[13px] font-semibold text-right">
+      <span className="text-compact font-semibold text-right">
         {nameOfLine(line).split(/,| in /)[0]}: ± {numberText(first.now, 0)} → ± {numberText(first.after, 0)}
       </span>
     </p>

@@ -2,6 +2,7 @@ import { ChevronDown, ChevronUp } from 'lucide-react';
 import type { Figure, Kitchen, Recipe, RecipeFigures } from '@portiona/core';
 import { numberText, priceText } from '../ui/numberText';
 import { useDocketOpen } from './DocketSlot';
+import './docket.css';
 
 interface DocketBarProps {
   readonly recipe: Recipe;

@@ -1,4 +1,5 @@
 import type { EnergyShare } from '@portiona/core';
+import './energySplit.css';
 
 /** Where energy comes from, as a bar of patterns that stay apart in grey and for every eye. */
 export function EnergySplit({ shares, width }: { readonly shares: readonly EnergyShare[]; readonly width: number }) {

@@ -1,5 +1,7 @@
 import type { ReactNode } from 'react';
 import { Popover } from 'radix-ui';
+import './menu.css';
+import './figureSource.css';
 
 interface FigureSourceProps {
   /** What the figure is, for those who do not see it. */

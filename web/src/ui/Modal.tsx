@@ -1,15 +1,7 @@
-import type { ReactNode } from 'react';
-import { Dialog } from 'radix-ui';
+import { Suspense, useState, type ReactNode } from 'react';
+import { later } from './later';
 
-/** A dialog over the page, with its title and a plain way out. */
-export function Modal({
-  open,
-  onClose,
-  title,
-  hint,
-  onClosed,
-  children,
-}: {
+export interface ModalProps {
   readonly open: boolean;
   readonly onClose: () => void;
   readonly title: string;
@@ -17,21 +9,24 @@ export function Modal({
   /** Once it is gone, before the focus goes back to where it was: prevented, it stays. */
   readonly onClosed?: (event: Event) => void;
   readonly children: ReactNode;
-}) {
+}
+
+/** No page opens with a dialog: its code comes when one is opened for the first time, or when there is time. */
+export const MODAL = later(async () => ({ default: (await import('./overlays')).ModalContent }));
+
+/**
+ * A dialog over the page, with its title and a plain way out.
+ *
+ * @param meanwhile what stands there until its code has come: where somebody types at once
+ */
+export function Modal({ meanwhile = null, ...props }: ModalProps & { readonly meanwhile?: ReactNode }) {
+  // Kept once it was open: its end is shown too.
+  const [asked, setAsked] = useState(props.open);
+  if (props.open && !asked) setAsked(true);
+  if (!asked) return null;
   return (
-    <Dialog.Root open={open} onOpenChange={(next) => !next && onClose()}>
-      <Dialog.Portal>
-        <Dialog.Overlay className="veil" />
-        <Dialog.Content
-          className="modal"
-          {...(onClosed ? { onCloseAutoFocus: onClosed } : {})}
-          {...(hint === undefined ? { 'aria-describedby': undefined } : {})}
-        >
-          <Dialog.Title className="modal-title">{title}</Dialog.Title>
-          {hint !== undefined && <Dialog.Description className="muted mb-3">{hint}</Dialog.Description>}
-          {children}
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+    <Suspense fallback={props.open ? meanwhile : null}>
+      <MODAL.View {...props} />
+    </Suspense>
   );
 }

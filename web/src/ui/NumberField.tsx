@@ -1,4 +1,6 @@
 import { useState } from 'react';
+import { Input } from './Input';
+import { Field } from './Field';
 
 /** A number above 0, or nothing; written when it is left or Enter is pressed. */
 export function NumberField({
@@ -20,10 +22,8 @@ export function NumberField({
     if (sound) onChange(shown.trim() === '' ? undefined : parsed);
   };
   return (
-    <label className="labelled">
-      {label}
-      <input
-        className="field"
+    <Field label={label}>
+      <Input
         inputMode="decimal"
         value={shown}
         aria-invalid={!sound}
@@ -31,6 +31,6 @@ export function NumberField({
         onBlur={write}
         onKeyDown={(event) => event.key === 'Enter' && write()}
       />
-    </label>
+    </Field>
   );
 }

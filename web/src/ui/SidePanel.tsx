@@ -1,5 +1,7 @@
 import { useEffect, useRef, type ReactNode } from 'react';
 import { X } from 'lucide-react';
+import { Button } from './Button';
+import './sidePanel.css';
 
 interface SidePanelProps {
   readonly label: string;
@@ -24,10 +26,10 @@ export function SidePanel({ label, subject, onClose, className = '', children }:
     ref.current?.scrollTo(0, 0);
   }, [subject]);
   return (
-    <section className={`working ${className}`} aria-label={label} ref={ref} tabIndex={0}>
-      <button className="icon float-right" onClick={onClose} aria-label={`Close, ${label}`}>
+    <section className={`panel ${className}`} aria-label={label} ref={ref} tabIndex={0}>
+      <Button kind="icon" className="float-right" onClick={onClose} aria-label={`Close, ${label}`}>
         <X size={16} />
-      </button>
+      </Button>
       {children}
     </section>
   );

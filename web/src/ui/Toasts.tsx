@@ -1,7 +1,7 @@
-import { createContext, useCallback, useContext, useMemo, useState, type ReactNode } from 'react';
-import { Toast } from 'radix-ui';
+import { createContext, useCallback, useContext, Suspense, useState, type ReactNode } from 'react';
+import { later } from './later';
 
-interface Message {
+export interface Message {
   readonly id: number;
   readonly text: string;
   readonly action?: { readonly label: string; readonly run: () => void };
@@ -11,6 +11,9 @@ type Say = (text: string, action?: Message['action']) => void;
 
 const Saying = createContext<Say>(() => undefined);
 
+/** Nothing is said before something has happened: the list comes after the page. */
+export const TOAST_LIST = later(async () => ({ default: (await import('./overlays')).ToastList }));
+
 /** Says something in passing, with one thing to do about it. */
 export function useToast(): Say {
   return useContext(Saying);
@@ -18,27 +21,20 @@ export function useToast(): Say {
 
 export function Toasts({ children }: { readonly children: ReactNode }) {
   const [messages, setMessages] = useState<readonly Message[]>([]);
-  const say = useCallback<Say>(
-    (text, action) => setMessages((old) => [...old.slice(-2), { id: Date.now() + Math.random(), text, ...(action ? { action } : {}) }]),
-    [],
-  );
-  const drop = (id: number) => setMessages((old) => old.filter((one) => one.id !== id));
+  const [said, setSaid] = useState(false);
+  const say = useCallback<Say>((text, action) => {
+    setSaid(true);
+    setMessages((old) => [...old.slice(-2), { id: Date.now() + Math.random(), text, ...(action ? { action } : {}) }]);
+  }, []);
+  const drop = useCallback((id: number) => setMessages((old) => old.filter((one) => one.id !== id)), []);
   return (
-    <Saying.Provider value={useMemo(() => say, [say])}>
-      <Toast.Provider swipeDirection="down" duration={7000}>
-        {children}
-        {messages.map(({ id, text, action }) => (
-          <Toast.Root key={id} className="toast" onOpenChange={(open) => !open && drop(id)}>
-            <Toast.Description>{text}</Toast.Description>
-            {action && (
-              <Toast.Action className="btn-quiet" altText={action.label} onClick={action.run}>
-                {action.label}
-              </Toast.Action>
-            )}
-          </Toast.Root>
-        ))}
-        <Toast.Viewport className="toasts" />
-      </Toast.Provider>
+    <Saying.Provider value={say}>
+      {children}
+      {said && (
+        <Suspense fallback={null}>
+          <TOAST_LIST.View messages={messages} onGone={drop} />
+        </Suspense>
+      )}
     </Saying.Provider>
   );
 }

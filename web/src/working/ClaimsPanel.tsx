@@ -1,4 +1,5 @@
-import { claimsOf, type Allergen, type Claim, type RecipeFigures, servedOf } from '@portiona/core';
+import type { Claim, RecipeFigures } from '@portiona/core';
+import { claimsHere } from './claimsHere';
 
 const GLYPHS = { yes: '✓', no: '✕', unknown: '?' } as const;
 const SETS = [
@@ -49,21 +50,4 @@ function ClaimRow({ claim: { name, holds, because } }: { readonly claim: Claim }
       </td>
     </tr>
   );
-}
-
-/** Claims of a dish's box. A line without a food leaves open what it holds. */
-export function claimsHere(figures: RecipeFigures): Claim[] {
-  const parts = figures.parts.filter(({ part }) => servedOf(part) === 'box');
-  return claimsOf(figures.perServing, allergensIn(parts));
-}
-
-function allergensIn(parts: RecipeFigures['parts']): readonly Allergen[] | undefined {
-  const found: Allergen[] = [];
-  for (const { of, counted } of parts.flatMap(({ lines }) => lines)) {
-    if (!counted) continue;
-    const inner = of.kind === 'food' ? (of.resolved.food.allergens ?? []) : of.kind === 'part' ? allergensIn([of.part]) : undefined;
-    if (!inner) return undefined;
-    found.push(...inner);
-  }
-  return found;
 }

@@ -10,6 +10,7 @@ import {
   type RecipeFigures,
 } from '@portiona/core';
 import { docketText, leastText, numberText } from '../ui/numberText';
+import { Button } from '../ui/Button';
 
 /** How the kitchen's own figure comes about: each figure its formula names, what it comes to, how it is rounded. */
 export function IndexWorking({ figures, kitchen }: { readonly figures: RecipeFigures; readonly kitchen: Kitchen }) {
@@ -36,9 +37,9 @@ export function IndexWorking({ figures, kitchen }: { readonly figures: RecipeFig
           {terms.map(({ name, figure }) => (
             <tr key={name}>
               <td>
-                <Link className="btn-quiet" to={`?${inPanel(params, panelOf(name))}`}>
-                  {wordsOf(name)}
-                </Link>
+                <Button asChild kind="quiet">
+                  <Link to={`?${inPanel(params, panelOf(name))}`}>{wordsOf(name)}</Link>
+                </Button>
               </td>
               <td className="num">{figure.amount === undefined ? 'unknown' : `${leastText(figure)}${numberText(figure.amount, 3)}`}</td>
               <td className="src">{unitWordOf(name, kitchen)}</td>

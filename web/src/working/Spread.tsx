@@ -14,6 +14,10 @@ import {
 import { Chart, type Colours } from '../ui/Chart';
 import { docketText, numberText, percentText } from '../ui/numberText';
 import { DRAWS, useSpread } from './useSpread';
+import { Button } from '../ui/Button';
+import { Remark } from '../ui/Remark';
+import { Input } from '../ui/Input';
+import './working.css';
 
 interface SpreadProps {
   readonly figures: RecipeFigures;
@@ -42,22 +46,22 @@ export function Spread({ figures, figure, unit, convention }: SpreadProps) {
         {spread.state === 'running' ? (
           <span className="ml-auto flex gap-2 items-center">
             <progress max={DRAWS} value={spread.made} aria-label="Drawn" />
-            <button className="btn-quiet" onClick={cancel}>
+            <Button kind="quiet" onClick={cancel}>
               Stop
-            </button>
+            </Button>
           </span>
         ) : (
           spread.state !== 'done' && (
-            <button className="btn ml-auto" onClick={start}>
+            <Button className="ml-auto" onClick={start}>
               {spread.state === 'failed' ? 'Try again' : `Cook it ${numberText(DRAWS, 0)} times on paper`}
-            </button>
+            </Button>
           )
         )}
       </div>
       {spread.state === 'failed' && (
-        <p className="check bad" role="alert">
+        <Remark tone="bad" role="alert">
           It broke off{spread.because === '' ? '' : `: ${spread.because}`}. Nothing is lost; try again.
-        </p>
+        </Remark>
       )}
       {spread.state === 'done' && <Drawn distribution={shownDistribution(spread.distribution, shown)} unit={unit} serving={serving} />}
     </section>
@@ -83,8 +87,8 @@ function Drawn({ distribution, unit, serving }: { readonly distribution: Distrib
         </span>
         <label className="ml-auto flex gap-1.5 items-baseline">
           at most
-          <input
-            className="field w-[64px] num"
+          <Input
+            className="w-[64px] num"
             inputMode="decimal"
             value={limit}
             onChange={({ target }) => setLimit(target.value)}

@@ -1,6 +1,7 @@
 import { Link } from 'react-router';
 import { dayText, offerText, type Kitchen, type RecipeFigures } from '@portiona/core';
 import { numberText, priceText } from '../ui/numberText';
+import { Button } from '../ui/Button';
 
 /** What the till charges: whole packs of each food for the whole batch, and what is left over. */
 export function TillWorking({ figures, kitchen }: { readonly figures: RecipeFigures; readonly kitchen: Kitchen }) {
@@ -67,9 +68,9 @@ export function TillWorking({ figures, kitchen }: { readonly figures: RecipeFigu
             {till.unpriced.map((food, i) => (
               <span key={food}>
                 {i > 0 && ', '}
-                <Link className="btn-quiet" to={`/pantry/${food}?show=usedCost`}>
-                  {kitchen.food(food)?.name}
-                </Link>
+                <Button asChild kind="quiet">
+                  <Link to={`/pantry/${food}?show=usedCost`}>{kitchen.food(food)?.name}</Link>
+                </Button>
               </span>
             ))}
             .

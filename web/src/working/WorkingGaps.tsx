@@ -1,6 +1,7 @@
 import { Link } from 'react-router';
 import type { Working } from '@portiona/core';
 import { GAPS } from './workingTexts';
+import { Button } from '../ui/Button';
 
 /** What is missing, and the way to where it is mended. */
 export function WorkingGaps({ working }: { readonly working: Working }) {
@@ -13,12 +14,13 @@ export function WorkingGaps({ working }: { readonly working: Working }) {
           <span key={at}>
             {i > 0 && '; '}
             {of.kind === 'food' ? (
-              <Link
-                className="btn-quiet"
-                to={`/pantry/${of.resolved.food.id}?show=${gap === 'no price' ? 'usedCost' : gap === 'no weight' ? 'measures' : working.figure}`}
-              >
-                {name}
-              </Link>
+              <Button asChild kind="quiet">
+                <Link
+                  to={`/pantry/${of.resolved.food.id}?show=${gap === 'no price' ? 'usedCost' : gap === 'no weight' ? 'measures' : working.figure}`}
+                >
+                  {name}
+                </Link>
+              </Button>
             ) : (
               name
             )}{' '}

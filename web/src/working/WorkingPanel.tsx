@@ -9,6 +9,7 @@ import { TillWorking } from './TillWorking';
 import { WorkingGaps } from './WorkingGaps';
 import { WorkingPart } from './WorkingPart';
 import { bandText, dailyText, endsText, introOf, nameOf, printedText, roundingOf } from './workingTexts';
+import { Button } from '../ui/Button';
 
 interface WorkingProps {
   readonly figure: FiguresPanel;
@@ -25,10 +26,10 @@ export function WorkingPanel(props: WorkingProps) {
   return (
     <SidePanel label={labelOf(figure, kitchen)} subject={figure} onClose={onClose}>
       {of !== undefined && (
-        <p className="text-[12.5px] mb-1">
-          <button className="btn-quiet" onClick={onClose}>
+        <p className="text-small mb-1">
+          <Button kind="quiet" onClick={onClose}>
             ← Back
-          </button>{' '}
+          </Button>{' '}
           <span className="muted">Of {of}:</span>
         </p>
       )}

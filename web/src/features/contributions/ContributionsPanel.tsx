@@ -11,6 +11,7 @@ import {
 } from '@portiona/core';
 import { SidePanel } from '../../ui/SidePanel';
 import { numberText, percentText, priceText } from '../../ui/numberText';
+import './contributions.css';
 
 interface ContributionsPanelProps {
   readonly figures: RecipeFigures;
@@ -53,7 +54,7 @@ export function ContributionsPanel({ figures, kitchen, onClose, onFigure }: Cont
         )}
       </p>
       {ranked.length > 1 && (
-        <label className="flex gap-2 items-center text-[13px] mb-1">
+        <label className="flex gap-2 items-center text-compact mb-1">
           <input type="checkbox" checked={grouped} onChange={({ target }) => setGrouped(target.checked)} /> by part
         </label>
       )}
@@ -97,7 +98,7 @@ export function ContributionsPanel({ figures, kitchen, onClose, onFigure }: Cont
       {next.length > 0 && (
         <>
           <h3>Weigh next</h3>
-          <ol className="text-[13px] grid gap-1">
+          <ol className="text-compact grid gap-1">
             {next.map(({ at, now, after }) => (
               <li key={at} className="flex justify-between">
                 <span>{nameAt.get(at) ?? at}</span>

@@ -4,6 +4,8 @@ import { withLineFit } from '../recipes/editRecipe';
 import { recipeActions } from '../recipes/recipeSlice';
 import { useAppDispatch, useRecipeState } from '../recipes/useRecipeState';
 import { boundOf, boundValue, lineName, STAYS_WORDS } from './fitWords';
+import { Button } from '../../ui/Button';
+import { Select } from '../../ui/Select';
 
 const WEIGHTS: readonly (readonly [number, string])[] = [
   [0.25, 'rather this'],
@@ -20,10 +22,10 @@ export function FitBounds({ figures, kitchen }: { readonly figures: RecipeFigure
   return (
     <>
       <h3>
-        <button className="btn-quiet" aria-expanded={open} onClick={() => setOpen(!open)}>
+        <Button kind="quiet" aria-expanded={open} onClick={() => setOpen(!open)}>
           {open ? '▾' : '▸'} How far lines may move
-        </button>{' '}
-        <span className="faint font-normal text-[12.5px]">
+        </Button>{' '}
+        <span className="faint font-normal text-small">
           {free} of {lines.length} may
         </span>
       </h3>
@@ -56,8 +58,7 @@ function BoundRow({ line, lines, ids }: BoundRowProps) {
   return (
     <div className={`bound ${allowed.kind === 'stays' ? 'faint' : ''}`}>
       <span className="truncate">{name}</span>
-      <select
-        className="field"
+      <Select
         aria-label={`How far ${name} may move`}
         value={boundValue(bound)}
         onChange={({ target }) => {
@@ -83,9 +84,8 @@ function BoundRow({ line, lines, ids }: BoundRowProps) {
               </option>
             ))}
         </optgroup>
-      </select>
-      <select
-        className="field"
+      </Select>
+      <Select
         aria-label={`Whether ${name} is rather changed`}
         value={weight ?? 1}
         onChange={({ target }) => {
@@ -99,7 +99,7 @@ function BoundRow({ line, lines, ids }: BoundRowProps) {
             {words}
           </option>
         ))}
-      </select>
+      </Select>
     </div>
   );
 }

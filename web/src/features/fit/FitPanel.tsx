@@ -4,6 +4,8 @@ import { SidePanel } from '../../ui/SidePanel';
 import { ForAmount } from './ForAmount';
 import { OneLine } from './OneLine';
 import { ToBrief } from './ToBrief';
+import { Segmented } from '../../ui/Segmented';
+import './fit.css';
 
 interface FitPanelProps {
   readonly recipe: Recipe;
@@ -24,13 +26,7 @@ export function FitPanel({ recipe, figures, kitchen, onClose }: FitPanelProps) {
   return (
     <SidePanel label="Make it fit" subject={side} onClose={onClose} className="fitting">
       <h2>Make it fit</h2>
-      <div className="seg my-2" role="group" aria-label="Ways to make it fit">
-        {SIDES.map(([name, text]) => (
-          <button key={name} aria-pressed={side === name} onClick={() => setSide(name)}>
-            {text}
-          </button>
-        ))}
-      </div>
+      <Segmented label="Ways to make it fit" className="my-2" value={side} options={SIDES} onChange={setSide} />
       {side === 'brief' && <ToBrief recipe={recipe} figures={figures} kitchen={kitchen} />}
       {side === 'line' && <OneLine recipe={recipe} figures={figures} kitchen={kitchen} />}
       {side === 'amount' && <ForAmount figures={figures} kitchen={kitchen} />}

@@ -2,6 +2,9 @@ import { useState } from 'react';
 import { edibleShare, figureKey, FoodIndex, gramsGiving, NUTRIENTS, type Kitchen, type Nutrient, type RecipeFigures } from '@portiona/core';
 import { figureName, figureUnit } from '../briefs/briefWords';
 import { numberText } from '../../ui/numberText';
+import { Input } from '../../ui/Input';
+import { Field } from '../../ui/Field';
+import { Select } from '../../ui/Select';
 
 interface ForAmountProps {
   readonly figures: RecipeFigures;
@@ -25,29 +28,21 @@ export function ForAmount({ figures, kitchen }: ForAmountProps) {
   return (
     <>
       <div className="flex gap-2 items-end my-2 flex-wrap">
-        <label className="labelled">
-          For
-          <input className="field num w-[80px]" inputMode="decimal" value={text} onChange={({ target }) => setText(target.value)} />
-        </label>
-        <label className="labelled">
-          of
-          <select className="field" value={nutrient} onChange={({ target }) => setNutrient(target.value as Nutrient)}>
+        <Field label="For">
+          <Input className="num w-[80px]" inputMode="decimal" value={text} onChange={({ target }) => setText(target.value)} />
+        </Field>
+        <Field label="of">
+          <Select value={nutrient} onChange={({ target }) => setNutrient(target.value as Nutrient)}>
             {NUTRIENTS.map((one) => (
               <option key={one} value={one}>
                 {figureName(one)}, {figureUnit(one, '')}
               </option>
             ))}
-          </select>
-        </label>
-        <label className="labelled flex-1">
-          Food
-          <input
-            className="field"
-            value={words}
-            placeholder="the foods of this dish, or type another"
-            onChange={({ target }) => setWords(target.value)}
-          />
-        </label>
+          </Select>
+        </Field>
+        <Field label="Food" className="flex-1">
+          <Input value={words} placeholder="the foods of this dish, or type another" onChange={({ target }) => setWords(target.value)} />
+        </Field>
       </div>
       {rows.length === 0 ? (
         <p className="muted">None of these foods is known to hold any.</p>

@@ -14,6 +14,10 @@ import { recipeActions } from '../recipes/recipeSlice';
 import { TracedFigure } from '../recipes/TracedFigure';
 import { useAppDispatch } from '../recipes/useRecipeState';
 import { changeWords, effectWords, lineName } from './fitWords';
+import { Input } from '../../ui/Input';
+import { Field } from '../../ui/Field';
+import { Select } from '../../ui/Select';
+import { Button } from '../../ui/Button';
 
 interface OneLineProps {
   readonly recipe: Recipe;
@@ -33,26 +37,24 @@ export function OneLine({ recipe, figures, kitchen }: OneLineProps) {
   return (
     <>
       <div className="flex gap-2 items-end my-2">
-        <label className="labelled">
-          Change a {serving} by
-          <input
-            className="field num w-[90px]"
+        <Field label={<>Change a {serving} by</>}>
+          <Input
+            className="num w-[90px]"
             value={text}
             inputMode="text"
             aria-invalid={!Number.isFinite(by)}
             onChange={({ target }) => setText(target.value)}
           />
-        </label>
-        <label className="labelled">
-          of
-          <select className="field" value={figure} onChange={({ target }) => setFigure(target.value as BriefFigure)}>
+        </Field>
+        <Field label="of">
+          <Select value={figure} onChange={({ target }) => setFigure(target.value as BriefFigure)}>
             {OFFERED_FIGURES.map((one) => (
               <option key={one} value={one}>
                 {figureName(one)}, {figureUnit(one, kitchen.settings.currency)}
               </option>
             ))}
-          </select>
-        </label>
+          </Select>
+        </Field>
       </div>
       {choices.length === 0 ? (
         <p className="muted">No line can do that by itself{Number.isFinite(by) ? '' : ': say by how much, such as −60'}.</p>
@@ -90,8 +92,8 @@ export function OneLine({ recipe, figures, kitchen }: OneLineProps) {
                     </TracedFigure>
                   </td>
                   <td>
-                    <button
-                      className="btn-quiet"
+                    <Button
+                      kind="quiet"
                       aria-label={`Change ${name} to ${words.to}`}
                       onClick={() => {
                         dispatch(recipeActions.edited({ recipe: withChanges(recipe, [change]) }));
@@ -99,7 +101,7 @@ export function OneLine({ recipe, figures, kitchen }: OneLineProps) {
                       }}
                     >
                       take
-                    </button>
+                    </Button>
                   </td>
                 </tr>
               );
@@ -108,7 +110,7 @@ export function OneLine({ recipe, figures, kitchen }: OneLineProps) {
         </table>
       )}
       {choices.some(({ far }) => far) && (
-        <p className="faint text-[12.5px] mt-2">What is coloured is more than half as much again, or less than half: another dish.</p>
+        <p className="faint text-small mt-2">What is coloured is more than half as much again, or less than half: another dish.</p>
       )}
     </>
   );

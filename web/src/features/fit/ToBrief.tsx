@@ -23,6 +23,8 @@ import { useAppDispatch } from '../recipes/useRecipeState';
 import { FitBounds } from './FitBounds';
 import { changeWords, effectWords, lineName } from './fitWords';
 import { useFit } from './useFit';
+import { Button } from '../../ui/Button';
+import { Remark } from '../../ui/Remark';
 
 interface ToBriefProps {
   readonly recipe: Recipe;
@@ -35,17 +37,17 @@ export function ToBrief({ recipe, figures, kitchen }: ToBriefProps) {
   const { fit, working, again } = useFit(recipe, kitchen);
   return (
     <>
-      <p className="muted text-[12.5px]" role="status">
+      <p className="muted text-small" role="status">
         {working ? 'Working it out' : ''}
       </p>
       <div className={working ? 'opacity-60' : ''}>
         {fit?.failed !== undefined && (
-          <p className="check bad" role="alert">
+          <Remark tone="bad" role="alert">
             It could not be worked out: {fit.failed === '' ? 'it broke off' : fit.failed}. Nothing was changed.{' '}
-            <button className="btn-quiet" onClick={again}>
+            <Button kind="quiet" onClick={again}>
               Try again
-            </button>
-          </p>
+            </Button>
+          </Remark>
         )}
         {fit?.answer && <Answer key={keyOf(fit.answer)} answer={fit.answer} recipe={fit.of} kitchen={kitchen} figures={figures} />}
       </div>
@@ -77,18 +79,18 @@ function Answer({ answer, ...rest }: AnswerProps<FitAnswer>) {
       );
     case 'holds':
       return (
-        <p className="check">
+        <Remark>
           <span aria-hidden>✓</span> It fits as it is: everything the brief asks of a serving holds, bands and all.
-        </p>
+        </Remark>
       );
     case 'nothing moves':
       return <p className="muted">No line may move: all are locked, to taste, optional or without weight. Free one below.</p>;
     case 'unknown':
       return (
-        <p className="check bad">
+        <Remark tone="bad">
           Nobody knows the {answer.targets.map(({ figure }) => figureName(figure).toLowerCase()).join(', ')} of this dish: no food in it
           says. Give its foods that figure first.
-        </p>
+        </Remark>
       );
     case 'conflict':
       return <Conflict answer={answer} {...rest} />;
@@ -114,11 +116,11 @@ function Conflict({ answer, ...rest }: AnswerProps<FitConflict>) {
   const alone = answer.targets.length === 1;
   return (
     <>
-      <p className="check bad mb-2">
+      <Remark tone="bad" className="mb-2">
         <span aria-hidden>✕</span>{' '}
         {answer.targets.map((target) => `${figureName(target.figure).toLowerCase()} ${targetAmountText(target, kitchen)}`).join(' and ')}{' '}
         {alone ? 'cannot be reached' : 'cannot hold together'} within what the lines may move.
-      </p>
+      </Remark>
       <ul className="nearest">
         {answer.nearest.map(({ target, amount }) => (
           <li key={target.figure}>
@@ -128,7 +130,7 @@ function Conflict({ answer, ...rest }: AnswerProps<FitConflict>) {
         ))}
       </ul>
       {ends.length > 0 && (
-        <p className="muted text-[12.5px]">As far as they may go: {ends.join(', ')}. Let them move further below, or ease the brief.</p>
+        <p className="muted text-small">As far as they may go: {ends.join(', ')}. Let them move further below, or ease the brief.</p>
       )}
       <h3>What comes nearest to all of it</h3>
       <Proposal answer={answer.closest} lead="" {...rest} />
@@ -213,7 +215,7 @@ function Proposal({ answer, lead, recipe, figures, kitchen }: AnswerProps<FitPro
           </tbody>
         </table>
       )}
-      <p className="faint text-[12.5px] mt-2">Now and then, as a card prints it:</p>
+      <p className="faint text-small mt-2">Now and then, as a card prints it:</p>
       <ul className="outcome" aria-label="What the brief asks, now and then">
         {answer.before.map((judgement, i) => (
           <Outcome key={i} before={judgement} after={after[i]} figures={before} then={then} kitchen={kitchen} />
@@ -221,19 +223,17 @@ function Proposal({ answer, lead, recipe, figures, kitchen }: AnswerProps<FitPro
       </ul>
       {answer.changes.length > 0 && (
         <p className="flex gap-3 items-center mt-2">
-          <button className="btn btn-main" disabled={taken.length === 0} onClick={take}>
+          <Button kind="main" disabled={taken.length === 0} onClick={take}>
             {taken.length === answer.changes.length
               ? taken.length === 1
                 ? 'Take it'
                 : `Take all ${taken.length}`
               : `Take ${taken.length} of ${answer.changes.length}`}
-          </button>
-          <button className="btn" disabled={taken.length === 0} onClick={keep}>
+          </Button>
+          <Button disabled={taken.length === 0} onClick={keep}>
             Keep as a variant
-          </button>
-          {!answer.rounded && (
-            <span className="faint text-[12.5px]">Amounts are exact: none that is easily weighed keeps to the brief.</span>
-          )}
+          </Button>
+          {!answer.rounded && <span className="faint text-small">Amounts are exact: none that is easily weighed keeps to the brief.</span>}
         </p>
       )}
     </>

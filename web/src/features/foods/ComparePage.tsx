@@ -8,6 +8,12 @@ import { effectText } from './effectText';
 import { MostUsed } from './MostUsed';
 import { usePutInPlace } from './usePutInPlace';
 import { useKitchen, type LoadedKitchen } from '../kitchen/useKitchen';
+import { Button } from '../../ui/Button';
+import { Input } from '../../ui/Input';
+import { Chip } from '../../ui/Chip';
+import { Ledger, LedgerGroup, LedgerRow } from '../../ui/Ledger';
+import './compare.css';
+import { Menu, MenuItem } from '../../ui/Menu';
 
 const MOST = 4;
 
@@ -23,9 +29,9 @@ export function ComparePage() {
     <main className="page">
       <div className="page-head">
         <h1>Compare</h1>
-        <Link className="btn-quiet" to="/pantry">
-          Back to the pantry
-        </Link>
+        <Button asChild kind="quiet">
+          <Link to="/pantry">Back to the pantry</Link>
+        </Button>
         {foods.length < MOST && <AddFood here={here} taken={foods} onAdd={(id) => set([...foods, id])} />}
       </div>
       {foods.length < 2 && (
@@ -37,7 +43,7 @@ export function ComparePage() {
       {foods.length > 0 && <Table foods={foods} kitchen={here.kitchen} onTake={(id) => set(foods.filter((one) => one !== id))} />}
       {foods.length > 1 && (
         <section aria-label="In the recipes" className="mt-5">
-          <h2 className="font-serif font-semibold text-[18px] mb-2">In the recipes that use {here.kitchen.food(foods[0] ?? '')?.name}</h2>
+          <h2 className="font-serif font-semibold text-heading mb-2">In the recipes that use {here.kitchen.food(foods[0] ?? '')?.name}</h2>
           <div className="grid gap-4 grid-cols-[repeat(auto-fit,minmax(340px,1fr))]">
             {foods.slice(1).map((to) => (
               <Swaps key={to} from={foods[0] ?? ''} to={to} kitchen={here.kitchen} />
@@ -66,8 +72,8 @@ function AddFood({
   };
   return (
     <span className="relative">
-      <input
-        className="field w-64"
+      <Input
+        className="w-64"
         aria-label="Add a food to compare"
         placeholder="Add a food"
         value={words}
@@ -75,14 +81,14 @@ function AddFood({
         onKeyDown={(event) => event.key === 'Enter' && found[0] && add(found[0].food.id)}
       />
       {found.length > 0 && (
-        <span className="menu absolute left-0 top-9 grid w-[340px]">
+        <Menu className="absolute left-0 top-9 grid w-[340px]">
           {found.map(({ food }) => (
-            <button key={food.id} className="menu-item" onClick={() => add(food.id)}>
+            <MenuItem key={food.id} onClick={() => add(food.id)}>
               <span>{food.name}</span>
-              <span className="chip">{food.source ?? 'estimate'}</span>
-            </button>
+              <Chip>{food.source ?? 'estimate'}</Chip>
+            </MenuItem>
           ))}
-        </span>
+        </Menu>
       )}
     </span>
   );
@@ -182,12 +188,12 @@ function Table({
   const grams = Number(typed.replace(',', '.')) || usual || 100;
   const compared = foodComparison(foods, kitchen, grams);
   return (
-    <div className="ledger compare" style={{ gridTemplateColumns: `200px repeat(${foods.length}, minmax(0, 1fr))` }}>
-      <div className="ledger-row heads">
+    <Ledger className="compare" style={{ gridTemplateColumns: `200px repeat(${foods.length}, minmax(0, 1fr))` }}>
+      <LedgerRow heads>
         <label className="flex gap-1.5 items-baseline">
           typical use
-          <input
-            className="field w-[64px] num"
+          <Input
+            className="w-[64px] num"
             inputMode="decimal"
             value={typed}
             placeholder={numberText(usual ?? 100, 0)}
@@ -198,25 +204,25 @@ function Table({
         </label>
         {foods.map((id) => (
           <span key={id} className="flex items-center gap-1">
-            <Link className="font-serif text-[15px] text-ink hover:underline" to={`/pantry/${id}`}>
+            <Link className="font-serif text-line text-ink hover:underline" to={`/pantry/${id}`}>
               {kitchen.food(id)?.name}
             </Link>
             <span className="faint">{kitchen.food(id)?.state}</span>
-            <button className="icon" aria-label={`Take ${kitchen.food(id)?.name ?? id} out`} onClick={() => onTake(id)}>
+            <Button kind="icon" aria-label={`Take ${kitchen.food(id)?.name ?? id} out`} onClick={() => onTake(id)}>
               <X size={13} />
-            </button>
+            </Button>
           </span>
         ))}
-      </div>
+      </LedgerRow>
       {groupsOf(grams, kitchen.settings.currency).map(({ title, rows }) => (
         <div key={title} className="contents">
-          <div className="ledger-group">{title}</div>
+          <LedgerGroup>{title}</LedgerGroup>
           {rows.map((row) => (
             <Figures key={row.name} row={row} compared={compared} />
           ))}
         </div>
       ))}
-    </div>
+    </Ledger>
   );
 }
 
@@ -232,7 +238,7 @@ function Figures({
   const best = better && known.length > 1 ? (better === 'more' ? Math.max(...known) : Math.min(...known)) : undefined;
   const most = Math.max(...known, 1e-9);
   return (
-    <div className="ledger-row">
+    <LedgerRow>
       <span className="muted">{name}</span>
       {figures.map((figure, i) => (
         <span key={compared[i]?.food ?? i} className="compared">
@@ -253,7 +259,7 @@ function Figures({
           )}
         </span>
       ))}
-    </div>
+    </LedgerRow>
   );
 }
 
@@ -265,7 +271,7 @@ function Swaps({ from, to, kitchen }: { readonly from: string; readonly to: stri
   const swaps = data?.swaps;
   if (!swaps) return null;
   return (
-    <div className="ledger p-3">
+    <Ledger className="p-3">
       <h3 className="font-semibold mb-1">Swap in {kitchen.food(to)?.name}</h3>
       {swaps.length === 0 && <p className="muted">No recipe uses it yet.</p>}
       {swaps.map(({ id, title, servingName, energyKcal, protein, usedCost }) => (
@@ -276,11 +282,11 @@ function Swaps({ from, to, kitchen }: { readonly from: string; readonly to: stri
           <span className="num">
             {effectText({ energyKcal, protein, usedCost }, kitchen.settings.currency)} a {servingName}
           </span>
-          <button
-            className="btn-quiet"
+          <Button
+            kind="quiet"
             disabled={busy}
             aria-label={`Put it in: ${title}`}
-            title={`${kitchen.food(to)?.name ?? to} in place of ${kitchen.food(from)?.name ?? from}, gram for gram as eaten; variants stay as they are`}
+            hint={`${kitchen.food(to)?.name ?? to} in place of ${kitchen.food(from)?.name ?? from}, gram for gram as eaten; variants stay as they are`}
             onClick={() => {
               setBusy(true);
               void putInPlace(id, from, to).then(() => {
@@ -290,9 +296,9 @@ function Swaps({ from, to, kitchen }: { readonly from: string; readonly to: stri
             }}
           >
             Put it in
-          </button>
+          </Button>
         </p>
       ))}
-    </div>
+    </Ledger>
   );
 }

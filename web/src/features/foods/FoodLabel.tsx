@@ -20,6 +20,11 @@ import { NumberField } from '../../ui/NumberField';
 import { numberText } from '../../ui/numberText';
 import { OtherDoubts } from './FoodUses';
 import { LabelPaste } from './LabelPaste';
+import { Button } from '../../ui/Button';
+import { Input } from '../../ui/Input';
+import { Select } from '../../ui/Select';
+import { Remark } from '../../ui/Remark';
+import { Field } from '../../ui/Field';
 
 /** Nutrients of the label, in the order labels have them; indented ones are part of the one before. */
 const LABEL: readonly (readonly [Nutrient | 'salt', boolean])[] = [
@@ -58,7 +63,7 @@ export function FoodLabel({ food, change, show }: FoodLabelProps) {
           onChange={(next: Source) => change({ source: next })}
         />
       </div>
-      {food.source === 'table' && <p className="faint text-[12px] mt-1">Typical values; your product’s label decides.</p>}
+      {food.source === 'table' && <p className="faint text-small mt-1">Typical values; your product’s label decides.</p>}
       <h2>
         <span>Label</span>
         <Basis food={food} onChange={change} />
@@ -72,13 +77,13 @@ export function FoodLabel({ food, change, show }: FoodLabelProps) {
           <NutrientField key={nutrient} nutrient={nutrient} part={part} food={food} onChange={setNutrient} />
         ))}
         {food.nutrients?.sodium === undefined && (
-          <button className="btn-quiet text-[12.5px] text-left" onClick={() => setNutrient('sodium', sodiumOfPrintedSalt(food))}>
+          <Button kind="quiet" className="text-small text-left" onClick={() => setNutrient('sodium', sodiumOfPrintedSalt(food))}>
             The label says sodium
-          </button>
+          </Button>
         )}
         {food.nutrients?.sodium !== undefined && <NutrientField nutrient="sodium" part={false} food={food} onChange={setNutrient} />}
       </div>
-      <label className="flex items-center gap-2 text-[12.5px] muted mt-1.5">
+      <label className="flex items-center gap-2 text-small muted mt-1.5">
         <input
           type="checkbox"
           checked={food.carbohydrateIs === 'total'}
@@ -88,9 +93,9 @@ export function FoodLabel({ food, change, show }: FoodLabelProps) {
       </label>
       <EnergyCheck food={food} />
       <OtherDoubts food={food} />
-      <button className="btn-quiet mt-2 text-[12.5px]" aria-expanded={more} onClick={() => setMore(!more)}>
+      <Button kind="quiet" className="mt-2 text-small" aria-expanded={more} onClick={() => setMore(!more)}>
         {more ? 'Fewer nutrients' : 'More nutrients'}
-      </button>
+      </Button>
       {(more || MORE.some((nutrient) => nutrient === show)) && (
         <div className="nutrient-grid mt-1">
           {MORE.map((nutrient) => (
@@ -128,8 +133,7 @@ function NutrientField({
   return (
     <label className={`nutrient ${part ? 'of' : ''}`}>
       <span className="muted">{name}</span>
-      <input
-        className="field"
+      <Input
         data-field={nutrient}
         inputMode="decimal"
         placeholder="unknown"
@@ -142,7 +146,7 @@ function NutrientField({
         }}
         onBlur={() => setText(undefined)}
       />
-      <span className="faint text-[12px]">{unit}</span>
+      <span className="faint text-small">{unit}</span>
       {per100Text(food, stands) !== '' && <span className="per100">{per100Text(food, stands)}</span>}
     </label>
   );
@@ -167,8 +171,8 @@ function Basis({ food, onChange }: { readonly food: Food; readonly onChange: (ne
   return (
     <span className="flex items-center gap-1 font-normal">
       per
-      <input
-        className="field w-16 text-right"
+      <Input
+        className="w-16 text-right"
         style={{ padding: '1px 5px' }}
         aria-label="Amount the label is for"
         inputMode="decimal"
@@ -180,8 +184,7 @@ function Basis({ food, onChange }: { readonly food: Food; readonly onChange: (ne
         }}
         onBlur={() => setText(undefined)}
       />
-      <select
-        className="field"
+      <Select
         style={{ padding: '1px 4px' }}
         aria-label="Unit the label is for"
         value={unit}
@@ -190,7 +193,7 @@ function Basis({ food, onChange }: { readonly food: Food; readonly onChange: (ne
         {units.map((one) => (
           <option key={one}>{one}</option>
         ))}
-      </select>
+      </Select>
     </span>
   );
 }
@@ -199,25 +202,25 @@ function Basis({ food, onChange }: { readonly food: Food; readonly onChange: (ne
 function EnergyCheck({ food }: { readonly food: Food }) {
   const agreement = foodEnergyAgreement(food);
   const basis = gramsOfPrintedBasis(food);
-  if (!agreement || !basis) return <p className="check none">○ Energy is checked once energy, protein, fat and carbohydrate are there.</p>;
+  if (!agreement || !basis) return <Remark tone="none">○ Energy is checked once energy, protein, fat and carbohydrate are there.</Remark>;
   const { declared, factored, difference, agrees } = agreement;
   const sums = `label ${numberText(declared, 0)}, macros make ${numberText(factored, 0)} kcal per 100 g`;
   if (agrees)
     return (
-      <p className="check">
+      <Remark>
         <span aria-hidden>✓</span> Energy and macros agree: {sums}.
-      </p>
+      </Remark>
     );
   const slip = likelySlip(food);
   return (
-    <p className="check bad" role="alert">
+    <Remark tone="bad" role="alert">
       <span aria-hidden>✕</span>
       <span>
         {numberText(Math.abs(difference), 0)} kcal too {difference > 0 ? 'much' : 'little'}: {sums}.
         {slip &&
           ` Check the ${nutrientName(slip.nutrient).toLowerCase()}: ${slip.typed} would have to be about ${roundHalfAway(slip.would, 0.1)}.`}
       </span>
-    </p>
+    </Remark>
   );
 }
 
@@ -233,13 +236,12 @@ function Choice<Word extends string>({
   readonly onChange: (next: Word) => void;
 }) {
   return (
-    <label className="labelled">
-      {label}
-      <select className="field" value={value} onChange={({ target }) => onChange(of.find((word) => word === target.value) ?? value)}>
+    <Field label={label}>
+      <Select value={value} onChange={({ target }) => onChange(of.find((word) => word === target.value) ?? value)}>
         {of.map((word) => (
           <option key={word}>{word}</option>
         ))}
-      </select>
-    </label>
+      </Select>
+    </Field>
   );
 }

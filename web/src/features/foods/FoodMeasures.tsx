@@ -1,6 +1,8 @@
 import { useState } from 'react';
 import { measureOf, type Food } from '@portiona/core';
 import { NumberField } from '../../ui/NumberField';
+import { Input } from '../../ui/Input';
+import { Button } from '../../ui/Button';
 
 /** What one cup, clove or piece of the food weighs, and how much of it is eaten. */
 export function FoodMeasures({ food, onChange }: { readonly food: Food; readonly onChange: (next: Partial<Food>) => void }) {
@@ -41,7 +43,7 @@ export function FoodMeasures({ food, onChange }: { readonly food: Food; readonly
           <div key={measure} className="contents">
             <span className="muted self-center">one {measure}</span>
             <NumberField label="grams" amount={grams} onChange={(next) => write(measure, next)} />
-            <label className="flex gap-1 items-center text-[12px] muted pb-1.5">
+            <label className="flex gap-1 items-center text-small muted pb-1.5">
               <input
                 type="checkbox"
                 checked={measureOf(food, measure)?.edible ?? false}
@@ -51,16 +53,14 @@ export function FoodMeasures({ food, onChange }: { readonly food: Food; readonly
             </label>
           </div>
         ))}
-        <input
-          className="field"
+        <Input
           placeholder="piece, cup, slice"
           aria-label="New measure"
           maxLength={60}
           value={name}
           onChange={({ target }) => setName(target.value)}
         />
-        <button
-          className="btn"
+        <Button
           disabled={name.trim() === '' || measureOf(food, name.trim()) !== undefined}
           onClick={() => {
             write(name.trim(), 100);
@@ -68,7 +68,7 @@ export function FoodMeasures({ food, onChange }: { readonly food: Food; readonly
           }}
         >
           Add
-        </button>
+        </Button>
       </div>
     </>
   );

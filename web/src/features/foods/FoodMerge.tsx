@@ -8,6 +8,11 @@ import { Modal } from '../../ui/Modal';
 import { useToast } from '../../ui/Toasts';
 import { useKitchen } from '../kitchen/useKitchen';
 import { effectText } from './effectText';
+import { Input } from '../../ui/Input';
+import { Chip } from '../../ui/Chip';
+import { Remark } from '../../ui/Remark';
+import { Button } from '../../ui/Button';
+import { MenuItem } from '../../ui/Menu';
 
 /** Makes one food of two that are the same: which stays is chosen, and what it changes is shown first. */
 export function FoodMerge({ food, onClose }: { readonly food: Food; readonly onClose: () => void }) {
@@ -49,22 +54,22 @@ export function FoodMerge({ food, onClose }: { readonly food: Food; readonly onC
     >
       {!other ? (
         <>
-          <input
-            className="field w-full"
+          <Input
+            className="w-full"
             aria-label="The same food under another name"
             placeholder="Find the same food under another name"
             value={words}
             autoFocus
             onChange={({ target }) => setWords(target.value)}
           />
-          <p className="muted text-[12.5px] mt-3 mb-1">
+          <p className="muted text-small mt-3 mb-1">
             {words.trim() === '' ? (choices.length === 0 ? 'Nothing in the pantry looks like its double.' : 'These look like it:') : ''}
           </p>
           {choices.map((choice) => (
-            <button key={choice.id} className="menu-item" onClick={() => setOther(choice)}>
+            <MenuItem key={choice.id} onClick={() => setOther(choice)}>
               <span>{choice.name}</span>
-              <span className="chip">{choice.source ?? 'estimate'}</span>
-            </button>
+              <Chip>{choice.source ?? 'estimate'}</Chip>
+            </MenuItem>
           ))}
         </>
       ) : (
@@ -79,15 +84,17 @@ export function FoodMerge({ food, onClose }: { readonly food: Food; readonly onC
               </label>
             ))}
           </div>
-          {error && <p className="check bad mt-3">{problemText(problemOf(error))}</p>}
+          {error && (
+            <Remark tone="bad" className="mt-3">
+              {problemText(problemOf(error))}
+            </Remark>
+          )}
           {data && <Effects preview={data} currency={here.kitchen.settings.currency} />}
           <p className="flex gap-3 mt-4">
-            <button className="btn btn-main" disabled={!data || isLoading} onClick={() => void mergeThem()}>
+            <Button kind="main" disabled={!data || isLoading} onClick={() => void mergeThem()}>
               Merge them
-            </button>
-            <button className="btn" onClick={() => setOther(undefined)}>
-              Another food
-            </button>
+            </Button>
+            <Button onClick={() => setOther(undefined)}>Another food</Button>
           </p>
         </>
       )}

@@ -1,43 +1,43 @@
 import type { Food } from '@portiona/core';
 import { clockText } from '../../ui/timeText';
 import type { FoodDraft } from './useFoodDraft';
+import { Remark } from '../../ui/Remark';
+import { Button } from '../../ui/Button';
 
 /** Told under a food's name: what kept it from being saved, whose save came before, what was taken up again. */
 export function FoodNotice({ draft, isNew }: { readonly draft: FoodDraft; readonly isNew: boolean }) {
   const { state, food, takenUp, startAfresh, takeTheirs, saveMine } = draft;
   if (state.kind === 'trouble')
     return (
-      <p className="check bad" role="alert">
+      <Remark tone="bad" role="alert">
         {state.text}
-      </p>
+      </Remark>
     );
   if (state.kind === 'stale')
     return (
-      <div className="check bad food-notice" role="alert">
+      <Remark tone="bad" className="food-notice" role="alert">
         <p>
           <b>Saved elsewhere at {clockText(state.theirs.savedAt)}.</b> Yours is kept here and not written over it
           {differing(food, state.theirs.document)}.
         </p>
         <p className="flex gap-2 mt-1.5 flex-wrap">
-          <button className="btn" onClick={takeTheirs}>
-            Take what is there
-          </button>
-          <button className="btn btn-main" onClick={saveMine}>
+          <Button onClick={takeTheirs}>Take what is there</Button>
+          <Button kind="main" onClick={saveMine}>
             Save mine over it
-          </button>
+          </Button>
         </p>
-      </div>
+      </Remark>
     );
   if (!takenUp || !isNew) return null;
   return (
-    <p className="check none">
+    <Remark tone="none">
       <span>
         What you typed before is here again; it is not in the pantry yet.{' '}
-        <button className="btn-quiet" onClick={startAfresh}>
+        <Button kind="quiet" onClick={startAfresh}>
           Start afresh
-        </button>
+        </Button>
       </span>
-    </p>
+    </Remark>
   );
 }
 

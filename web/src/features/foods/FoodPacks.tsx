@@ -46,7 +46,7 @@ export function FoodPacks({
         </span>
       </h2>
       <div className="packs">
-        <div className="pack text-[11.5px] faint" aria-hidden>
+        <div className="pack text-tiny faint" aria-hidden>
           <span>net</span>
           <span>unit</span>
           <span>{currencySign(currency)}</span>

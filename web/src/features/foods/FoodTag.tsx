@@ -11,6 +11,8 @@ import { FoodNotice } from './FoodNotice';
 import { FoodMeasures } from './FoodMeasures';
 import { FoodPacks } from './FoodPacks';
 import { useFoodDraft } from './useFoodDraft';
+import { Button } from '../../ui/Button';
+import { ChipButton } from '../../ui/ChipButton';
 
 interface FoodTagProps {
   /** Undefined: a food to be added. */
@@ -60,7 +62,7 @@ export function FoodTag({ saved, kitchen, taken }: FoodTagProps) {
           autoFocus={!saved}
         />
         <span
-          className={`text-[12px] pt-2 whitespace-nowrap ${state.kind === 'trouble' || state.kind === 'stale' ? 'bad' : 'faint'}`}
+          className={`text-small pt-2 whitespace-nowrap ${state.kind === 'trouble' || state.kind === 'stale' ? 'bad' : 'faint'}`}
           role="status"
         >
           {saved &&
@@ -68,18 +70,18 @@ export function FoodTag({ saved, kitchen, taken }: FoodTagProps) {
               state.kind
             ]}
         </span>
-        <button className="icon" aria-label="Close" onClick={() => void navigate('/pantry')}>
+        <Button kind="icon" aria-label="Close" onClick={() => void navigate('/pantry')}>
           <X size={16} />
-        </button>
+        </Button>
       </div>
       <FoodNotice draft={draft} isNew={saved === undefined} />
       <FoodLabel food={food} change={change} {...(show === null ? {} : { show })} />
       {!saved && (
         <p className="mt-4 flex gap-3 items-center">
-          <button className="btn btn-main" disabled={food.name.trim() === ''} onClick={() => void add()}>
+          <Button kind="main" disabled={food.name.trim() === ''} onClick={() => void add()}>
             Add to the pantry
-          </button>
-          <span className="faint text-[12.5px]">
+          </Button>
+          <span className="faint text-small">
             or <kbd>Ctrl Enter</kbd>; measures and packs come next.
           </span>
         </p>
@@ -122,15 +124,15 @@ function Allergens({ food, onChange }: { readonly food: Food; readonly onChange:
       </h2>
       <div className="flex flex-wrap gap-1" role="group" aria-label="Allergens">
         {ALLERGENS.map((allergen) => (
-          <button
+          <ChipButton
             key={allergen}
-            className={`chip ${has.has(allergen) ? 'warn' : ''}`}
+            tone={has.has(allergen) ? 'warn' : undefined}
             aria-pressed={has.has(allergen)}
             onClick={() => toggle(allergen)}
           >
             {has.has(allergen) && '✓ '}
             {allergen.replace('-', ' ')}
-          </button>
+          </ChipButton>
         ))}
       </div>
     </>

@@ -12,6 +12,8 @@ import { problemOf, problemText } from '../../api/problem';
 import { numberText } from '../../ui/numberText';
 import { useToast } from '../../ui/Toasts';
 import { FoodMerge } from './FoodMerge';
+import { Button } from '../../ui/Button';
+import { Remark } from '../../ui/Remark';
 
 /** Where a food is used, what it was before, and the ways to copy it and to put it away. */
 export function FoodUses({ food }: { readonly food: Food }) {
@@ -51,7 +53,7 @@ export function FoodUses({ food }: { readonly food: Food }) {
           <h2>
             <span>What it was</span>
           </h2>
-          <ol className="text-[12.5px] grid gap-0.5">
+          <ol className="text-small grid gap-0.5">
             {history
               .slice(0, 8)
 
@@ -65,18 +67,12 @@ export function FoodUses({ food }: { readonly food: Food }) {
         </>
       )}
       <p className="flex gap-2 mt-4">
-        <button className="btn" onClick={() => void navigate(`/pantry/new?like=${food.id}`)}>
-          Another like it
-        </button>
-        <button className="btn" onClick={() => void navigate(`/pantry/compare?foods=${food.id}`)}>
-          Compare
-        </button>
-        <button className="btn" onClick={() => setMerging(true)}>
-          Merge
-        </button>
+        <Button onClick={() => void navigate(`/pantry/new?like=${food.id}`)}>Another like it</Button>
+        <Button onClick={() => void navigate(`/pantry/compare?foods=${food.id}`)}>Compare</Button>
+        <Button onClick={() => setMerging(true)}>Merge</Button>
         {uses.length > 0 ? (
-          <button
-            className="btn ml-auto"
+          <Button
+            className="ml-auto"
             onClick={() =>
               void take(
                 () => archive({ id: food.id }).unwrap(),
@@ -86,14 +82,14 @@ export function FoodUses({ food }: { readonly food: Food }) {
             }
           >
             Put away
-          </button>
+          </Button>
         ) : (
-          <button
-            className="btn ml-auto"
+          <Button
+            className="ml-auto"
             onClick={() => void take(() => remove({ id: food.id }).unwrap(), `${food.name} is taken out of the pantry.`)}
           >
             Take out
-          </button>
+          </Button>
         )}
       </p>
       {merging && <FoodMerge food={food} onClose={() => setMerging(false)} />}
@@ -123,9 +119,9 @@ export function OtherDoubts({ food }: { readonly food: Food }) {
       {foodDoubts(food)
         .filter(({ code }) => code !== 'energy-mismatch')
         .map(({ code, field, message }) => (
-          <p key={`${code} ${field} ${message}`} className="check bad" role="alert">
+          <Remark key={`${code} ${field} ${message}`} tone="bad" role="alert">
             <span aria-hidden>✕</span> {message}
-          </p>
+          </Remark>
         ))}
     </>
   );

@@ -1,5 +1,7 @@
 import { useState } from 'react';
 import { nutrientName, unitOf, readLabelText, type Food, type Nutrient, type ReadLabel } from '@portiona/core';
+import { Button } from '../../ui/Button';
+import { TextArea } from '../../ui/TextArea';
 
 interface LabelPasteProps {
   readonly food: Food;
@@ -12,9 +14,9 @@ export function LabelPaste({ food, onUse }: LabelPasteProps) {
   const [text, setText] = useState('');
   if (!open)
     return (
-      <button className="btn-quiet text-[12.5px]" onClick={() => setOpen(true)}>
+      <Button kind="quiet" className="text-small" onClick={() => setOpen(true)}>
         Paste the label’s text
-      </button>
+      </Button>
     );
   const read = readLabelText(text);
   const figures = Object.entries(read.nutrients) as [Nutrient | 'salt', number][];
@@ -24,8 +26,7 @@ export function LabelPaste({ food, onUse }: LabelPasteProps) {
   };
   return (
     <div className="paste">
-      <textarea
-        className="field"
+      <TextArea
         rows={4}
         aria-label="Text of the label"
         placeholder="Nutrition per 100 g: Energy 1430 kJ / 341 kcal, fat 1.5 g, of which saturates <0.5 g …"
@@ -59,7 +60,7 @@ export function LabelPaste({ food, onUse }: LabelPasteProps) {
                 ))}
               </p>
               {read.notes.map((note) => (
-                <p key={note} className="warn text-[12.5px]">
+                <p key={note} className="warn text-small">
                   <span aria-hidden>▲</span> {note}
                 </p>
               ))}
@@ -68,8 +69,8 @@ export function LabelPaste({ food, onUse }: LabelPasteProps) {
         </div>
       )}
       <p className="flex gap-3 items-center">
-        <button
-          className="btn btn-main"
+        <Button
+          kind="main"
           disabled={figures.length === 0}
           onClick={() => {
             onUse(foodOf(read));
@@ -77,11 +78,11 @@ export function LabelPaste({ food, onUse }: LabelPasteProps) {
           }}
         >
           Use these figures
-        </button>
+        </Button>
         <kbd>Ctrl Enter</kbd>
-        <button className="btn-quiet ml-auto" onClick={close}>
+        <Button kind="quiet" className="ml-auto" onClick={close}>
           Leave it
-        </button>
+        </Button>
       </p>
     </div>
   );

@@ -1,6 +1,9 @@
 import { Link } from 'react-router';
 import { useUsedFoodsQuery } from '../../api/api.gen';
 import type { LoadedKitchen } from '../kitchen/useKitchen';
+import { Ledger, LedgerRow } from '../../ui/Ledger';
+import { Button } from '../../ui/Button';
+import './compare.css';
 
 /** Foods that could stand in one's place, by its name: shown beside it. */
 const MOST_LIKE = 3;
@@ -10,41 +13,41 @@ export function MostUsed({ here, onCompare }: { readonly here: LoadedKitchen; re
   const used = useUsedFoodsQuery(undefined, { refetchOnMountOrArgChange: true }).data;
   if (!used || used.length === 0) return null;
   return (
-    <section aria-label="Foods used most" className="ledger used-most">
-      <div className="ledger-row heads">
+    <Ledger role="region" aria-label="Foods used most" className="used-most">
+      <LedgerRow heads>
         <span>used most</span>
         <span className="num">recipes</span>
         <span>beside it</span>
-      </div>
+      </LedgerRow>
       {used.map(({ id, name, recipes }) => {
         const like = alike(id, name, here);
         return (
-          <div key={id} className="ledger-row">
-            <Link className="font-serif text-[15px] hover:underline" to={`/pantry/${id}`}>
+          <LedgerRow key={id}>
+            <Link className="font-serif text-line hover:underline" to={`/pantry/${id}`}>
               {name}
             </Link>
             <span className="num">{recipes}</span>
             <span className="flex gap-2 flex-wrap">
               {like.map((other) => (
-                <button
+                <Button
                   key={other.id}
-                  className="btn"
+
                   onClick={() => onCompare([id, other.id])}
-                  title={`Compare ${name} with ${other.name}`}
+                  hint={`Compare ${name} with ${other.name}`}
                 >
                   {other.name}
-                </button>
+                </Button>
               ))}
               {like.length === 0 && (
-                <button className="btn-quiet" onClick={() => onCompare([id])}>
+                <Button kind="quiet" onClick={() => onCompare([id])}>
                   choose what to set beside it
-                </button>
+                </Button>
               )}
             </span>
-          </div>
+          </LedgerRow>
         );
       })}
-    </section>
+    </Ledger>
   );
 }
 

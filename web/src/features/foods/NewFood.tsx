@@ -6,6 +6,9 @@ import { FoodLabel } from './FoodLabel';
 import { FoodName } from './FoodName';
 import { FoodNotice } from './FoodNotice';
 import { useFoodDraft } from './useFoodDraft';
+import { Button } from '../../ui/Button';
+import '../../ui/beside.css';
+import './pantry.css';
 
 interface NewFoodProps {
   readonly name: string;
@@ -44,10 +47,10 @@ export function NewFood({ name, text, taken, onClose, onAdded }: NewFoodProps) {
           </div>
         )}
         <p className="mt-4 flex gap-3 items-center">
-          <button className="btn btn-main" disabled={food.name.trim() === ''} onClick={() => void add()}>
+          <Button kind="main" disabled={food.name.trim() === ''} onClick={() => void add()}>
             Add and use it
-          </button>
-          <span className="faint text-[12.5px]">
+          </Button>
+          <span className="faint text-small">
             or <kbd>Ctrl Enter</kbd>; packs and prices can come later.
           </span>
         </p>

@@ -5,6 +5,9 @@ import { problemOf, problemText } from '../../api/problem';
 import { useToast } from '../../ui/Toasts';
 import { useMovedDishes } from '../prices/useMovedDishes';
 import { unitsOf } from './packUnits';
+import { Input } from '../../ui/Input';
+import { Select } from '../../ui/Select';
+import { Button } from '../../ui/Button';
 
 /** A pack to be added to a food's. */
 export function NewPack({ food, kitchen, first }: { readonly food: Food; readonly kitchen: Kitchen; readonly first: boolean }) {
@@ -41,8 +44,7 @@ export function NewPack({ food, kitchen, first }: { readonly food: Food; readonl
         void add();
       }}
     >
-      <input
-        className="field"
+      <Input
         aria-label="Net of a new pack"
         data-field={first ? 'usedCost' : undefined}
         inputMode="decimal"
@@ -50,42 +52,35 @@ export function NewPack({ food, kitchen, first }: { readonly food: Food; readonl
         value={draft.net}
         onChange={({ target }) => setDraft({ ...draft, net: target.value })}
       />
-      <select
-        className="field"
-        aria-label="Unit of a new pack"
-        value={draft.unit}
-        onChange={({ target }) => setDraft({ ...draft, unit: target.value })}
-      >
+      <Select aria-label="Unit of a new pack" value={draft.unit} onChange={({ target }) => setDraft({ ...draft, unit: target.value })}>
         {unitsOf(food).map((unit) => (
           <option key={unit}>{unit}</option>
         ))}
-      </select>
-      <input
-        className="field text-right"
+      </Select>
+      <Input
+        className="text-right"
         aria-label="Price of a new pack"
         inputMode="decimal"
         placeholder="1.45"
         value={draft.price}
         onChange={({ target }) => setDraft({ ...draft, price: target.value })}
       />
-      <input
-        className="field"
+      <Input
         aria-label="Shop of a new pack"
         placeholder="shop"
         maxLength={120}
         value={draft.shop}
         onChange={({ target }) => setDraft({ ...draft, shop: target.value })}
       />
-      <input
-        className="field"
+      <Input
         aria-label="Day a new pack was seen"
         type="date"
         value={draft.seen}
         onChange={({ target }) => setDraft({ ...draft, seen: target.value })}
       />
-      <button className="btn-quiet" disabled={!ready} aria-label="Add the pack" title="Add the pack">
+      <Button kind="quiet" disabled={!ready} aria-label="Add the pack" hint="Add the pack">
         +
-      </button>
+      </Button>
     </form>
   );
 }

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import type { Pack } from '@portiona/core';
+import { Input } from '../../ui/Input';
 
 /** Until when an offer is, and what it costs otherwise: after its end that counts, or what was seen before. */
 export function OfferTerms({ of, pack, onChange }: { readonly of: string; readonly pack: Pack; readonly onChange: (pack: Pack) => void }) {
@@ -11,8 +12,7 @@ export function OfferTerms({ of, pack, onChange }: { readonly of: string; readon
     <span className="flex gap-2 items-center mt-1">
       <label className="flex gap-1 items-center">
         until
-        <input
-          className="field"
+        <Input
           type="date"
           aria-label={`Last day of the offer of ${of}`}
           value={pack.until ?? ''}
@@ -27,8 +27,8 @@ export function OfferTerms({ of, pack, onChange }: { readonly of: string; readon
       </label>
       <label className="flex gap-1 items-center">
         usually
-        <input
-          className="field w-[70px] text-right"
+        <Input
+          className="w-[70px] text-right"
           inputMode="decimal"
           aria-label={`Usual price of ${of}`}
           value={usual}

@@ -14,6 +14,10 @@ import { useToast } from '../../ui/Toasts';
 import { useMovedDishes } from '../prices/useMovedDishes';
 import { OfferTerms, withPromotion } from './OfferTerms';
 import { unitsOf } from './packUnits';
+import { Input } from '../../ui/Input';
+import { Select } from '../../ui/Select';
+import { Button } from '../../ui/Button';
+import { ChipButton } from '../../ui/ChipButton';
 
 /** One pack of one shop: its latest price, and how many came before. A new price is added; none is written over. */
 export function PackRow({
@@ -90,26 +94,20 @@ export function PackRow({
       className={`pack ${best ? 'font-semibold' : ''}`}
       title={packGrams(draft, food) === undefined ? 'Nobody knows what this pack weighs' : best ? 'The price that counts' : undefined}
     >
-      <input
-        className="field"
+      <Input
         aria-label={`Net of ${name}`}
         inputMode="decimal"
         value={text.net}
         onChange={({ target }) => setText({ ...text, net: target.value })}
         onBlur={() => void write({ ...draft, net: Number(text.net.replace(',', '.')) })}
       />
-      <select
-        className="field"
-        aria-label={`Unit of ${name}`}
-        value={draft.unit}
-        onChange={({ target }) => void write({ ...draft, unit: target.value })}
-      >
+      <Select aria-label={`Unit of ${name}`} value={draft.unit} onChange={({ target }) => void write({ ...draft, unit: target.value })}>
         {unitsOf(food).map((unit) => (
           <option key={unit}>{unit}</option>
         ))}
-      </select>
-      <input
-        className="field text-right"
+      </Select>
+      <Input
+        className="text-right"
         aria-label={`Price of ${name}`}
         data-field={best ? 'usedCost' : undefined}
         inputMode="decimal"
@@ -117,40 +115,39 @@ export function PackRow({
         onChange={({ target }) => setText({ ...text, price: target.value })}
         onBlur={() => void write({ ...draft, price: text.price.replace(',', '.') })}
       />
-      <input
-        className="field"
+      <Input
         aria-label={`Shop of ${name}`}
         value={draft.shop}
         maxLength={120}
         onChange={({ target }) => setDraft({ ...draft, shop: target.value })}
         onBlur={() => void write(draft)}
       />
-      <input
-        className="field"
+      <Input
         aria-label={`Day ${name} was seen`}
         type="date"
         value={draft.seen}
         onChange={({ target }) => setDraft({ ...draft, seen: target.value })}
         onBlur={() => void write(draft)}
       />
-      <button
-        className="icon"
+      <Button
+        kind="icon"
         aria-label={`Put ${name} away`}
-        title="Put away: it counts no more, and what it cost stays known"
+        hint="Put away: it counts no more, and what it cost stays known"
         onClick={() => void takeAway()}
       >
         <Archive size={14} />
-      </button>
+      </Button>
       <span className="price-note">
         {agoText(latest.pack.seen, today)}
         {prices.length > 1 && `, ${prices.length - 1} earlier ${prices.length === 2 ? 'price' : 'prices'}${changeText(series)}`}
-        <button
-          className={`chip ml-2 ${draft.promotion ? 'warn' : ''}`}
+        <ChipButton
+          tone={draft.promotion ? 'warn' : undefined}
+          className="ml-2"
           aria-pressed={draft.promotion ?? false}
           onClick={() => void write(withPromotion(draft, !draft.promotion))}
         >
           {draft.promotion ? '✓ an offer' : 'an offer?'}
-        </button>
+        </ChipButton>
         {draft.promotion && <OfferTerms of={name} pack={draft} onChange={(next) => void write(next)} />}
       </span>
     </div>

@@ -3,6 +3,7 @@ import { useRestorePackMutation, type SavedPackDto } from '../../api/api.gen';
 import { problemOf, problemText } from '../../api/problem';
 import { priceText } from '../../ui/numberText';
 import { useToast } from '../../ui/Toasts';
+import { Button } from '../../ui/Button';
 
 /** Packs that were put away: they count no more, and are taken out again. */
 export function PacksPutAway({ food, away }: { readonly food: Food; readonly away: readonly SavedPackDto[] }) {
@@ -17,7 +18,7 @@ export function PacksPutAway({ food, away }: { readonly food: Food; readonly awa
     }
   };
   return (
-    <details className="text-[13px] mt-2">
+    <details className="text-compact mt-2">
       <summary className="muted">Put away, {priceHistory(food, documents).length}</summary>
       <ul>
         {priceHistory(food, documents).map((series) => {
@@ -28,9 +29,9 @@ export function PacksPutAway({ food, away }: { readonly food: Food; readonly awa
                 {net} {unit} at {shop}, {priceText(latest.price, currency)} on {dayText(latest.pack.seen, true)}
                 {prices.length > 1 && ` and ${prices.length - 1} before`}
               </span>
-              <button className="btn-quiet" aria-label={`Take out ${net} ${unit} at ${shop}`} onClick={() => void takeOut(series)}>
+              <Button kind="quiet" aria-label={`Take out ${net} ${unit} at ${shop}`} onClick={() => void takeOut(series)}>
                 Take out
-              </button>
+              </Button>
             </li>
           );
         })}

@@ -8,6 +8,13 @@ import { useToast } from '../../ui/Toasts';
 import { numberText, priceText } from '../../ui/numberText';
 import { useKitchen } from '../kitchen/useKitchen';
 import { FoodTag } from './FoodTag';
+import { Input } from '../../ui/Input';
+import { Select } from '../../ui/Select';
+import { Button } from '../../ui/Button';
+import { Ledger, LedgerGroup, LedgerRow } from '../../ui/Ledger';
+import { Chip } from '../../ui/Chip';
+import '../../ui/beside.css';
+import './pantry.css';
 
 /** Rows shown before more are asked for: enough to look through, few enough to stay quick. */
 const A_PAGE = 120;
@@ -38,31 +45,33 @@ export function PantryPage() {
       <div className="page">
         <div className="page-head">
           <h1>Pantry</h1>
-          <input
-            className="field filter"
+          <Input
+            className="filter"
             type="search"
             placeholder={`Find among ${foods.length} ${foods.length === 1 ? 'food' : 'foods'}`}
             aria-label="Find a food"
             value={words}
             onChange={({ target }) => setWords(target.value)}
           />
-          <select className="field" aria-label="Aisle" value={aisle} onChange={({ target }) => setAisle(target.value)}>
+          <Select aria-label="Aisle" value={aisle} onChange={({ target }) => setAisle(target.value)}>
             <option value="">every aisle</option>
             {aisles.map((one) => (
               <option key={one} value={one}>
                 {one.replace(/-/g, ', ')}
               </option>
             ))}
-          </select>
-          <Link className="btn ml-auto" to="/pantry/prices">
-            Prices
-          </Link>
-          <Link className="btn" to="/pantry/bring">
-            In and out
-          </Link>
-          <button className="btn btn-main" onClick={() => void navigate('/pantry/new')}>
+          </Select>
+          <Button asChild>
+            <Link className="ml-auto" to="/pantry/prices">
+              Prices
+            </Link>
+          </Button>
+          <Button asChild>
+            <Link to="/pantry/bring">In and out</Link>
+          </Button>
+          <Button kind="main" onClick={() => void navigate('/pantry/new')}>
             Add a food
-          </button>
+          </Button>
         </div>
         {here.foods.length === 0 ? (
           <div className="empty">
@@ -73,14 +82,12 @@ export function PantryPage() {
             </p>
             <p className="flex gap-2 justify-center">
               <StarterPantry />
-              <button className="btn" onClick={() => void navigate('/pantry/new')}>
-                Add a food
-              </button>
+              <Button onClick={() => void navigate('/pantry/new')}>Add a food</Button>
             </p>
           </div>
         ) : (
-          <div className="ledger shelf">
-            <div className="ledger-row heads">
+          <Ledger className="shelf">
+            <LedgerRow heads>
               <span>food, per 100 g</span>
               <span className="num">kcal</span>
               <span className="num">protein</span>
@@ -89,27 +96,27 @@ export function PantryPage() {
               <span className="num">fibre</span>
               <span className="num">salt</span>
               <span className="num">a kg</span>
-            </div>
+            </LedgerRow>
             {foods.slice(0, shown).map((food) => (
               <FoodRow key={food.id} food={food} kitchen={here.kitchen} on={food.id === foodId} />
             ))}
             {foods.length > shown && (
-              <div className="ledger-group">
-                <button className="btn-quiet" onClick={() => setShown(shown + A_PAGE)}>
+              <LedgerGroup>
+                <Button kind="quiet" onClick={() => setShown(shown + A_PAGE)}>
                   Show {Math.min(A_PAGE, foods.length - shown)} more of {foods.length - shown}
-                </button>
-              </div>
+                </Button>
+              </LedgerGroup>
             )}
-            {further.length > 0 && <div className="ledger-group">From imported tables</div>}
+            {further.length > 0 && <LedgerGroup>From imported tables</LedgerGroup>}
             {further.map((food) => (
               <FoodRow key={food.id} food={food} kitchen={here.kitchen} on={food.id === foodId} />
             ))}
-            <div className="ledger-group">
-              <Link className="btn-quiet" to="/put-away">
-                What was put away
-              </Link>
-            </div>
-          </div>
+            <LedgerGroup>
+              <Button asChild kind="quiet">
+                <Link to="/put-away">What was put away</Link>
+              </Button>
+            </LedgerGroup>
+          </Ledger>
         )}
       </div>
       {beside && (foodId === 'new' || chosen) && (
@@ -139,8 +146,8 @@ function StarterPantry() {
   const dispatch = useDispatch();
   const say = useToast();
   return (
-    <button
-      className="btn btn-main"
+    <Button
+      kind="main"
       disabled={isLoading}
       onClick={() =>
         void take()
@@ -153,7 +160,7 @@ function StarterPantry() {
       }
     >
       Take the starter pantry
-    </button>
+    </Button>
   );
 }
 
@@ -162,14 +169,18 @@ function FoodRow({ food, kitchen, on }: { readonly food: Food; readonly kitchen:
   const best = bestPack(candidatePacks(food, kitchen.packsOf(food.id), kitchen.settings));
   const agreement = foodEnergyAgreement(food);
   return (
-    <div className={`ledger-row ${on ? 'on' : ''}`}>
+    <LedgerRow className={on ? 'on' : ''}>
       <span className="min-w-0">
-        <Link className="font-serif text-[15px] hover:underline" to={`/pantry/${food.id}`} aria-current={on}>
+        <Link className="font-serif text-line hover:underline" to={`/pantry/${food.id}`} aria-current={on}>
           {food.name}
         </Link>{' '}
-        <span className="chip">{food.source ?? 'estimate'}</span>
-        {food.state && food.state !== 'as sold' && <span className="faint text-[12px] ml-1.5">{food.state}</span>}
-        {agreement && !agreement.agrees && <span className="chip bad ml-1.5">✕ energy and macros disagree</span>}
+        <Chip>{food.source ?? 'estimate'}</Chip>
+        {food.state && food.state !== 'as sold' && <span className="faint text-small ml-1.5">{food.state}</span>}
+        {agreement && !agreement.agrees && (
+          <Chip tone="bad" className="ml-1.5">
+            ✕ energy and macros disagree
+          </Chip>
+        )}
       </span>
       <Per100 amount={per100g.energyKcal} decimals={0} />
       <Per100 amount={per100g.protein} />
@@ -178,7 +189,7 @@ function FoodRow({ food, kitchen, on }: { readonly food: Food; readonly kitchen:
       <Per100 amount={per100g.fibre} />
       <Per100 amount={per100g.salt} decimals={2} />
       <span className="num">{best ? priceText(best.perKg, kitchen.settings.currency) : <span className="faint">no price</span>}</span>
-    </div>
+    </LedgerRow>
   );
 }
 

@@ -7,6 +7,9 @@ import { problemOf, problemText } from '../../api/problem';
 import { Modal } from '../../ui/Modal';
 import { useToast } from '../../ui/Toasts';
 import { OwnFigure } from './OwnFigure';
+import { Input } from '../../ui/Input';
+import { Select } from '../../ui/Select';
+import { Segmented } from '../../ui/Segmented';
 
 const RULES: readonly (readonly [KitchenDto['rules'], string])[] = RULE_SETS.map((rules) => [rules, ruleSet(rules).name]);
 const MEASURES: readonly (readonly [KitchenDto['measures'], string])[] = [
@@ -43,8 +46,8 @@ export function KitchenSettings({ open, onClose }: { readonly open: boolean; rea
         <Choice name="Pantry staples" options={STAPLES} chosen={kitchen.staples} onChoose={(staples) => change({ staples })} />
         <Row name="A price is stale after">
           <span className="flex gap-2 items-baseline">
-            <input
-              className="field w-[80px] num"
+            <Input
+              className="w-[80px] num"
               type="number"
               min={1}
               max={3650}
@@ -74,13 +77,12 @@ export function RuleSetChoice() {
   const change = useChangeSettings();
   if (!kitchen) return null;
   return (
-    <span className="seg" role="group" aria-label="Rounding of the kitchen's cards">
-      {RULES.map(([rules, name]) => (
-        <button key={rules} aria-pressed={kitchen.rules === rules} title={name} onClick={() => change({ rules })}>
-          {ruleSet(rules).short}
-        </button>
-      ))}
-    </span>
+    <Segmented
+      label="Rounding of the kitchen's cards"
+      value={kitchen.rules}
+      options={RULES.map(([rules, name]) => [rules, ruleSet(rules).short, name] as const)}
+      onChange={(rules) => change({ rules })}
+    />
   );
 }
 
@@ -110,13 +112,13 @@ function Choice<Word extends string>({
 }) {
   return (
     <Row name={name}>
-      <select className="field" value={chosen} onChange={({ target }) => onChoose(target.value as Word)} aria-label={name}>
+      <Select value={chosen} onChange={({ target }) => onChoose(target.value as Word)} aria-label={name}>
         {options.map(([word, text]) => (
           <option key={word} value={word}>
             {text}
           </option>
         ))}
-      </select>
+      </Select>
     </Row>
   );
 }

@@ -1,6 +1,10 @@
 import { useState } from 'react';
 import { formulaTrouble, INDEX_FIGURES } from '@portiona/core';
 import type { IndexDto } from '../../api/api.gen';
+import { Input } from '../../ui/Input';
+import { Field } from '../../ui/Field';
+import { TextArea } from '../../ui/TextArea';
+import { Button } from '../../ui/Button';
 
 interface OwnFigureProps {
   readonly index: IndexDto | undefined;
@@ -22,26 +26,22 @@ export function OwnFigure({ index, onChange }: OwnFigureProps) {
     <fieldset className="grid gap-2">
       <legend className="muted mb-1">A figure of the kitchen’s own, of a serving; it is saved when you press</legend>
       <span className="flex gap-2 flex-wrap">
-        <label className="labelled flex-1 min-w-[110px]">
-          What it is called
-          <input className="field" placeholder="Crew points" maxLength={80} value={name} onChange={({ target }) => setName(target.value)} />
-        </label>
-        <label className="labelled w-[150px]">
-          Rounded to multiples of
-          <input
-            className="field num"
+        <Field label="What it is called" className="flex-1 min-w-[110px]">
+          <Input placeholder="Crew points" maxLength={80} value={name} onChange={({ target }) => setName(target.value)} />
+        </Field>
+        <Field label="Rounded to multiples of" className="w-[150px]">
+          <Input
+            className="num"
             placeholder="not rounded"
             inputMode="decimal"
             aria-invalid={!stepSound}
             value={step}
             onChange={({ target }) => setStep(target.value)}
           />
-        </label>
+        </Field>
       </span>
-      <label className="labelled">
-        How it is reckoned
-        <textarea
-          className="field"
+      <Field label="How it is reckoned">
+        <TextArea
           rows={2}
           aria-describedby="own-figure-says"
           placeholder="energyKcal / 50 + fat / 12 - min(fibre, 4) / 5"
@@ -50,23 +50,18 @@ export function OwnFigure({ index, onChange }: OwnFigureProps) {
           value={formula}
           onChange={({ target }) => setFormula(target.value)}
         />
-      </label>
-      <p id="own-figure-says" className={`text-[12.5px] ${formula.trim() !== '' && !sound ? 'bad' : 'faint'}`} role="status">
+      </Field>
+      <p id="own-figure-says" className={`text-small ${formula.trim() !== '' && !sound ? 'bad' : 'faint'}`} role="status">
         {formula.trim() !== '' && !sound ? sentence(trouble) : `Of + − * /, min, max, abs and: ${INDEX_FIGURES.join(', ')}.`}
       </p>
       <span className="flex gap-2">
-        <button
-          type="button"
-          className="btn btn-main"
-          disabled={!changed || !sound || !stepSound || name.trim() === ''}
-          onClick={() => onChange(next)}
-        >
+        <Button type="button" kind="main" disabled={!changed || !sound || !stepSound || name.trim() === ''} onClick={() => onChange(next)}>
           Reckon it
-        </button>
+        </Button>
         {index && (
-          <button
+          <Button
             type="button"
-            className="btn"
+
             onClick={() => {
               onChange(null);
               setName('');
@@ -75,7 +70,7 @@ export function OwnFigure({ index, onChange }: OwnFigureProps) {
             }}
           >
             Do without it
-          </button>
+          </Button>
         )}
       </span>
     </fieldset>

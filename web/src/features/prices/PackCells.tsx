@@ -12,7 +12,7 @@ interface PackCellsProps {
 export function PackCells({ food, name, shop, net, unit }: PackCellsProps) {
   return (
     <>
-      <Link className="font-serif text-[15px] hover:underline" to={`/pantry/${food}?show=usedCost`}>
+      <Link className="font-serif text-line hover:underline" to={`/pantry/${food}?show=usedCost`}>
         {name}
       </Link>
       <span className="muted">{shop}</span>

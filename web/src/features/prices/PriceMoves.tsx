@@ -6,6 +6,9 @@ import { FigureSource } from '../../ui/FigureSource';
 import { percentText, priceText, signedPercent } from '../../ui/numberText';
 import type { LoadedKitchen } from '../kitchen/useKitchen';
 import { PackCells } from './PackCells';
+import { Ledger, LedgerRow } from '../../ui/Ledger';
+import { Button } from '../../ui/Button';
+import { Chip } from '../../ui/Chip';
 
 /** Packs that are told where no price has moved yet. */
 const MOST_OLD = 12;
@@ -25,28 +28,28 @@ export function PriceMoves({ here: { kitchen, foods } }: { readonly here: Loaded
   if (!moves || oldest.length === 0) return null;
   const moved = moves.length > 0;
   return (
-    <div className="ledger answers">
-      <div className="ledger-row heads">
+    <Ledger className="answers">
+      <LedgerRow heads>
         <span>{moved ? 'moved most since first seen' : 'seen longest ago'}</span>
         <span>shop</span>
         <span className="num">pack</span>
         <span className="num">{moved ? 'first' : ''}</span>
         <span className="num">{moved ? 'now' : 'price'}</span>
         <span />
-      </div>
+      </LedgerRow>
       {moves.map((move) => (
         <Move key={`${move.food} ${move.shop} ${move.net} ${move.unit}`} move={move} today={date} />
       ))}
       {!moved &&
         oldest.map(({ food, pack: { id, shop, net, unit, price, seen } }) => (
-          <div key={`${food.id} ${id ?? ''}`} className="ledger-row">
+          <LedgerRow key={`${food.id} ${id ?? ''}`}>
             <PackCells food={food.id} name={food.name} shop={shop} net={net} unit={unit} />
             <span />
             <span className="num font-semibold">{priceText(Number(price), currency)}</span>
             <span className="muted">seen {agoText(seen, date)}</span>
-          </div>
+          </LedgerRow>
         ))}
-    </div>
+    </Ledger>
   );
 }
 
@@ -54,7 +57,7 @@ function Move({ move, today }: { readonly move: PriceMoveDto; readonly today: st
   const { food, name, currency, net, unit, shop, change, promotion } = move;
   const [first, latest] = [priceText(Number(move.first), currency), priceText(Number(move.latest), currency)];
   return (
-    <div className="ledger-row">
+    <LedgerRow>
       <PackCells {...move} />
       <span className="num muted">{first}</span>
       <span className="num font-semibold">{latest}</span>
@@ -68,15 +71,19 @@ function Move({ move, today }: { readonly move: PriceMoveDto; readonly today: st
             `${latest} ÷ ${first} − 1 = ${signedPercent(change, 1)}`,
           ]}
           link={
-            <Link className="btn-quiet" to={`/pantry/${food}?show=usedCost`}>
-              All prices of {name}
-            </Link>
+            <Button asChild kind="quiet">
+              <Link to={`/pantry/${food}?show=usedCost`}>All prices of {name}</Link>
+            </Button>
           }
         >
           {change > 0 ? '▲' : '▼'} {percentText(Math.abs(change), 1)} since {dayText(move.firstSeen, false)}
         </FigureSource>
-        {promotion && <span className="chip warn ml-2">offer</span>}
+        {promotion && (
+          <Chip tone="warn" className="ml-2">
+            offer
+          </Chip>
+        )}
       </span>
-    </div>
+    </LedgerRow>
   );
 }

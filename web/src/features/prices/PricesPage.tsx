@@ -19,6 +19,10 @@ import { PackCells } from './PackCells';
 import { PriceMoves } from './PriceMoves';
 import { useMovedDishes } from './useMovedDishes';
 import { useKitchen, type LoadedKitchen } from '../kitchen/useKitchen';
+import { Button } from '../../ui/Button';
+import { Ledger, LedgerGroup, LedgerRow } from '../../ui/Ledger';
+import { Chip } from '../../ui/Chip';
+import './prices.css';
 
 /** Prices of the whole pantry: how old they are, and what the shops say today. */
 export function PricesPage() {
@@ -48,9 +52,9 @@ export function PricesPage() {
     <main className="page">
       <div className="page-head">
         <h1>Prices</h1>
-        <Link className="btn-quiet" to="/pantry">
-          Back to the pantry
-        </Link>
+        <Button asChild kind="quiet">
+          <Link to="/pantry">Back to the pantry</Link>
+        </Button>
         <Ages here={here} />
         <Ask refresh={refresh} onAsk={ask} />
       </div>
@@ -97,22 +101,18 @@ function Ask({ refresh, onAsk }: AskProps) {
         <span className="num muted">
           {refresh.answered} of {refresh.asked}
         </span>
-        <button className="btn" onClick={() => told(cancel({ id: refresh.id }).unwrap())}>
-          Stop
-        </button>
+        <Button onClick={() => told(cancel({ id: refresh.id }).unwrap())}>Stop</Button>
       </span>
     );
   const failed = refresh?.items.filter(({ state }) => state === 'failed').length ?? 0;
   return (
     <span className="ml-auto flex gap-2">
       {refresh && failed > 0 && (
-        <button className="btn" onClick={() => told(onAsk(() => retry({ id: refresh.id }).unwrap()))}>
-          Ask again for the {failed} that failed
-        </button>
+        <Button onClick={() => told(onAsk(() => retry({ id: refresh.id }).unwrap()))}>Ask again for the {failed} that failed</Button>
       )}
-      <button className="btn btn-main" disabled={isLoading} onClick={() => told(onAsk(() => start().unwrap()))}>
+      <Button kind="main" disabled={isLoading} onClick={() => told(onAsk(() => start().unwrap()))}>
         Refresh prices
-      </button>
+      </Button>
     </span>
   );
 }
@@ -133,15 +133,15 @@ function Answers({ refresh, here }: { readonly refresh: RefreshDto; readonly her
   const of = (state: State) => refresh.items.filter((item) => item.state === state);
   const { date } = here.kitchen.settings;
   return (
-    <div className="ledger answers">
-      <div className="ledger-row heads">
+    <Ledger className="answers">
+      <LedgerRow heads>
         <span>asked {agoText(refresh.day, date)}</span>
         <span>shop</span>
         <span className="num">pack</span>
         <span className="num">before</span>
         <span className="num">now</span>
         <span>change</span>
-      </div>
+      </LedgerRow>
       {GROUPS.map(([state, title]) => (
         <Group
           key={state}
@@ -152,7 +152,7 @@ function Answers({ refresh, here }: { readonly refresh: RefreshDto; readonly her
           today={date}
         />
       ))}
-    </div>
+    </Ledger>
   );
 }
 
@@ -169,12 +169,12 @@ function Group({ title, items, open, asked, today }: GroupProps) {
   if (items.length === 0) return null;
   return (
     <>
-      <h2 className="ledger-group">
+      <LedgerGroup>
         {title}, {items.length}{' '}
-        <button className="btn-quiet text-[12.5px] ml-2" aria-expanded={shown} onClick={() => setShown(!shown)}>
+        <Button kind="quiet" className="text-small ml-2" aria-expanded={shown} onClick={() => setShown(!shown)}>
           {shown ? 'hide' : 'show'}
-        </button>
-      </h2>
+        </Button>
+      </LedgerGroup>
       {shown &&
         items.map((item) => <Answer key={`${item.food} ${item.shop} ${item.net} ${item.unit}`} item={item} asked={asked} today={today} />)}
     </>
@@ -185,7 +185,7 @@ function Answer({ item, asked, today }: { readonly item: RefreshItemDto; readonl
   const { food, name, shop, net, unit, currency, before, price, change, promotion, message } = item;
   const prices = `/pantry/${food}?show=usedCost`;
   return (
-    <div className="ledger-row">
+    <LedgerRow>
       <PackCells food={food} name={name} shop={shop} net={net} unit={unit} />
       <Link
         className="num muted hover:underline"
@@ -218,17 +218,21 @@ function Answer({ item, asked, today }: { readonly item: RefreshItemDto; readonl
               `${priceText(Number(price), currency)} ÷ ${priceText(Number(before), currency)} − 1 = ${signedPercent(change, 1)}`,
             ]}
             link={
-              <Link className="btn-quiet" to={prices}>
-                All prices of {name}
-              </Link>
+              <Button asChild kind="quiet">
+                <Link to={prices}>All prices of {name}</Link>
+              </Button>
             }
           >
             {Math.abs(change) < AS_BEFORE ? 'as before' : `${change > 0 ? '▲' : '▼'} ${percentText(Math.abs(change), 1)}`}
           </FigureSource>
         )}
-        {promotion && message === null && <span className="chip warn ml-2">offer</span>}
+        {promotion && message === null && (
+          <Chip tone="warn" className="ml-2">
+            offer
+          </Chip>
+        )}
       </span>
-    </div>
+    </LedgerRow>
   );
 }
 

@@ -4,6 +4,8 @@ import { useListPutAwayQuery, useRestoreFoodMutation, useRestoreRecipeMutation, 
 import { problemOf, problemText } from '../../api/problem';
 import { dayOf } from '../../ui/timeText';
 import { useToast } from '../../ui/Toasts';
+import { Button } from '../../ui/Button';
+import './putAway.css';
 
 /** Recipes and foods that were put away: nothing of them is lost, and each is taken out again. */
 export function PutAwayPage() {
@@ -67,9 +69,9 @@ function List({ heading, items, to, onTakeOut }: ListProps) {
               {one.name}
             </Link>
             <span className="faint">since {dayText(dayOf(one.putAwayAt), true)}</span>
-            <button className="btn" aria-label={`Take out ${one.name}`} onClick={() => onTakeOut(one)}>
+            <Button aria-label={`Take out ${one.name}`} onClick={() => onTakeOut(one)}>
               Take out
-            </button>
+            </Button>
           </li>
         ))}
       </ul>

@@ -18,6 +18,13 @@ import { useToast } from '../../ui/Toasts';
 import { useMovedDishes } from '../prices/useMovedDishes';
 import { useKitchen, type LoadedKitchen } from '../kitchen/useKitchen';
 import { ReceiptRow, type LineChoice } from './ReceiptRow';
+import { Button } from '../../ui/Button';
+import { Input } from '../../ui/Input';
+import { Field } from '../../ui/Field';
+import { Ledger, LedgerRow } from '../../ui/Ledger';
+import { Select } from '../../ui/Select';
+import '../../ui/field.css';
+import './receipts.css';
 
 const TARGET_NAMES: Readonly<Record<ReceiptTarget, string>> = {
   item: 'Name in',
@@ -41,9 +48,9 @@ export function ReceiptPage() {
         <div className="empty">
           <h2>No receipt here</h2>
           <p className="muted mb-4">Bring one as a CSV file, and its lines stand here to look over.</p>
-          <Link className="btn btn-main" to="/pantry/bring">
-            Bring one
-          </Link>
+          <Button asChild kind="main">
+            <Link to="/pantry/bring">Bring one</Link>
+          </Button>
         </div>
       </main>
     );
@@ -108,19 +115,19 @@ function Review({ receipt: { rows, fileName }, here, remembered }: ReviewProps) 
         <span className="muted">
           {read.lines.length} prices, {lines.filter(({ food }) => food).length} with their food
         </span>
-        <Link className="btn-quiet ml-auto" to="/pantry/bring">
-          Bring another
-        </Link>
-        <button className="btn btn-main" disabled={taken.length === 0 || wantsShop || isLoading} onClick={() => void addAll()}>
+        <Button asChild kind="quiet">
+          <Link className="ml-auto" to="/pantry/bring">
+            Bring another
+          </Link>
+        </Button>
+        <Button kind="main" disabled={taken.length === 0 || wantsShop || isLoading} onClick={() => void addAll()}>
           Add {taken.length} {taken.length === 1 ? 'price' : 'prices'}
-        </button>
+        </Button>
       </div>
       <div className="reading mb-3">
         {mapping.columns.shop === undefined && (
-          <label className="labelled">
-            Shop
-            <input
-              className="field"
+          <Field label="Shop">
+            <Input
               list="shops"
               value={shop}
               maxLength={120}
@@ -133,24 +140,17 @@ function Review({ receipt: { rows, fileName }, here, remembered }: ReviewProps) 
                 <option key={one} value={one} />
               ))}
             </datalist>
-          </label>
+          </Field>
         )}
         {mapping.columns.date === undefined && (
-          <label className="labelled">
-            Day
-            <input
-              className="field"
-              type="date"
-              value={seen}
-              max={settings.date}
-              onChange={({ target }) => target.value !== '' && setSeen(target.value)}
-            />
-          </label>
+          <Field label="Day">
+            <Input type="date" value={seen} max={settings.date} onChange={({ target }) => target.value !== '' && setSeen(target.value)} />
+          </Field>
         )}
         <Columns rows={rows} mapping={mapping} onChange={setMapping} />
       </div>
-      <div className="ledger receipt">
-        <div className="ledger-row heads">
+      <Ledger className="receipt">
+        <LedgerRow heads>
           <span />
           <span>on the receipt</span>
           <span>food</span>
@@ -158,7 +158,7 @@ function Review({ receipt: { rows, fileName }, here, remembered }: ReviewProps) 
           <span className="num">price</span>
           <span className="num">a kg</span>
           <span>against now</span>
-        </div>
+        </LedgerRow>
         {lines.map((line) => (
           <ReceiptRow
             key={line.line.row}
@@ -171,9 +171,9 @@ function Review({ receipt: { rows, fileName }, here, remembered }: ReviewProps) 
         {lines.length === 0 && (
           <p className="muted p-6 col-span-full">No price found yet. Say above which columns hold the name and the price.</p>
         )}
-      </div>
+      </Ledger>
       {read.passed.length > 0 && (
-        <p className="faint text-[12.5px] mt-2">
+        <p className="faint text-small mt-2">
           Passed over: {read.passed.map(({ row, item, why }) => `row ${row}${item === '' ? '' : `, ${item}`} (${why})`).join('; ')}.
         </p>
       )}
@@ -229,10 +229,8 @@ function Columns({
   return (
     <>
       {RECEIPT_TARGETS.map((target) => (
-        <label key={target} className="labelled">
-          {TARGET_NAMES[target]}
-          <select
-            className="field"
+        <Field key={target} label={TARGET_NAMES[target]}>
+          <Select
             value={mapping.columns[target] ?? ''}
             onChange={({ target: { value } }) => {
               const { [target]: _, ...rest } = mapping.columns;
@@ -245,8 +243,8 @@ function Columns({
                 {heading}
               </option>
             ))}
-          </select>
-        </label>
+          </Select>
+        </Field>
       ))}
     </>
   );

@@ -1,11 +1,17 @@
 import { useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
-import { Popover } from 'radix-ui';
 import { agoText, currencySign, type Food } from '@portiona/core';
 import { FigureSource } from '../../ui/FigureSource';
 import { numberText, percentText, priceText, signedPercent } from '../../ui/numberText';
 import type { LoadedKitchen } from '../kitchen/useKitchen';
 import type { ChosenLine } from './ReceiptPage';
+import { Button } from '../../ui/Button';
+import { Chip } from '../../ui/Chip';
+import { Input } from '../../ui/Input';
+import { Select } from '../../ui/Select';
+import { LedgerRow } from '../../ui/Ledger';
+import { DropPanel } from '../../ui/DropPanel';
+import { MenuItem } from '../../ui/Menu';
 
 /** What a person changed of a line. */
 export interface LineChoice {
@@ -30,14 +36,14 @@ export function ReceiptRow({ line: chosen, ready, here, onChoose }: ReceiptRowPr
   const { line, food, by, perKg, change, take } = chosen;
   const { currency, date } = here.kitchen.settings;
   const toFood = food && (
-    <Link className="btn-quiet" to={`/pantry/${food.id}?show=usedCost`}>
-      All prices of {food.name}
-    </Link>
+    <Button asChild kind="quiet">
+      <Link to={`/pantry/${food.id}?show=usedCost`}>All prices of {food.name}</Link>
+    </Button>
   );
   const [text, setText] = useState<string>();
   const units = [...new Set(['g', 'kg', 'ml', 'l', 'oz', 'lb', 'piece', ...Object.keys(food?.measures ?? {})])];
   return (
-    <div className={`ledger-row ${ready && take ? '' : 'unmapped'}`}>
+    <LedgerRow className={ready && take ? '' : 'unmapped'}>
       <input
         type="checkbox"
         aria-label={`Add the price of ${line.item}`}
@@ -47,16 +53,20 @@ export function ReceiptRow({ line: chosen, ready, here, onChoose }: ReceiptRowPr
       />
       <span className="min-w-0">
         {line.item}
-        {line.note !== '' && <span className="faint text-[12px]"> {line.note}</span>}
-        {line.promotion && <span className="chip warn ml-1.5">offer</span>}
+        {line.note !== '' && <span className="faint text-small"> {line.note}</span>}
+        {line.promotion && (
+          <Chip tone="warn" className="ml-1.5">
+            offer
+          </Chip>
+        )}
       </span>
       <span className="flex gap-1.5 items-center min-w-0">
         <FoodChoice item={line.item} food={food} here={here} onPick={(chosen) => onChoose({ food: chosen })} />
-        {by === 'remembered' && <span className="chip">as before</span>}
+        {by === 'remembered' && <Chip>as before</Chip>}
       </span>
       <span className="flex gap-1">
-        <input
-          className="field w-[70px] num"
+        <Input
+          className="w-[70px] num"
           aria-label={`What one ${line.item} holds`}
           inputMode="decimal"
           placeholder="how much?"
@@ -69,8 +79,8 @@ export function ReceiptRow({ line: chosen, ready, here, onChoose }: ReceiptRowPr
           }}
           onBlur={() => setText(undefined)}
         />
-        <select
-          className="field w-[84px]"
+        <Select
+          className="w-[84px]"
           aria-label={`Unit of ${line.item}`}
           value={line.unit ?? 'g'}
           onChange={({ target }) => onChoose({ unit: target.value })}
@@ -78,7 +88,7 @@ export function ReceiptRow({ line: chosen, ready, here, onChoose }: ReceiptRowPr
           {units.map((unit) => (
             <option key={unit}>{unit}</option>
           ))}
-        </select>
+        </Select>
       </span>
       <span className="num">{priceText(Number(line.price), currency)}</span>
       <span className="num">
@@ -102,7 +112,7 @@ export function ReceiptRow({ line: chosen, ready, here, onChoose }: ReceiptRowPr
           </FigureSource>
         )}
       </span>
-    </div>
+    </LedgerRow>
   );
 }
 
@@ -156,32 +166,36 @@ function FoodChoice({
     onPick(chosen);
   };
   return (
-    <Popover.Root open={open} onOpenChange={setOpen}>
-      <Popover.Trigger
-        className={`btn-quiet text-left truncate ${food ? '' : 'bad'}`}
-        aria-label={food ? `Food of ${item}: ${food.name}` : `Choose a food for ${item}`}
-      >
-        {food?.name ?? 'Choose a food'} <span aria-hidden>▾</span>
-      </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content className="menu w-[340px]" align="start" sideOffset={4} aria-label="Foods for this line">
-          <input
-            className="field w-full mb-1"
-            aria-label="Find a food"
-            value={words}
-            onChange={({ target }) => setWords(target.value)}
-            onKeyDown={(event) => event.key === 'Enter' && found[0] && pick(found[0].food)}
-            autoFocus
-          />
-          {found.map(({ food: one }) => (
-            <button key={one.id} className="menu-item" aria-current={one.id === food?.id} onClick={() => pick(one)}>
-              <span>{one.name}</span>
-              <span className="chip">{one.source ?? 'estimate'}</span>
-            </button>
-          ))}
-          {found.length === 0 && <p className="muted px-2 py-1">Nothing like “{words}” in the pantry.</p>}
-        </Popover.Content>
-      </Popover.Portal>
-    </Popover.Root>
+    <DropPanel
+      trigger={
+        <Button
+          kind="quiet"
+          className={`text-left truncate ${food ? '' : 'bad'}`}
+          aria-label={food ? `Food of ${item}: ${food.name}` : `Choose a food for ${item}`}
+        >
+          {food?.name ?? 'Choose a food'} <span aria-hidden>▾</span>
+        </Button>
+      }
+      open={open}
+      onOpenChange={setOpen}
+      className="w-[340px]"
+      label="Foods for this line"
+    >
+      <Input
+        className="w-full mb-1"
+        aria-label="Find a food"
+        value={words}
+        onChange={({ target }) => setWords(target.value)}
+        onKeyDown={(event) => event.key === 'Enter' && found[0] && pick(found[0].food)}
+        autoFocus
+      />
+      {found.map(({ food: one }) => (
+        <MenuItem key={one.id} aria-current={one.id === food?.id} onClick={() => pick(one)}>
+          <span>{one.name}</span>
+          <Chip>{one.source ?? 'estimate'}</Chip>
+        </MenuItem>
+      ))}
+      {found.length === 0 && <p className="muted px-2 py-1">Nothing like “{words}” in the pantry.</p>}
+    </DropPanel>
   );
 }

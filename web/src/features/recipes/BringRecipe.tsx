@@ -5,6 +5,10 @@ import { useCreateRecipeMutation } from '../../api/api.gen';
 import { problemOf, problemText } from '../../api/problem';
 import { underFreeId } from '../../api/underFreeId';
 import { useKitchen } from '../kitchen/useKitchen';
+import { TextArea } from '../../ui/TextArea';
+import { Input } from '../../ui/Input';
+import { Field } from '../../ui/Field';
+import { Button } from '../../ui/Button';
 
 const MOST_BYTES = 5 * 1024 * 1024;
 
@@ -44,8 +48,8 @@ export function BringRecipe({ onClose }: { readonly onClose: () => void }) {
   };
   return (
     <div className="grid gap-3">
-      <textarea
-        className="field w-full"
+      <TextArea
+        className="w-full"
         rows={9}
         aria-label="The recipe as text, page or data"
         placeholder={'Leek and barley pot\nMakes 5 boxes\n\n300 g pearl barley\n3 leeks, sliced\n\nMethod\n1. Boil the barley …'}
@@ -56,15 +60,14 @@ export function BringRecipe({ onClose }: { readonly onClose: () => void }) {
       {text.trim() !== '' && !recipe && <p className="muted">No ingredient found in it yet.</p>}
       {recipe && (
         <>
-          <label className="labelled">
-            Name
-            <input
-              className="field font-serif"
+          <Field label="Name">
+            <Input
+              className="font-serif"
               maxLength={200}
               value={title ?? read?.title ?? ''}
               onChange={({ target }) => setTitle(target.value)}
             />
-          </label>
+          </Field>
           <p aria-live="polite">
             {recipe.servings} {recipe.servingName === 'box' ? 'boxes' : `${recipe.servingName}s`}
             {read?.servings === undefined && <span className="warn"> ▲ assumed, it does not say</span>}, {recipe.parts.length}{' '}
@@ -84,7 +87,7 @@ export function BringRecipe({ onClose }: { readonly onClose: () => void }) {
               </span>
             )}
           </p>
-          {recipe.source !== undefined && <p className="faint text-[12.5px]">From {recipe.source}; the recipe keeps that.</p>}
+          {recipe.source !== undefined && <p className="faint text-small">From {recipe.source}; the recipe keeps that.</p>}
         </>
       )}
       {trouble !== '' && (
@@ -93,9 +96,7 @@ export function BringRecipe({ onClose }: { readonly onClose: () => void }) {
         </p>
       )}
       <div className="flex gap-2 items-center">
-        <button className="btn" onClick={() => file.current?.click()}>
-          Choose a page or file
-        </button>
+        <Button onClick={() => file.current?.click()}>Choose a page or file</Button>
         <input
           ref={file}
           type="file"
@@ -109,12 +110,12 @@ export function BringRecipe({ onClose }: { readonly onClose: () => void }) {
             target.value = '';
           }}
         />
-        <button className="btn ml-auto" onClick={onClose}>
+        <Button className="ml-auto" onClick={onClose}>
           Not now
-        </button>
-        <button className="btn btn-main" disabled={!recipe || isLoading} onClick={() => void begin()}>
+        </Button>
+        <Button kind="main" disabled={!recipe || isLoading} onClick={() => void begin()}>
           Begin with it
-        </button>
+        </Button>
       </div>
     </div>
   );

@@ -3,6 +3,7 @@ import type { ReactNode } from 'react';
 import { figureName, figureUnit } from '../briefs/briefWords';
 import { numberText, priceText } from '../../ui/numberText';
 import { TracedFigure } from './TracedFigure';
+import './differingFigure.css';
 
 /** Figures by which two ways to make a dish are compared. */
 export type ComparedFigure = LabelNutrient | 'weight' | 'usedCost';

@@ -5,6 +5,10 @@ import { useCreateRecipeMutation } from '../../api/api.gen';
 import { problemOf, problemText } from '../../api/problem';
 import { underFreeId } from '../../api/underFreeId';
 import { Modal } from '../../ui/Modal';
+import { Input } from '../../ui/Input';
+import { Field } from '../../ui/Field';
+import { Button } from '../../ui/Button';
+import { Segmented } from '../../ui/Segmented';
 
 /** Reading what others wrote takes a parser of pages: it comes when it is asked for. */
 const BringRecipe = lazy(async () => ({ default: (await import('./BringRecipe')).BringRecipe }));
@@ -28,14 +32,16 @@ function Ways({ onClose }: { readonly onClose: () => void }) {
   const [bringing, setBringing] = useState(false);
   return (
     <>
-      <span className="seg mb-3" role="group" aria-label="How to begin">
-        <button aria-pressed={!bringing} onClick={() => setBringing(false)}>
-          From nothing
-        </button>
-        <button aria-pressed={bringing} onClick={() => setBringing(true)}>
-          From a text or page
-        </button>
-      </span>
+      <Segmented
+        label="How to begin"
+        className="mb-3"
+        value={bringing ? 'text' : 'nothing'}
+        options={[
+          ['nothing', 'From nothing'],
+          ['text', 'From a text or page'],
+        ]}
+        onChange={(from) => setBringing(from === 'text')}
+      />
       {bringing ? (
         <Suspense fallback={null}>
           <BringRecipe onClose={onClose} />
@@ -75,10 +81,9 @@ function NewRecipeForm({ onClose }: { readonly onClose: () => void }) {
   };
   return (
     <form onSubmit={(event) => void start(event)} className="grid gap-3" noValidate>
-      <label className="labelled">
-        Name
-        <input
-          className="field font-serif"
+      <Field label="Name">
+        <Input
+          className="font-serif"
           value={title}
           onChange={({ target }) => setTitle(target.value)}
           autoFocus
@@ -86,21 +91,20 @@ function NewRecipeForm({ onClose }: { readonly onClose: () => void }) {
           aria-invalid={trouble !== ''}
           aria-describedby="new-recipe-trouble"
         />
-      </label>
-      <label className="labelled">
-        Boxes
-        <input className="field w-24" inputMode="decimal" value={servings} onChange={({ target }) => setServings(target.value)} />
-      </label>
+      </Field>
+      <Field label="Boxes">
+        <Input className="w-24" inputMode="decimal" value={servings} onChange={({ target }) => setServings(target.value)} />
+      </Field>
       <p id="new-recipe-trouble" role="alert" className="bad">
         {trouble}
       </p>
       <div className="flex gap-2 justify-end">
-        <button type="button" className="btn" onClick={onClose}>
+        <Button type="button" onClick={onClose}>
           Not now
-        </button>
-        <button className="btn btn-main" disabled={isLoading}>
+        </Button>
+        <Button kind="main" disabled={isLoading}>
           Start
-        </button>
+        </Button>
       </div>
     </form>
   );

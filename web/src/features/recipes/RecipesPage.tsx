@@ -23,6 +23,14 @@ import { useToast } from '../../ui/Toasts';
 import { NewRecipe } from './NewRecipe';
 import { useBriefFilter } from './useBriefFilter';
 import { useRecipeRows, type RecipeOrder, type RecipeRows } from './useRecipeRows';
+import { Input } from '../../ui/Input';
+import { Select } from '../../ui/Select';
+import { Button } from '../../ui/Button';
+import { Ledger, LedgerGroup, LedgerRow } from '../../ui/Ledger';
+import { Chip } from '../../ui/Chip';
+import { Segmented } from '../../ui/Segmented';
+import '../../ui/ledger.css';
+import './recipes.css';
 
 /** Characters of a title, at most. */
 const LONGEST_TITLE = 200;
@@ -55,8 +63,8 @@ export function RecipesPage() {
       <div className="page-head">
         <h1>Recipes</h1>
         <span className="muted">{kitchen?.name}</span>
-        <input
-          className="field filter"
+        <Input
+          className="filter"
           type="search"
           placeholder="Filter by name or series"
           aria-label="Filter recipes"
@@ -65,30 +73,24 @@ export function RecipesPage() {
           onChange={({ target }) => setWords(target.value)}
         />
         {kept.length > 0 && (
-          <select className="field" aria-label="What meets a brief" value={chosen} onChange={({ target }) => choose(target.value)}>
+          <Select aria-label="What meets a brief" value={chosen} onChange={({ target }) => choose(target.value)}>
             <option value="">any brief</option>
             {kept.map(({ name }) => (
               <option key={name} value={name}>
                 meets {name}
               </option>
             ))}
-          </select>
+          </Select>
         )}
-        <span className="seg" role="group" aria-label="Order">
-          {ORDERS.map(([key, name]) => (
-            <button key={key} aria-pressed={order === key} onClick={() => setOrder(key)}>
-              {name}
-            </button>
-          ))}
-        </span>
+        <Segmented label="Order" value={order} options={ORDERS} onChange={setOrder} />
         {(rows.total ?? 0) > 20 && (
-          <span className="faint text-[12.5px]" role="status">
+          <span className="faint text-small" role="status">
             {numberText(rows.total ?? 0, 0)} recipes
           </span>
         )}
-        <button className="btn btn-main ml-auto" onClick={() => setStarting(true)}>
+        <Button kind="main" className="ml-auto" onClick={() => setStarting(true)}>
           Start a recipe
-        </button>
+        </Button>
       </div>
       {rows.total === 0 && words === '' && !only ? (
         <div className="empty">
@@ -96,13 +98,13 @@ export function RecipesPage() {
           <p className="muted mb-4">
             Every dish you design stands here with what one box delivers and costs. Start one, or load the demo with “portiona demo”.
           </p>
-          <button className="btn btn-main" onClick={() => setStarting(true)}>
+          <Button kind="main" onClick={() => setStarting(true)}>
             Start a recipe
-          </button>
+          </Button>
         </div>
       ) : (
-        <div className={kitchen?.index ? 'ledger book indexed' : 'ledger book'}>
-          <div className="ledger-row heads">
+        <Ledger className={kitchen?.index ? 'book indexed' : 'book'}>
+          <LedgerRow heads>
             <span>per box</span>
             <span className="num">weight</span>
             <span className="num">energy</span>
@@ -118,7 +120,7 @@ export function RecipesPage() {
             )}
             <span>energy from</span>
             <span />
-          </div>
+          </LedgerRow>
           <RecipeRowsShown
             rows={rows}
             grouped={order === 'series'}
@@ -136,12 +138,12 @@ export function RecipesPage() {
               {words === '' ? 'No recipe meets that brief.' : `No recipe has “${words}” in its name or series.`}
             </p>
           )}
-        </div>
+        </Ledger>
       )}
-      <p className="px-5 py-3 text-[13px]">
-        <Link className="btn-quiet" to="/put-away">
-          What was put away
-        </Link>
+      <p className="px-5 py-3 text-compact">
+        <Button asChild kind="quiet">
+          <Link to="/put-away">What was put away</Link>
+        </Button>
       </p>
       <NewRecipe open={starting} onClose={() => setStarting(false)} />
     </main>
@@ -188,8 +190,8 @@ function RecipeRowsShown({ rows, grouped, currency, index: own, onFirst }: Recip
           grouped && recipe !== undefined && (index === 0 || (before !== undefined && (before.series ?? 'Not in a series') !== series));
         return (
           <div key={key} className="ledger-item" data-index={index} ref={virtualizer.measureElement}>
-            {heads && <h2 className="ledger-group">{series}</h2>}
-            {recipe ? <RecipeRow recipe={recipe} currency={currency} index={own} /> : <div className="ledger-row coming" aria-hidden />}
+            {heads && <LedgerGroup>{series}</LedgerGroup>}
+            {recipe ? <RecipeRow recipe={recipe} currency={currency} index={own} /> : <LedgerRow className="coming" aria-hidden />}
           </div>
         );
       })}
@@ -213,23 +215,31 @@ function RecipeRow({ recipe, currency, index }: RecipeRowProps) {
   const away = useArchive(recipe);
   const working = (figure: string) => `/recipes/${id}/build?working=${figure}`;
   return (
-    <div className="ledger-row">
+    <LedgerRow>
       <span className="min-w-0">
         <Link className="dish" to={`/recipes/${id}/build`}>
           {title}
         </Link>
-        <span className="muted text-[12.5px] block">
+        <span className="muted text-small block">
           {recipe.number !== undefined && `no. ${recipe.number}, `}
           {numberText(servings, Number.isInteger(servings) ? 0 : 1)}{' '}
           {servingName === 'box' ? (servings === 1 ? 'box' : 'boxes') : `${servingName}${servings === 1 ? '' : 's'}`}
           {recipe.uncomputed !== null && <span className="bad block">✕ No figures: {recipe.uncomputed}.</span>}
-          {recipe.uncomputed === null && wrong > 0 && <span className="chip bad ml-2">✕ {wrong} wrong</span>}
+          {recipe.uncomputed === null && wrong > 0 && (
+            <Chip tone="bad" className="ml-2">
+              ✕ {wrong} wrong
+            </Chip>
+          )}
           {recipe.brief && (
             <span className={`ml-2 ${recipe.brief === 'meets' ? 'ok' : recipe.brief === 'misses' ? 'bad' : 'warn'}`}>
               {{ meets: '✓ within its brief', perhaps: '▲ perhaps within its brief', misses: '✕ misses its brief' }[recipe.brief]}
             </span>
           )}
-          {look > 0 && <span className="chip warn ml-2">▲ {look} to look at</span>}
+          {look > 0 && (
+            <Chip tone="warn" className="ml-2">
+              ▲ {look} to look at
+            </Chip>
+          )}
           {card && (
             <Link
               className={`ml-2 hover:underline ${card.drift.length > 0 || card.uncomputed !== null ? 'warn' : 'ok'}`}
@@ -257,14 +267,14 @@ function RecipeRow({ recipe, currency, index }: RecipeRowProps) {
         <EnergySplit width={index ? 84 : 100} shares={recipe.energyShares} />
       </span>
       <span className="flex gap-1 justify-end max-[720px]:hidden">
-        <button className="icon" aria-label={`Copy ${title}`} title="Copy" onClick={() => void copy()}>
+        <Button kind="icon" aria-label={`Copy ${title}`} hint="Copy" onClick={() => void copy()}>
           <Copy size={15} />
-        </button>
-        <button className="icon" aria-label={`Put ${title} away`} title="Put away" onClick={() => void away()}>
+        </Button>
+        <Button kind="icon" aria-label={`Put ${title} away`} hint="Put away" onClick={() => void away()}>
           <Archive size={15} />
-        </button>
+        </Button>
       </span>
-    </div>
+    </LedgerRow>
   );
 }
 
@@ -367,9 +377,9 @@ function Trouble({ text, again }: { readonly text: string; readonly again: () =>
       <div className="empty" role="alert">
         <h2>The recipes cannot be shown</h2>
         <p className="muted mb-4">{text}</p>
-        <button className="btn btn-main" onClick={again}>
+        <Button kind="main" onClick={again}>
           Try again
-        </button>
+        </Button>
       </div>
     </main>
   );

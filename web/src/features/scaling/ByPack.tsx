@@ -3,6 +3,11 @@ import { servingsForPack, type Kitchen, type Recipe, type RecipeFigures } from '
 import { numberText } from '../../ui/numberText';
 import { lineName } from '../fit/fitWords';
 import { countText, type ServingNames } from '../../ui/servingNames';
+import { Select } from '../../ui/Select';
+import { Field } from '../../ui/Field';
+import { Input } from '../../ui/Input';
+import { Remark } from '../../ui/Remark';
+import { Button } from '../../ui/Button';
 
 interface ByPackProps {
   readonly recipe: Recipe;
@@ -26,37 +31,35 @@ export function ByPack({ recipe, figures, kitchen, names, onServings }: ByPackPr
   return (
     <>
       <div className="flex gap-2 items-end">
-        <label className="labelled flex-1">
-          Of
-          <select className="field" value={at} onChange={({ target }) => setAt(target.value)}>
+        <Field label="Of" className="flex-1">
+          <Select value={at} onChange={({ target }) => setAt(target.value)}>
             {lines.map((one) => (
               <option key={one.at} value={one.at}>
                 {lineName(one)}, {numberText(one.weights?.purchase ?? 0, 0)} g now
               </option>
             ))}
-          </select>
-        </label>
-        <label className="labelled w-[150px]">
-          I have, grams as bought
-          <input className="field num" inputMode="decimal" value={text} onChange={({ target }) => setText(target.value)} />
-        </label>
+          </Select>
+        </Field>
+        <Field label="I have, grams as bought" className="w-[150px]">
+          <Input className="num" inputMode="decimal" value={text} onChange={({ target }) => setText(target.value)} />
+        </Field>
       </div>
       {asked && exact === undefined && (
-        <p className="check bad mt-2">
+        <Remark tone="bad" className="mt-2">
           {lineName(line)} does not follow the number of {names.many}: its rule is fixed.
-        </p>
+        </Remark>
       )}
-      {exact !== undefined && exact < 1 && <p className="check bad mt-2">That is not enough for one {names.one}.</p>}
+      {exact !== undefined && exact < 1 && (
+        <Remark tone="bad" className="mt-2">
+          That is not enough for one {names.one}.
+        </Remark>
+      )}
       {exact !== undefined && whole !== undefined && exact >= 1 && (
         <p className="flex gap-2 mt-2 flex-wrap">
-          <button className="btn" onClick={() => onServings(whole)}>
+          <Button onClick={() => onServings(whole)}>
             {countText(whole, names)}, {numberText(left, 0)} g left over
-          </button>
-          {exact - whole > 1e-6 && (
-            <button className="btn" onClick={() => onServings(exact)}>
-              All of it: {countText(exact, names)}
-            </button>
-          )}
+          </Button>
+          {exact - whole > 1e-6 && <Button onClick={() => onServings(exact)}>All of it: {countText(exact, names)}</Button>}
         </p>
       )}
     </>

@@ -6,6 +6,9 @@ import { scaledTo } from '../recipes/editRecipe';
 import { recipeActions } from '../recipes/recipeSlice';
 import { useAppDispatch } from '../recipes/useRecipeState';
 import { countText, type ServingNames } from '../../ui/servingNames';
+import { Input } from '../../ui/Input';
+import { Field } from '../../ui/Field';
+import { Button } from '../../ui/Button';
 
 interface ByPortionProps {
   readonly recipe: Recipe;
@@ -38,24 +41,17 @@ export function ByPortion({ recipe, figures, kitchen, names, snap }: ByPortionPr
   };
   return (
     <>
-      <label className="labelled w-[150px]">
-        Grams in a {names.one}
-        <input
-          className="field num"
-          inputMode="decimal"
-          value={text}
-          aria-invalid={!sound}
-          onChange={({ target }) => setText(target.value)}
-        />
-      </label>
+      <Field label={<>Grams in a {names.one}</>} className="w-[150px]">
+        <Input className="num" inputMode="decimal" value={text} aria-invalid={!sound} onChange={({ target }) => setText(target.value)} />
+      </Field>
       {sound && now > 0 && (
         <div className="grid gap-1.5 mt-2 justify-items-start">
-          <button className="btn" disabled={whole === recipe.servings} onClick={share}>
+          <Button disabled={whole === recipe.servings} onClick={share}>
             Share the same batch by {countText(whole, names)}: {numberText(cooked / whole, 0)} g each
-          </button>
-          <button className="btn" disabled={batch < 1 || Math.abs(batch - recipe.servings) < 0.005} onClick={enlarge}>
+          </Button>
+          <Button disabled={batch < 1 || Math.abs(batch - recipe.servings) < 0.005} onClick={enlarge}>
             Keep {countText(recipe.servings, names)}, and cook {numberText((batch / recipe.servings) * 100, 0)} % of the batch
-          </button>
+          </Button>
         </div>
       )}
     </>

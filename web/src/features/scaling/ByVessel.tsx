@@ -6,6 +6,10 @@ import { replacePart } from '../recipes/editRecipe';
 import { recipeActions } from '../recipes/recipeSlice';
 import { useAppDispatch } from '../recipes/useRecipeState';
 import { countText, type ServingNames } from '../../ui/servingNames';
+import { Select } from '../../ui/Select';
+import { Field } from '../../ui/Field';
+import { Remark } from '../../ui/Remark';
+import { Button } from '../../ui/Button';
 
 interface ByVesselProps {
   readonly recipe: Recipe;
@@ -40,20 +44,17 @@ export function ByVessel({ recipe, figures, names, onServings }: ByVesselProps) 
   return (
     <>
       <div className="flex gap-2 items-end flex-wrap">
-        <label className="labelled">
-          Part
-          <select className="field" value={at} onChange={({ target }) => setAt(Number(target.value))}>
+        <Field label="Part">
+          <Select value={at} onChange={({ target }) => setAt(Number(target.value))}>
             {recipe.parts.map(({ id, name }, i) => (
               <option key={id} value={i}>
                 {name}
               </option>
             ))}
-          </select>
-        </label>
-        <label className="labelled">
-          Cooked in
-          <select
-            className="field"
+          </Select>
+        </Field>
+        <Field label="Cooked in">
+          <Select
             value={vessel?.name ?? ''}
             onChange={({ target }) => {
               const kind = KINDS.find((one) => one === target.value);
@@ -65,8 +66,8 @@ export function ByVessel({ recipe, figures, names, onServings }: ByVesselProps) 
             {KINDS.map((kind) => (
               <option key={kind}>{kind}</option>
             ))}
-          </select>
-        </label>
+          </Select>
+        </Field>
         {vessel && (
           <>
             <div className="w-[130px]">
@@ -99,16 +100,16 @@ export function ByVessel({ recipe, figures, names, onServings }: ByVesselProps) 
       </div>
       {vessel && fit && (
         <>
-          <p className={`check mt-2 ${fit.says === '' ? '' : 'warn'}`}>
+          <Remark tone={fit.says === '' ? undefined : 'warn'} className="mt-2">
             <span aria-hidden>{fit.says === '' ? '✓' : '▲'}</span>{' '}
             {fit.says === ''
               ? `About ${numberText(volume, 0)} ml fill the ${vessel.name} to ${percentText(fit.fill)}: it fits.`
               : `About ${numberText(volume, 0)} ml: ${fit.says}`}
-          </p>
+          </Remark>
           <p className="mt-2">
-            <button className="btn" disabled={most < 1} onClick={() => onServings(most)}>
+            <Button disabled={most < 1} onClick={() => onServings(most)}>
               {most < 1 ? `Not one ${names.one} fits` : `Fill ${(vessel.count ?? 1) === 1 ? 'it' : 'them'} once: ${countText(most, names)}`}
-            </button>
+            </Button>
           </p>
         </>
       )}

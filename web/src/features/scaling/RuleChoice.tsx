@@ -1,6 +1,7 @@
 import { idsByReference, placedLines, placesByReference, type Line, type Recipe, type RecipeFigures, type Scaling } from '@portiona/core';
 import { NumberField } from '../../ui/NumberField';
 import { lineName } from '../fit/fitWords';
+import { Select } from '../../ui/Select';
 
 interface RuleChoiceProps {
   readonly name: string;
@@ -49,8 +50,8 @@ export function RuleChoice({ name, line: { scaling = 'proportional' }, at, recip
   };
   return (
     <div className="rule-choice">
-      <select
-        className="field text-[12.5px]"
+      <Select
+        className="text-small"
         aria-label={`How ${name} scales`}
         value={kind}
         onChange={({ target }) => onChange(start(target.value as Kind))}
@@ -60,7 +61,7 @@ export function RuleChoice({ name, line: { scaling = 'proportional' }, at, recip
             {words}
           </option>
         ))}
-      </select>
+      </Select>
       {typeof scaling === 'object' && 'damped' in scaling && (
         <NumberField label="Exponent" amount={scaling.damped} onChange={(damped) => damped && onChange({ damped })} />
       )}
@@ -73,8 +74,8 @@ export function RuleChoice({ name, line: { scaling = 'proportional' }, at, recip
       )}
       {typeof scaling === 'object' && 'ratioTo' in scaling && (
         <>
-          <select
-            className="field text-[12.5px]"
+          <Select
+            className="text-small"
             aria-label={`What ${name} is a share of`}
             value={scaling.ratioTo}
             onChange={({ target }) => onChange({ ratioTo: target.value, share: shareOf(target.value) || scaling.share })}
@@ -89,7 +90,7 @@ export function RuleChoice({ name, line: { scaling = 'proportional' }, at, recip
                 all of {part}
               </option>
             ))}
-          </select>
+          </Select>
           <NumberField label="Share of it" amount={scaling.share} onChange={(share) => share && onChange({ ...scaling, share })} />
         </>
       )}

@@ -16,6 +16,12 @@ import { SizeInWords } from './SizeInWords';
 import { withSizeWords } from './sizeWords';
 import { VesselsAt } from './VesselsAt';
 import { countText, servingNames } from '../../ui/servingNames';
+import { Remark } from '../../ui/Remark';
+import { Button } from '../../ui/Button';
+import { Input } from '../../ui/Input';
+import { Field } from '../../ui/Field';
+import { Segmented } from '../../ui/Segmented';
+import './scaling.css';
 
 interface ScalePanelProps {
   readonly recipe: Recipe;
@@ -52,13 +58,7 @@ export function ScalePanel({ recipe, figures, kitchen, onClose }: ScalePanelProp
   return (
     <SidePanel label="Scale" subject={way} onClose={onClose} className="fitting">
       <h2>Scale to</h2>
-      <div className="seg my-2" role="group" aria-label="Ways to scale">
-        {WAYS.map(([name, text]) => (
-          <button key={name} aria-pressed={way === name} onClick={() => setWay(name)}>
-            {text}
-          </button>
-        ))}
-      </div>
+      <Segmented label="Ways to scale" className="my-2" value={way} options={WAYS} onChange={setWay} />
       {way === 'boxes' && <ByServings servings={servings} many={names.many} onServings={setServings} />}
       {way === 'pack' && (
         <ByPack recipe={usuallyScaled(recipe, kitchen)} figures={figures} kitchen={kitchen} names={names} onServings={setServings} />
@@ -66,21 +66,21 @@ export function ScalePanel({ recipe, figures, kitchen, onClose }: ScalePanelProp
       {way === 'portion' && <ByPortion recipe={recipe} figures={figures} kitchen={kitchen} names={names} snap={snap} />}
       {way === 'vessel' && <ByVessel recipe={recipe} figures={figures} names={names} onServings={setServings} />}
       {trial.trouble !== undefined && (
-        <p className="check bad" role="alert">
+        <Remark tone="bad" role="alert">
           {trial.trouble}
-        </p>
+        </Remark>
       )}
       <p className="flex gap-4 items-center mt-3">
-        <button className="btn btn-main" disabled={!scaled || scaled === recipe} onClick={take}>
+        <Button kind="main" disabled={!scaled || scaled === recipe} onClick={take}>
           Make it {countText(servings, names)}
-        </button>
-        <label className="flex gap-2 items-center text-[13px]">
+        </Button>
+        <label className="flex gap-2 items-center text-compact">
           <input type="checkbox" checked={snap} onChange={({ target }) => setSnap(target.checked)} />
           Snap to what people can measure
         </label>
       </p>
       {trial.says !== '' && (
-        <p className="text-[13px] mt-1">
+        <p className="text-compact mt-1">
           <TracedFigure figure="energyKcal" figures={trial.figures} of={`the dish for ${countText(servings, names)}`} className="muted">
             {trial.says}
           </TracedFigure>
@@ -106,10 +106,9 @@ function ByServings({
 }) {
   const [text, setText] = useState<string>();
   return (
-    <label className="labelled w-[120px]">
-      {many}
-      <input
-        className="field num"
+    <Field label={many} className="w-[120px]">
+      <Input
+        className="num"
         inputMode="decimal"
         value={text ?? numberText(servings, Number.isInteger(servings) ? 0 : 2)}
         onChange={({ target }) => {
@@ -119,7 +118,7 @@ function ByServings({
         }}
         onBlur={() => setText(undefined)}
       />
-    </label>
+    </Field>
   );
 }
 

@@ -17,6 +17,7 @@ import { replaceLine, withScaling } from '../recipes/editRecipe';
 import { recipeActions } from '../recipes/recipeSlice';
 import { useAppDispatch } from '../recipes/useRecipeState';
 import { RuleChoice } from './RuleChoice';
+import { Button } from '../../ui/Button';
 
 interface ScaledLinesProps {
   readonly recipe: Recipe;
@@ -81,9 +82,9 @@ export function ScaledLines({ recipe, ruled, figures, kitchen, servings, scaled 
                   {usual && (
                     <div className="src">
                       {usual.because};{' '}
-                      <button className="btn-quiet" onClick={() => write(p, l, line, 'proportional')}>
+                      <Button kind="quiet" onClick={() => write(p, l, line, 'proportional')}>
                         in proportion instead
-                      </button>
+                      </Button>
                     </div>
                   )}
                 </td>

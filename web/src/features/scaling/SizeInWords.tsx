@@ -1,5 +1,6 @@
 import type { Recipe } from '@portiona/core';
 import { countText, type ServingNames } from '../../ui/servingNames';
+import { Remark } from '../../ui/Remark';
 import { sizeWords } from './sizeWords';
 
 interface SizeInWordsProps {
@@ -18,7 +19,7 @@ export function SizeInWords({ recipe, servings, names, follows, onFollows }: Siz
   const old = said.filter(({ found }) => found.count === recipe.servings);
   const other = said.filter(({ found }) => found.count !== recipe.servings);
   return (
-    <div className="check warn said-size">
+    <Remark tone="warn" className="said-size">
       {old.length > 0 && (
         <p>
           <span aria-hidden>▲</span> {quoted(old)}.{' '}
@@ -33,7 +34,7 @@ export function SizeInWords({ recipe, servings, names, follows, onFollows }: Siz
           <span aria-hidden>▲</span> {quoted(other)}, and it would make {countText(servings, names)}: look at the words.
         </p>
       )}
-    </div>
+    </Remark>
   );
 }
 

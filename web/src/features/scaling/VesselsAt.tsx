@@ -1,5 +1,6 @@
 import { fitVessel, partVolume, type RecipeFigures } from '@portiona/core';
 import { numberText, percentText } from '../../ui/numberText';
+import { Remark } from '../../ui/Remark';
 
 /** Whether each part fits what it is cooked in, at the size asked for. */
 export function VesselsAt({ figures }: { readonly figures: RecipeFigures }) {
@@ -10,10 +11,10 @@ export function VesselsAt({ figures }: { readonly figures: RecipeFigures }) {
         if (!vessel) return null;
         const { says, fill } = fitVessel(partVolume(part), vessel);
         return (
-          <p key={id} className={`check text-[13px] mt-1 ${says === '' ? '' : 'warn'}`}>
+          <Remark key={id} tone={says === '' ? undefined : 'warn'} className="text-compact mt-1">
             <span aria-hidden>{says === '' ? '✓' : '▲'}</span> {name}, about {numberText(partVolume(part), 0)} ml:{' '}
             {says === '' ? `fills the ${vessel.name} to ${percentText(fill)}.` : `${says} The card says so.`}
-          </p>
+          </Remark>
         );
       })}
     </>

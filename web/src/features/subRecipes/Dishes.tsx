@@ -1,9 +1,9 @@
-import { Popover } from 'radix-ui';
 import { Link } from 'react-router';
 import { api, type UpstreamFiguresDto, type DishDto, type UsedInDto } from '../../api/api.gen';
 import { useRecipeState } from '../recipes/useRecipeState';
 import type { LoadedKitchen } from '../kitchen/useKitchen';
 import { docketText, numberText, percentText, priceText } from '../../ui/numberText';
+import { DropPanel } from '../../ui/DropPanel';
 
 /** Asked for when the list is opened, not at every save. */
 const asked = api.enhanceEndpoints({ endpoints: { dishesOf: { providesTags: [] } } });
@@ -24,15 +24,14 @@ export function Dishes(props: DishesProps) {
   const dishes = props.usedIn.filter(({ parts }) => parts.includes(props.part)).length;
   if (dishes === 0) return null;
   return (
-    <Popover.Root>
-      <Popover.Trigger className="part-how shrink-0">in {dishes === 1 ? '1 dish' : `${dishes} dishes`} ▾</Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content className="menu p-3 w-[380px]" align="start" sideOffset={4} aria-label="Dishes that take it">
-          {/* A save moves what they come to. */}
-          <DishList {...props} key={revision} />
-        </Popover.Content>
-      </Popover.Portal>
-    </Popover.Root>
+    <DropPanel
+      trigger={<button className="part-how shrink-0">in {dishes === 1 ? '1 dish' : `${dishes} dishes`} ▾</button>}
+      className="p-3 w-[380px]"
+      label="Dishes that take it"
+    >
+      {/* A save moves what they come to. */}
+      <DishList {...props} key={revision} />
+    </DropPanel>
   );
 }
 
@@ -44,11 +43,11 @@ function DishList({ base, part, cooked, here }: DishesProps) {
     <ul className="grid gap-2.5">
       {data.map((dish) => (
         <li key={dish.id}>
-          <Link className="hover:underline font-serif text-[15px]" to={`/recipes/${dish.id}/build`}>
+          <Link className="hover:underline font-serif text-line" to={`/recipes/${dish.id}/build`}>
             {dish.title}
           </Link>
-          <p className="text-[12.5px] muted">{takenWords(dish, part, cooked)}</p>
-          <p className="text-[12.5px]">
+          <p className="text-small muted">{takenWords(dish, part, cooked)}</p>
+          <p className="text-small">
             {servingWords(dish.now, here)} a {dish.servingName}
             {movedWords(dish, here) !== '' && <span className="warn"> ▲ moved: {movedWords(dish, here)}</span>}
           </p>

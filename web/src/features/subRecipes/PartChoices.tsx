@@ -2,6 +2,8 @@ import type { ReusablePart } from '@portiona/core';
 import type { LoadedKitchen } from '../kitchen/useKitchen';
 import { per100Text } from './partWords';
 import type { PartsToTake } from './useReusableParts';
+import { Chip } from '../../ui/Chip';
+import { MenuItem } from '../../ui/Menu';
 
 interface PartChoicesProps {
   readonly parts: PartsToTake;
@@ -17,14 +19,14 @@ interface PartChoicesProps {
 /** Parts of other recipes to choose from, with what 100 g of each come to. */
 export function PartChoices({ parts, sought, most, here, among = false, onPick }: PartChoicesProps) {
   return partsFor(parts, sought, most).map((part) => (
-    <button key={part.id} className="menu-item" onClick={() => onPick(part)}>
+    <MenuItem key={part.id} onClick={() => onPick(part)}>
       <span>
-        <span className="font-serif text-[15px]">{part.called}</span>
-        {part.called !== part.title && <span className="block text-[12px]">from {part.title}</span>}
-        <span className="block text-[12px] muted">{per100Text(part, here.kitchen)}</span>
+        <span className="font-serif text-line">{part.called}</span>
+        {part.called !== part.title && <span className="block text-small">from {part.title}</span>}
+        <span className="block text-small muted">{per100Text(part, here.kitchen)}</span>
       </span>
-      {among && <span className="chip">recipe</span>}
-    </button>
+      {among && <Chip>recipe</Chip>}
+    </MenuItem>
   ));
 }
 

@@ -17,6 +17,10 @@ import {
 import { problemOf, problemText } from '../../api/problem';
 import { numberText } from '../../ui/numberText';
 import { useToast } from '../../ui/Toasts';
+import { Button } from '../../ui/Button';
+import { Ledger, LedgerRow } from '../../ui/Ledger';
+import { Remark } from '../../ui/Remark';
+import './tables.css';
 
 /** Larger files are refused before they are sent. */
 const MOST_TABLE = 100 * 1024 * 1024;
@@ -28,9 +32,9 @@ export function BringPage() {
     <main className="page">
       <div className="page-head">
         <h1>In and out</h1>
-        <Link className="btn-quiet" to="/pantry">
-          Back to the pantry
-        </Link>
+        <Button asChild kind="quiet">
+          <Link to="/pantry">Back to the pantry</Link>
+        </Button>
       </div>
       <div className="doors">
         <FoodTableDoor />
@@ -40,12 +44,12 @@ export function BringPage() {
       </div>
       {tables.length > 0 && (
         <>
-          <h2 className="font-serif font-semibold text-[18px] mt-6 mb-2">Food tables brought</h2>
-          <div className="ledger brought">
+          <h2 className="font-serif font-semibold text-heading mt-6 mb-2">Food tables brought</h2>
+          <Ledger className="brought">
             {tables.map((table) => (
               <TableRow key={table.id} table={table} />
             ))}
-          </div>
+          </Ledger>
         </>
       )}
     </main>
@@ -151,9 +155,9 @@ function KitchenFileDoor() {
       onFile={(file) => void take(file)}
     >
       {clash && (
-        <button className="btn self-start" onClick={() => void take(clash, 'keep')}>
+        <Button className="self-start" onClick={() => void take(clash, 'keep')}>
           Take in what is new, leave the rest as it is
-        </button>
+        </Button>
       )}
     </Door>
   );
@@ -169,18 +173,26 @@ function OutDoor() {
         Everything is yours. The kitchen file holds all of it without loss; the sheets open in any spreadsheet, and nothing in them runs.
       </p>
       <p className="flex gap-2 flex-wrap mt-auto">
-        <a className="btn" href="/api/exports/kitchen-file" download>
-          Kitchen file
-        </a>
-        <a className="btn" href="/api/exports/foods.csv" download>
-          Foods as CSV
-        </a>
-        <a className="btn" href="/api/exports/prices.csv" download>
-          Prices as CSV
-        </a>
-        <a className="btn" href="/api/exports/recipes.csv" download>
-          Recipes as CSV
-        </a>
+        <Button asChild>
+          <a href="/api/exports/kitchen-file" download>
+            Kitchen file
+          </a>
+        </Button>
+        <Button asChild>
+          <a href="/api/exports/foods.csv" download>
+            Foods as CSV
+          </a>
+        </Button>
+        <Button asChild>
+          <a href="/api/exports/prices.csv" download>
+            Prices as CSV
+          </a>
+        </Button>
+        <Button asChild>
+          <a href="/api/exports/recipes.csv" download>
+            Recipes as CSV
+          </a>
+        </Button>
       </p>
     </section>
   );
@@ -223,16 +235,16 @@ export function Door({ icon, title, text, action, accept, busy, trouble, onFile,
       </h2>
       <p className="muted">{text}</p>
       {trouble !== '' && (
-        <p className="check bad" role="alert">
+        <Remark tone="bad" role="alert">
           {trouble}
-        </p>
+        </Remark>
       )}
       {children}
       <p className="mt-auto flex gap-3 items-center">
-        <button className="btn btn-main" disabled={busy} onClick={() => input.current?.click()}>
+        <Button kind="main" disabled={busy} onClick={() => input.current?.click()}>
           {action}
-        </button>
-        <span className="faint text-[12.5px]">or drop it here</span>
+        </Button>
+        <span className="faint text-small">or drop it here</span>
       </p>
       <input
         ref={input}
@@ -273,7 +285,7 @@ function TableRow({ table }: { readonly table: TableImportDto }) {
   };
   const today = useGetKitchenQuery().data?.date ?? table.madeAt.slice(0, 10);
   return (
-    <div className="ledger-row">
+    <LedgerRow>
       <Link className="dish" to={`/pantry/tables/${table.id}`}>
         {table.tableName ?? table.fileName}
       </Link>
@@ -287,11 +299,11 @@ function TableRow({ table }: { readonly table: TableImportDto }) {
       <span className="faint">
         {agoText(table.madeAt.slice(0, 10), today)}
         {table.state !== 'done' && table.state !== 'running' && (
-          <button className="btn-quiet ml-2" aria-label={`Forget the file ${table.fileName}`} onClick={() => void forget()}>
+          <Button kind="quiet" className="ml-2" aria-label={`Forget the file ${table.fileName}`} onClick={() => void forget()}>
             Forget
-          </button>
+          </Button>
         )}
       </span>
-    </div>
+    </LedgerRow>
   );
 }

@@ -1,6 +1,8 @@
 import { unitsFor, type TableTarget, type TableUnit } from '@portiona/core';
 import type { ColumnMappingDto, TableColumnDto } from '../../api/api.gen';
 import { TARGET_CHOICES, unitName } from './targetNames';
+import { Select } from '../../ui/Select';
+import { LedgerRow } from '../../ui/Ledger';
 
 interface ColumnRowProps {
   readonly column: TableColumnDto;
@@ -19,13 +21,12 @@ export function ColumnRow({ column: { heading, samples }, mapped, taken, onMap }
     onMap({ heading, target, ...(fitting === undefined ? {} : { unit: fitting }) });
   };
   return (
-    <div className={`ledger-row ${mapped ? '' : 'unmapped'}`}>
+    <LedgerRow className={mapped ? '' : 'unmapped'}>
       <span className="font-medium">{heading}</span>
       <span className="samples num">
         {samples.length === 0 ? <span className="faint">nothing in it</span> : samples.map((text, i) => <span key={i}>{text}</span>)}
       </span>
-      <select
-        className="field"
+      <Select
         aria-label={`What ${heading} holds`}
         value={mapped?.target ?? ''}
         onChange={({ target }) => choose(target.value as TableTarget | '')}
@@ -36,11 +37,10 @@ export function ColumnRow({ column: { heading, samples }, mapped, taken, onMap }
             {name}
           </option>
         ))}
-      </select>
+      </Select>
       <span>
         {mapped && units.length > 1 && (
-          <select
-            className="field"
+          <Select
             aria-label={`Unit of ${heading}`}
             value={mapped.unit ?? units[0]}
             onChange={({ target }) => onMap({ ...mapped, unit: target.value as TableUnit })}
@@ -50,9 +50,9 @@ export function ColumnRow({ column: { heading, samples }, mapped, taken, onMap }
                 {unitName(unit)}
               </option>
             ))}
-          </select>
+          </Select>
         )}
       </span>
-    </div>
+    </LedgerRow>
   );
 }

@@ -19,6 +19,12 @@ import { useToast } from '../../ui/Toasts';
 import { ColumnRow } from './ColumnRow';
 import { TableReading, type SaidOfTable } from './TableReading';
 import { TableTicket } from './TableTicket';
+import { Button } from '../../ui/Button';
+import { Remark } from '../../ui/Remark';
+import { Ledger, LedgerRow } from '../../ui/Ledger';
+import { Segmented } from '../../ui/Segmented';
+import '../../ui/beside.css';
+import './tables.css';
 
 /** A food table that was brought: how it is read, what each column holds, and what comes of it. */
 export function TablePage() {
@@ -37,14 +43,16 @@ export function TablePage() {
         <div className="page-head">
           <h1>{table.fileName}</h1>
           <span className="muted">{numberText(Math.max(1, table.bytes / 1024), 0)} kB</span>
-          <Link className="btn-quiet ml-auto" to="/pantry/bring">
-            Bring another
-          </Link>
+          <Button asChild kind="quiet">
+            <Link className="ml-auto" to="/pantry/bring">
+              Bring another
+            </Link>
+          </Button>
         </div>
         {error && (
-          <p className="check bad mb-3" role="alert">
+          <Remark tone="bad" className="mb-3" role="alert">
             {problemText(problemOf(error))}
-          </p>
+          </Remark>
         )}
         {look || error ? <TableReading look={look} said={said} onChange={setSaid} /> : null}
         {!look && !error && table.state !== 'done' && !waits && <p className="muted">Looking at the table.</p>}
@@ -91,38 +99,40 @@ function Mapping({ table, look }: { readonly table: TableImportDto; readonly loo
       {look && mapping && !busy && (
         <section className="page below" aria-label="Columns">
           {look.missing.length > 0 && (
-            <p className="check bad mb-2">
+            <Remark tone="bad" className="mb-2">
               <span aria-hidden>▲</span> Not in this table: {look.missing.join(', ')}. Choose the columns that took their place.
-            </p>
+            </Remark>
           )}
           <div className="flex items-center gap-4 mb-2 flex-wrap">
-            <span className="seg" role="group" aria-label="Decimals">
-              <button aria-pressed={mapping.decimal === '.'} onClick={() => setMapping({ ...mapping, decimal: '.' })}>
-                1.5
-              </button>
-              <button aria-pressed={mapping.decimal === ','} onClick={() => setMapping({ ...mapping, decimal: ',' })}>
-                1,5
-              </button>
-            </span>
-            <span className="seg" role="group" aria-label="Figures are for">
-              <button aria-pressed={mapping.per.unit === 'g'} onClick={() => setMapping({ ...mapping, per: { amount: 100, unit: 'g' } })}>
-                per 100 g
-              </button>
-              <button aria-pressed={mapping.per.unit === 'ml'} onClick={() => setMapping({ ...mapping, per: { amount: 100, unit: 'ml' } })}>
-                per 100 ml
-              </button>
-            </span>
+            <Segmented
+              label="Decimals"
+              value={mapping.decimal}
+              options={[
+                ['.', '1.5'],
+                [',', '1,5'],
+              ]}
+              onChange={(decimal) => setMapping({ ...mapping, decimal })}
+            />
+            <Segmented
+              label="Figures are for"
+              value={mapping.per.unit}
+              options={[
+                ['g', 'per 100 g'],
+                ['ml', 'per 100 ml'],
+              ]}
+              onChange={(unit) => setMapping({ ...mapping, per: { amount: 100, unit } })}
+            />
             <span className="muted">
               {mapping.columns.length} of {look.columns.length} columns taken
             </span>
           </div>
-          <div className="ledger columns">
-            <div className="ledger-row heads">
+          <Ledger className="columns">
+            <LedgerRow heads>
               <span>column</span>
               <span>as it stands</span>
               <span>holds</span>
               <span>in</span>
-            </div>
+            </LedgerRow>
             {shown.map((column) => (
               <ColumnRow
                 key={column.heading}
@@ -132,11 +142,11 @@ function Mapping({ table, look }: { readonly table: TableImportDto; readonly loo
                 onMap={(mapped) => map(column.heading, mapped)}
               />
             ))}
-          </div>
+          </Ledger>
           {(rest > 0 || all) && (
-            <button className="btn-quiet mt-2" onClick={() => setAll(!all)}>
+            <Button kind="quiet" className="mt-2" onClick={() => setAll(!all)}>
               {all ? 'Only what is taken' : `Show the ${rest} columns that are not taken`}
-            </button>
+            </Button>
           )}
         </section>
       )}
@@ -162,8 +172,9 @@ function Mapping({ table, look }: { readonly table: TableImportDto; readonly loo
           }
         />
         {!busy && (
-          <button
-            className="btn-quiet mt-6"
+          <Button
+            kind="quiet"
+            className="mt-6"
             onClick={() =>
               void cancel({ id: table.id })
                 .unwrap()
@@ -171,7 +182,7 @@ function Mapping({ table, look }: { readonly table: TableImportDto; readonly loo
             }
           >
             Forget this file
-          </button>
+          </Button>
         )}
       </aside>
     </>
@@ -184,9 +195,9 @@ function Lost({ text }: { readonly text: string }) {
       <div className="empty" role="alert">
         <h2>This table is not here</h2>
         <p className="muted mb-4">{text}</p>
-        <Link className="btn btn-main" to="/pantry/bring">
-          Bring it again
-        </Link>
+        <Button asChild kind="main">
+          <Link to="/pantry/bring">Bring it again</Link>
+        </Button>
       </div>
     </main>
   );

@@ -1,4 +1,8 @@
 import { useListMappingsQuery, type FigureRowsDto, type TableLookDto, type TableReadingDto } from '../../api/api.gen';
+import { Select } from '../../ui/Select';
+import { Field } from '../../ui/Field';
+import { Input } from '../../ui/Input';
+import { Segmented } from '../../ui/Segmented';
 
 /** How the person says the file is to be read; what is left out is guessed. */
 export interface SaidOfTable {
@@ -59,10 +63,8 @@ export function TableReading({
   const delimiter = said.delimiter ?? reading?.delimiter ?? ',';
   return (
     <div className="reading">
-      <label className="labelled">
-        Letters
-        <select
-          className="field"
+      <Field label="Letters">
+        <Select
           value={said.encoding ?? reading?.encoding ?? 'utf-8'}
           onChange={({ target }) => onChange({ ...said, encoding: target.value as TableReadingDto['encoding'] })}
         >
@@ -71,11 +73,10 @@ export function TableReading({
               {name}
             </option>
           ))}
-        </select>
-      </label>
-      <label className="labelled">
-        Cells parted by
-        <select className="field" value={delimiter} onChange={({ target }) => onChange({ ...said, delimiter: target.value })}>
+        </Select>
+      </Field>
+      <Field label="Cells parted by">
+        <Select value={delimiter} onChange={({ target }) => onChange({ ...said, delimiter: target.value })}>
           {[...DELIMITERS, ...(DELIMITERS.some(([one]) => one === delimiter) ? [] : [[delimiter, `“${delimiter}”`] as const])].map(
             ([one, name]) => (
               <option key={one} value={one}>
@@ -83,48 +84,40 @@ export function TableReading({
               </option>
             ),
           )}
-        </select>
-      </label>
-      <label className="labelled">
-        Lines above the foods
-        <input
-          className="field num"
+        </Select>
+      </Field>
+      <Field label="Lines above the foods">
+        <Input
+          className="num"
           type="number"
           min={0}
           max={50}
           value={said.headingLines ?? reading?.headingLines ?? 1}
           onChange={({ target }) => onChange({ ...said, headingLines: Math.max(0, Math.round(Number(target.value))) })}
         />
-      </label>
+      </Field>
       {kept.length > 0 && (
-        <label className="labelled">
-          As a table before
-          <select
-            className="field"
-            value={said.kept ?? ''}
-            onChange={({ target }) => onChange(target.value === '' ? {} : { kept: target.value })}
-          >
+        <Field label="As a table before">
+          <Select value={said.kept ?? ''} onChange={({ target }) => onChange(target.value === '' ? {} : { kept: target.value })}>
             <option value="">guessed anew</option>
             {kept.map(({ name }) => (
               <option key={name}>{name}</option>
             ))}
-          </select>
-        </label>
+          </Select>
+        </Field>
       )}
-      <span className="labelled">
+      <div className="grid gap-0.5 text-small muted">
         A row is
-        <span className="seg" role="group" aria-label="A row is">
-          {(['food', 'figure'] as const).map((one) => (
-            <button
-              key={one}
-              aria-pressed={(reading?.figureRows ? 'figure' : 'food') === one}
-              onClick={() => onChange({ ...said, rowsFor: one })}
-            >
-              {one === 'food' ? 'a food' : 'one figure of a food'}
-            </button>
-          ))}
-        </span>
-      </span>
+        <Segmented
+          label="A row is"
+          value={reading?.figureRows ? 'figure' : 'food'}
+          options={[
+            ['food', 'a food'],
+            ['figure', 'one figure of a food'],
+          ]}
+          onChange={(rowsFor) => onChange({ ...said, rowsFor })}
+        />
+      </div>
       {look && reading?.figureRows && <FigureColumns look={look} figureRows={reading.figureRows} said={said} onChange={onChange} />}
     </div>
   );
@@ -142,10 +135,8 @@ function FigureColumns({
   readonly onChange: (said: SaidOfTable) => void;
 }) {
   return FIGURE_COLUMNS.map(([key, label]) => (
-    <label className="labelled" key={key}>
-      {label}
-      <select
-        className="field"
+    <Field label={label} key={key}>
+      <Select
         value={figureRows[key] ?? ''}
         onChange={({ target }) => onChange({ ...said, rowsFor: 'figure', unit: '', ...figureRows, [key]: target.value })}
       >
@@ -153,7 +144,7 @@ function FigureColumns({
         {ownHeadings.map((heading) => (
           <option key={heading}>{heading}</option>
         ))}
-      </select>
-    </label>
+      </Select>
+    </Field>
   ));
 }

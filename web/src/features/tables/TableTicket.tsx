@@ -3,6 +3,10 @@ import { Link } from 'react-router';
 import { per100gOf, type Food } from '@portiona/core';
 import type { TableImportDto, TablePreviewDto, TableResultDto } from '../../api/api.gen';
 import { numberText, percentText } from '../../ui/numberText';
+import { Remark } from '../../ui/Remark';
+import { Input } from '../../ui/Input';
+import { Field } from '../../ui/Field';
+import { Button } from '../../ui/Button';
 
 interface TableTicketProps {
   readonly table: TableImportDto;
@@ -30,36 +34,35 @@ export function TableTicket({ table, preview, trying, trouble, name, onName, onT
           {trying ? 'reading the whole table' : ''}
         </span>
       </h2>
-      {table.message && <p className="check bad">{table.message}</p>}
+      {table.message && <Remark tone="bad">{table.message}</Remark>}
       {trouble !== '' && (
-        <p className="check bad" role="alert">
+        <Remark tone="bad" role="alert">
           {trouble}
-        </p>
+        </Remark>
       )}
       {preview && trouble === '' && <Counts result={preview} />}
       {preview && trouble === '' && (
-        <p className={`check ${preview.soundness === '' ? '' : 'bad'} mt-2`}>
+        <Remark tone={preview.soundness === '' ? undefined : 'bad'} className="mt-2">
           <span aria-hidden>{preview.soundness === '' ? '✓' : '✕'}</span>{' '}
           {preview.soundness === ''
             ? 'Energy and macronutrients of the foods agree: columns and units are what they are taken for.'
             : preview.soundness}
-        </p>
+        </Remark>
       )}
-      <label className="labelled mt-3">
-        Name of the table
-        <input className="field" value={name} maxLength={60} onChange={({ target }) => onName(target.value)} />
-      </label>
-      <label className="flex gap-2 items-center text-[12.5px] muted mt-1.5">
+      <Field label="Name of the table" className="mt-3">
+        <Input value={name} maxLength={60} onChange={({ target }) => onName(target.value)} />
+      </Field>
+      <label className="flex gap-2 items-center text-small muted mt-1.5">
         <input type="checkbox" checked={keep} onChange={({ target }) => setKeep(target.checked)} /> Keep this mapping for its next edition
       </label>
       <p className="mt-3 flex gap-3 items-center">
-        <button
-          className="btn btn-main"
+        <Button
+          kind="main"
           disabled={trying || trouble !== '' || name.trim() === '' || !preview || foods + preview.unchanged === 0}
           onClick={() => onTake(keep)}
         >
           {preview && foods === 0 && preview.unchanged > 0 ? 'Nothing new: take it in again' : `Take in ${numberText(foods, 0)} foods`}
-        </button>
+        </Button>
       </p>
       {preview && <Faults preview={preview} />}
       {preview && preview.sample.length > 0 && <Sample foods={preview.sample.map(({ document }) => document as Food)} />}
@@ -92,7 +95,7 @@ function Faults({ preview: { faults, firstFaults, noted } }: { readonly preview:
   return (
     <>
       {noted > 0 && (
-        <p className="faint text-[12.5px] mt-3">
+        <p className="faint text-small mt-3">
           {numberText(noted, 0)} cells are traces, “less than” (taken as half), in brackets or marked; a trace is taken as none.
         </p>
       )}
@@ -172,9 +175,7 @@ function Running({ table: { progress }, onStop }: { readonly table: TableImportD
       <p className="muted my-2" role="status">
         {numberText(progress?.rows ?? 0, 0)} foods so far. Nothing of it is in the pantry until all of it is.
       </p>
-      <button className="btn" onClick={onStop}>
-        Stop, and leave the pantry as it was
-      </button>
+      <Button onClick={onStop}>Stop, and leave the pantry as it was</Button>
     </>
   );
 }
@@ -187,13 +188,13 @@ function Done({ table, result }: { readonly table: TableImportDto; readonly resu
         <span className="font-normal faint">{table.tableName}</span>
       </h2>
       <Counts result={result} />
-      <p className="check mt-2">
+      <Remark className="mt-2">
         <span aria-hidden>✓</span> They are found wherever you search a food, below those you cook with.
-      </p>
+      </Remark>
       <p className="mt-3">
-        <Link className="btn" to="/pantry">
-          To the pantry
-        </Link>
+        <Button asChild>
+          <Link to="/pantry">To the pantry</Link>
+        </Button>
       </p>
     </>
   );

@@ -3,6 +3,10 @@ import { X } from 'lucide-react';
 import { lineText, referenceTo, type Line, type Recipe, type Variant, type VariantChange } from '@portiona/core';
 import type { LoadedKitchen } from '../kitchen/useKitchen';
 import { retyped } from '../recipes/editRecipe';
+import { Button } from '../../ui/Button';
+import { Select } from '../../ui/Select';
+import { Field } from '../../ui/Field';
+import { Input } from '../../ui/Input';
 
 interface VariantChangesProps {
   readonly recipe: Recipe;
@@ -40,21 +44,20 @@ export function VariantChanges({ recipe, here, variant: { changes }, onChange }:
         {changes.map((change, i) => (
           <li key={i}>
             <span>{changeText(change, recipe, lines, textOf)}</span>
-            <button
-              className="icon"
+            <Button
+              kind="icon"
               aria-label={`Undo: ${changeText(change, recipe, lines, textOf)}`}
               onClick={() => onChange(changes.filter((_, c) => c !== i))}
             >
               <X size={14} />
-            </button>
+            </Button>
           </li>
         ))}
         {changes.length === 0 && <li className="muted">Nothing yet: choose a line, and write what stands in its place.</li>}
       </ul>
       <div className="flex gap-2 items-end flex-wrap">
-        <label className="labelled w-[220px]">
-          In place of
-          <select className="field" value={place} onChange={({ target }) => setWhere(target.value)}>
+        <Field label="In place of" className="w-[220px]">
+          <Select value={place} onChange={({ target }) => setWhere(target.value)}>
             {free.map(({ at, line }) => (
               <option key={at} value={at}>
                 {textOf(line)}
@@ -70,30 +73,24 @@ export function VariantChanges({ recipe, here, variant: { changes }, onChange }:
                 the cooked weight of {name}
               </option>
             ))}
-          </select>
-        </label>
-        <label className="labelled flex-1">
-          {weighed === undefined ? 'Write' : 'Grams, cooked'}
-          <input
-            className="field"
+          </Select>
+        </Field>
+        <Field label={weighed === undefined ? 'Write' : 'Grams, cooked'} className="flex-1">
+          <Input
             value={text}
             maxLength={500}
             placeholder={weighed !== undefined ? '2150' : old ? textOf(old) : '30 g pumpkin seeds'}
             onChange={({ target }) => setText(target.value)}
             onKeyDown={(event) => event.key === 'Enter' && add()}
           />
-        </label>
-        <button className="btn" disabled={!change} onClick={add}>
+        </Field>
+        <Button disabled={!change} onClick={add}>
           Change
-        </button>
-        {old && (
-          <button className="btn" onClick={() => onChange([...changes, { at: place, out: true }])}>
-            Leave it out
-          </button>
-        )}
+        </Button>
+        {old && <Button onClick={() => onChange([...changes, { at: place, out: true }])}>Leave it out</Button>}
       </div>
       {read && (
-        <p className={`text-[12.5px] mt-1 ${matched ? 'muted' : 'bad'}`} role="status">
+        <p className={`text-small mt-1 ${matched ? 'muted' : 'bad'}`} role="status">
           {matched ? `Counted as ${matched.name}.` : 'No food of the pantry is meant by these words yet.'}
         </p>
       )}

@@ -18,6 +18,10 @@ import { recipeActions } from '../recipes/recipeSlice';
 import { useAppDispatch } from '../recipes/useRecipeState';
 import { COMPARED, ComparedRow, DifferingFigure, figureOf } from '../recipes/DifferingFigure';
 import { VariantChanges } from './VariantChanges';
+import { Button } from '../../ui/Button';
+import { Input } from '../../ui/Input';
+import { Field } from '../../ui/Field';
+import './variants.css';
 
 interface VariantsPanelProps {
   readonly recipe: Recipe;
@@ -66,9 +70,9 @@ export function VariantsPanel({ recipe, figures, here, onClose }: VariantsPanelP
             Another way to make this dish, kept as changes of it: as cooked, cheaper, vegetarian, the reader’s choice. When the dish
             changes, its variants change with it.
           </p>
-          <button className="btn btn-main" onClick={add}>
+          <Button kind="main" onClick={add}>
             Begin a variant
-          </button>
+          </Button>
         </>
       ) : (
         <>
@@ -115,7 +119,7 @@ export function VariantsPanel({ recipe, figures, here, onClose }: VariantsPanelP
             </tbody>
           </table>
           {variants.length > MOST_SHOWN && (
-            <p className="flex gap-3 flex-wrap text-[12.5px] mt-1">
+            <p className="flex gap-3 flex-wrap text-small mt-1">
               {variants.map(({ name }, i) => (
                 <label key={i} className="flex gap-1 items-center">
                   <input type="checkbox" checked={!hidden.has(i)} onChange={() => setHidden(toggled(hidden, i))} /> {name}
@@ -126,10 +130,8 @@ export function VariantsPanel({ recipe, figures, here, onClose }: VariantsPanelP
           {current && (
             <>
               <div className="flex gap-2 items-end mt-3">
-                <label className="labelled flex-1">
-                  Variant
-                  <input
-                    className="field"
+                <Field label="Variant" className="flex-1">
+                  <Input
                     value={current.name}
                     maxLength={80}
                     list="variant-names"
@@ -142,12 +144,11 @@ export function VariantsPanel({ recipe, figures, here, onClose }: VariantsPanelP
                       <option key={name} value={name} />
                     ))}
                   </datalist>
-                </label>
-                <button className="btn" disabled={current.changes.length === 0} onClick={() => promote(open)}>
+                </Field>
+                <Button disabled={current.changes.length === 0} onClick={() => promote(open)}>
                   Make it the dish
-                </button>
-                <button
-                  className="btn"
+                </Button>
+                <Button
                   onClick={() => {
                     write(variants.filter((_, i) => i !== open));
                     setOpen(0);
@@ -155,7 +156,7 @@ export function VariantsPanel({ recipe, figures, here, onClose }: VariantsPanelP
                   }}
                 >
                   Take out
-                </button>
+                </Button>
               </div>
               <VariantChanges
                 key={open}
@@ -166,9 +167,9 @@ export function VariantsPanel({ recipe, figures, here, onClose }: VariantsPanelP
               />
             </>
           )}
-          <button className="btn mt-3" onClick={add}>
+          <Button className="mt-3" onClick={add}>
             Begin another
-          </button>
+          </Button>
         </>
       )}
     </SidePanel>

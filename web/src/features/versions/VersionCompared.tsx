@@ -8,6 +8,8 @@ import { COMPARED, ComparedRow, DifferingFigure, figureOf } from '../recipes/Dif
 import { recipeActions } from '../recipes/recipeSlice';
 import { useAppDispatch, useRecipeState } from '../recipes/useRecipeState';
 import { besidesOf, subjectOf } from './versionWords';
+import { Button } from '../../ui/Button';
+import { Input } from '../../ui/Input';
 
 interface VersionComparedProps {
   readonly version: VersionDto;
@@ -83,14 +85,12 @@ export function VersionCompared({ version, recipe, here, onChanged }: VersionCom
       )}
       <div className="flex gap-2 flex-wrap mt-2">
         {changes.length > 0 && (
-          <button className="btn btn-main" onClick={takeBack}>
+          <Button kind="main" onClick={takeBack}>
             Take it back
-          </button>
+          </Button>
         )}
         {naming === undefined ? (
-          <button className="btn" onClick={() => setNaming(version.name ?? '')}>
-            {version.name === null ? 'Name it' : 'Name it otherwise'}
-          </button>
+          <Button onClick={() => setNaming(version.name ?? '')}>{version.name === null ? 'Name it' : 'Name it otherwise'}</Button>
         ) : (
           <form
             className="flex gap-2"
@@ -102,8 +102,7 @@ export function VersionCompared({ version, recipe, here, onChanged }: VersionCom
               setNaming(undefined);
             }}
           >
-            <input
-              className="field"
+            <Input
               aria-label="Name of the version"
               data-own-undo
               autoFocus
@@ -111,15 +110,11 @@ export function VersionCompared({ version, recipe, here, onChanged }: VersionCom
               value={naming}
               onChange={({ target }) => setNaming(target.value)}
             />
-            <button className="btn" disabled={naming.trim() === ''}>
-              Keep
-            </button>
+            <Button disabled={naming.trim() === ''}>Keep</Button>
           </form>
         )}
         {version.name !== null && naming === undefined && (
-          <button className="btn" onClick={() => void told(letGo({ id: recipe.id, revision: version.revision }).unwrap())}>
-            Take the name off
-          </button>
+          <Button onClick={() => void told(letGo({ id: recipe.id, revision: version.revision }).unwrap())}>Take the name off</Button>
         )}
       </div>
     </div>

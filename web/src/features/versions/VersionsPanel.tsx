@@ -9,6 +9,11 @@ import type { LoadedKitchen } from '../kitchen/useKitchen';
 import { useRecipeState } from '../recipes/useRecipeState';
 import { VersionCompared } from './VersionCompared';
 import { reasonsOf, versionDays } from './versionWords';
+import { Chip } from '../../ui/Chip';
+import { Input } from '../../ui/Input';
+import { Field } from '../../ui/Field';
+import { Button } from '../../ui/Button';
+import './versions.css';
 
 interface VersionsPanelProps {
   readonly recipe: Recipe;
@@ -33,9 +38,7 @@ export function VersionsPanel({ recipe, here, onClose }: VersionsPanelProps) {
         <time dateTime={version.savedAt}>{clockText(version.savedAt)}</time>
         <span className="why">
           {reasonsOf(version).map((reason) => (
-            <span key={reason} className="chip">
-              {reason}
-            </span>
+            <Chip key={reason}>{reason}</Chip>
           ))}
           {version.because.includes('draft') && <span className="faint">draft</span>}
           {version.title !== recipe.title && <span className="font-serif">{version.title}</span>}
@@ -116,21 +119,18 @@ function NameNow({ id, revision, ready, onNamed }: NameNowProps) {
         submit();
       }}
     >
-      <label className="labelled flex-1" htmlFor={field}>
-        Keep it as it is now, as
-        <input
+      <Field label="Keep it as it is now, as" className="flex-1" htmlFor={field}>
+        <Input
           id={field}
           data-own-undo
-          className="field"
+
           value={name}
           maxLength={80}
           placeholder="as tested"
           onChange={({ target }) => setName(target.value)}
         />
-      </label>
-      <button className="btn" disabled={name.trim() === '' || !ready || isLoading}>
-        Keep
-      </button>
+      </Field>
+      <Button disabled={name.trim() === '' || !ready || isLoading}>Keep</Button>
     </form>
   );
 }

@@ -20,6 +20,13 @@ import { useToast } from '../../ui/Toasts';
 import { useStation } from '../station';
 import { Meeting } from './Meeting';
 import { TargetRow } from './TargetRow';
+import { Ledger } from '../../ui/Ledger';
+import { Button } from '../../ui/Button';
+import { Input } from '../../ui/Input';
+import { Field } from '../../ui/Field';
+import { ChipButton } from '../../ui/ChipButton';
+import { Select } from '../../ui/Select';
+import './brief.css';
 
 const NOTHING: Brief = {};
 /** Groups of allergens a reader may have to avoid; what belongs to a group is avoided with it. */
@@ -49,7 +56,7 @@ export function BriefStation() {
   const unused = OFFERED_FIGURES.find((figure) => !all.some((target) => target.figure === figure)) ?? 'energyKcal';
   return (
     <div className="sheet">
-      <div className="bar2">
+      <div className="sheet-bar">
         <Kept brief={brief} onTake={(taken) => write(taken)} />
       </div>
       <h2 className="brief-head">Per {recipe.servingName ?? 'serving'}</h2>
@@ -59,7 +66,7 @@ export function BriefStation() {
         </p>
       )}
       {all.length > 0 && (
-        <div className="ledger targets">
+        <Ledger className="targets">
           {all.map((target, i) => (
             <TargetRow
               key={i}
@@ -74,11 +81,11 @@ export function BriefStation() {
               onRemove={() => setTargets(all.filter((_, at) => at !== i))}
             />
           ))}
-        </div>
+        </Ledger>
       )}
-      <button className="btn mt-2" onClick={() => setTargets([...all, usualTarget(unused)])}>
+      <Button className="mt-2" onClick={() => setTargets([...all, usualTarget(unused)])}>
         <Plus size={14} /> Target
-      </button>
+      </Button>
 
       <h2 className="brief-head">Box, time and keeping</h2>
       <div className="brief-grid">
@@ -120,31 +127,27 @@ export function BriefStation() {
             has to freeze
           </label>
         </Bound>
-        <label className="labelled">
-          What the cook has
-          <input
-            className="field"
+        <Field label="What the cook has">
+          <Input
             key={recipe.id}
             defaultValue={(brief.equipment ?? []).join(', ')}
             placeholder="oven, one pot of 4 l"
             maxLength={400}
             onBlur={({ target }) => write(withOr(brief, 'equipment', listOf(target.value)))}
           />
-        </label>
+        </Field>
       </div>
 
       <h2 className="brief-head">Who it is for</h2>
-      <label className="labelled">
-        The reader
-        <input
-          className="field"
+      <Field label="The reader">
+        <Input
           key={recipe.id}
           defaultValue={brief.audience ?? ''}
           placeholder="on night shifts, eats cold at three in the morning"
           maxLength={500}
           onBlur={({ target }) => write(withOr(brief, 'audience', target.value.trim() || undefined))}
         />
-      </label>
+      </Field>
       <Avoided
         name="Keep out, allergens"
         words={AVOIDABLE}
@@ -185,7 +188,7 @@ function Bound({ judgement, children }: { readonly judgement: BoundJudgement | u
     <div>
       {children}
       {judgement && (
-        <p className={`text-[12.5px] mt-0.5 ${verdictClass(judgement.verdict)}`}>
+        <p className={`text-small mt-0.5 ${verdictClass(judgement.verdict)}`}>
           <span aria-hidden>{verdictGlyph(judgement.verdict)}</span> {judgement.is}
         </p>
       )}
@@ -206,7 +209,7 @@ function Avoided<Word extends string>({ name, words, wordOf, on, judgement, onCh
   const toggle = (word: Word) => onChange(words.filter((one) => (one === word ? !on.includes(one) : on.includes(one))));
   return (
     <div className="mt-3">
-      <p className="muted text-[12.5px] mb-1">
+      <p className="muted text-small mb-1">
         {name}
         {judgement && (
           <span className={`ml-2 ${verdictClass(judgement.verdict)}`}>
@@ -216,15 +219,15 @@ function Avoided<Word extends string>({ name, words, wordOf, on, judgement, onCh
       </p>
       <div className="flex flex-wrap gap-1" role="group" aria-label={name}>
         {words.map((word) => (
-          <button
+          <ChipButton
             key={word}
-            className={`chip ${on.includes(word) ? 'warn' : ''}`}
+            tone={on.includes(word) ? 'warn' : undefined}
             aria-pressed={on.includes(word)}
             onClick={() => toggle(word)}
           >
             {on.includes(word) && 'no '}
             {wordOf(word)}
-          </button>
+          </ChipButton>
         ))}
       </div>
     </div>
@@ -251,8 +254,7 @@ function Kept({ brief, onTake }: { readonly brief: Brief; readonly onTake: (brie
   return (
     <>
       {kept.length > 0 && (
-        <select
-          className="field"
+        <Select
           aria-label="Take a kept brief"
           value=""
           onChange={({ target }) => {
@@ -264,12 +266,12 @@ function Kept({ brief, onTake }: { readonly brief: Brief; readonly onTake: (brie
           {kept.map((one) => (
             <option key={one.name}>{one.name}</option>
           ))}
-        </select>
+        </Select>
       )}
       {name === undefined ? (
-        <button className="btn" disabled={Object.keys(brief).length === 0} onClick={() => setName('')}>
+        <Button disabled={Object.keys(brief).length === 0} onClick={() => setName('')}>
           Keep this brief
-        </button>
+        </Button>
       ) : (
         <form
           className="flex gap-2"
@@ -278,8 +280,7 @@ function Kept({ brief, onTake }: { readonly brief: Brief; readonly onTake: (brie
             if (name.trim() !== '') void keep(name.trim());
           }}
         >
-          <input
-            className="field"
+          <Input
             aria-label="Name of the brief"
             autoFocus
             maxLength={80}
@@ -287,9 +288,9 @@ function Kept({ brief, onTake }: { readonly brief: Brief; readonly onTake: (brie
             onChange={({ target }) => setName(target.value)}
             placeholder="Night shift, under 550"
           />
-          <button className="btn btn-main" disabled={name.trim() === ''}>
+          <Button kind="main" disabled={name.trim() === ''}>
             Keep
-          </button>
+          </Button>
         </form>
       )}
     </>

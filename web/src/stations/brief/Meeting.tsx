@@ -35,7 +35,7 @@ export function Meeting({ brief, own }: { readonly brief: Brief; readonly own: s
               <Link className="font-serif hover:underline" to={`/recipes/${id}/build`}>
                 {title}
               </Link>{' '}
-              <span className="faint text-[12.5px]">
+              <span className="faint text-small">
                 {uncomputed !== null
                   ? `nobody can tell: ${uncomputed}`
                   : verdict === 'meets'

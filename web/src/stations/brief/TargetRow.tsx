@@ -11,6 +11,10 @@ import {
   verdictGlyph,
 } from '../../features/briefs/briefWords';
 import { useStation } from '../station';
+import { Select } from '../../ui/Select';
+import { Input } from '../../ui/Input';
+import { Button } from '../../ui/Button';
+import { LedgerRow } from '../../ui/Ledger';
 
 interface TargetRowProps {
   readonly target: Target;
@@ -25,9 +29,8 @@ export function TargetRow({ target, judgement, onChange, onRemove }: TargetRowPr
   const [text, setText] = useState<string>();
   const name = figureName(target.figure);
   return (
-    <div className="ledger-row">
-      <select
-        className="field"
+    <LedgerRow>
+      <Select
         aria-label="Figure of the target"
         value={target.figure}
         onChange={({ target: { value } }) => onChange({ ...usualTarget(value as BriefFigure), ...(target.wish ? { wish: true } : {}) })}
@@ -37,9 +40,8 @@ export function TargetRow({ target, judgement, onChange, onRemove }: TargetRowPr
             {figureName(figure)}
           </option>
         ))}
-      </select>
-      <select
-        className="field"
+      </Select>
+      <Select
         aria-label={`${name}: at most, at least or about`}
         value={target.is}
         onChange={({ target: { value } }) => onChange({ ...target, is: value as TargetKind })}
@@ -47,10 +49,10 @@ export function TargetRow({ target, judgement, onChange, onRemove }: TargetRowPr
         {TARGET_KINDS.map((kind) => (
           <option key={kind}>{kind}</option>
         ))}
-      </select>
+      </Select>
       <span className="flex gap-1.5 items-baseline">
-        <input
-          className="field w-[78px] num"
+        <Input
+          className="w-[78px] num"
           inputMode="decimal"
           aria-label={`${name}, ${target.is}`}
           value={text ?? String(target.amount)}
@@ -63,7 +65,7 @@ export function TargetRow({ target, judgement, onChange, onRemove }: TargetRowPr
         />
         <span className="muted w-8">{figureUnit(target.figure, here.kitchen.settings.currency)}</span>
       </span>
-      <label className="flex gap-1.5 items-center muted text-[12.5px]">
+      <label className="flex gap-1.5 items-center muted text-small">
         <input
           type="checkbox"
           checked={target.wish ?? false}
@@ -81,9 +83,9 @@ export function TargetRow({ target, judgement, onChange, onRemove }: TargetRowPr
       ) : (
         <span />
       )}
-      <button className="icon" aria-label={`Take the target for ${name} out`} onClick={onRemove}>
+      <Button kind="icon" aria-label={`Take the target for ${name} out`} onClick={onRemove}>
         <X size={14} />
-      </button>
-    </div>
+      </Button>
+    </LedgerRow>
   );
 }

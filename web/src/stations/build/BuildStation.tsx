@@ -6,6 +6,10 @@ import { useAppDispatch, useRecipeState } from '../../features/recipes/useRecipe
 import { recipeActions } from '../../features/recipes/recipeSlice';
 
 import { Sheet } from './Sheet';
+import { Button } from '../../ui/Button';
+import { Select } from '../../ui/Select';
+import { TabList, TabPanel, Tabs } from '../../ui/Tabs';
+import './sheet.css';
 
 /** The editor is as large as the rest of the desk: it comes when it is asked for. */
 const MethodForm = lazy(async () => ({ default: (await import('./method/MethodForm')).MethodForm }));
@@ -29,60 +33,48 @@ export function BuildStation() {
   const canUndo = useRecipeState().past.length > 0;
   const canRedo = useRecipeState().future.length > 0;
   return (
-    <div className="sheet">
-      <div className="bar2">
-        <span className="seg" role="tablist" aria-label="Sides of the sheet">
-          <button role="tab" aria-selected={side === 'lines'} onClick={() => setSide('lines')}>
-            Ingredients
-          </button>
-          <button role="tab" aria-selected={side === 'method'} onClick={() => setSide('method')}>
-            Method and keeping
-          </button>
-        </span>
-        <button
-          className="btn"
-          disabled={!canUndo}
-          onClick={() => dispatch(recipeActions.undone(undefined))}
-          aria-label="Undo"
-          title="Undo (Ctrl Z)"
-        >
+    <Tabs className="sheet" value={side} onChange={setSide}>
+      <div className="sheet-bar">
+        <TabList
+          label="Sides of the sheet"
+          options={[
+            ['lines', 'Ingredients'],
+            ['method', 'Method and keeping'],
+          ]}
+        />
+        <Button disabled={!canUndo} onClick={() => dispatch(recipeActions.undone(undefined))} aria-label="Undo" hint="Undo (Ctrl Z)">
           <Undo2 size={15} />
-        </button>
-        <button
-          className="btn"
-          disabled={!canRedo}
-          onClick={() => dispatch(recipeActions.redone(undefined))}
-          aria-label="Redo"
-          title="Redo (Shift Ctrl Z)"
-        >
+        </Button>
+        <Button disabled={!canRedo} onClick={() => dispatch(recipeActions.redone(undefined))} aria-label="Redo" hint="Redo (Shift Ctrl Z)">
           <Redo2 size={15} />
-        </button>
+        </Button>
         <MeasuresPicker />
         {side === 'lines' && (
           <span className="tools">
-            <button className="btn" onClick={() => showWorking('variants')} title="Variants (Alt V)">
+            <Button onClick={() => showWorking('variants')} hint="Variants (Alt V)">
               Variants{recipe.variants ? ` ${recipe.variants.length}` : ''}
-            </button>
-            <button className="btn" onClick={() => showWorking('drives')} title="What drives it (Alt D)">
+            </Button>
+            <Button onClick={() => showWorking('drives')} hint="What drives it (Alt D)">
               What drives it
-            </button>
-            <button className="btn" onClick={() => showWorking('scale')} title="Scale (Alt S)">
+            </Button>
+            <Button onClick={() => showWorking('scale')} hint="Scale (Alt S)">
               Scale
-            </button>
-            <button className="btn" onClick={() => showWorking('fit')} title="Make it fit (Alt F)">
+            </Button>
+            <Button onClick={() => showWorking('fit')} hint="Make it fit (Alt F)">
               Make it fit
-            </button>
+            </Button>
           </span>
         )}
       </div>
-      {side === 'lines' ? (
+      <TabPanel value="lines">
         <Sheet />
-      ) : (
+      </TabPanel>
+      <TabPanel value="method">
         <Suspense fallback={<p className="muted">The method is being brought.</p>}>
           <MethodForm recipe={recipe} key={recipe.id} />
         </Suspense>
-      )}
-    </div>
+      </TabPanel>
+    </Tabs>
   );
 }
 
@@ -91,10 +83,9 @@ function MeasuresPicker() {
   const { recipe, here } = useStation();
   const dispatch = useAppDispatch();
   return (
-    <label className="muted text-[13px] flex items-center gap-1.5">
+    <label className="muted text-compact flex items-center gap-1.5">
       <span className="sr">Cups and spoons</span>
-      <select
-        className="field"
+      <Select
         value={recipe.measures ?? here.kitchen.settings.measures}
         onChange={({ target }) =>
           dispatch(recipeActions.edited({ recipe: { ...recipe, measures: target.value as NonNullable<typeof recipe.measures> } }))
@@ -104,7 +95,7 @@ function MeasuresPicker() {
         <option value="us">US cups and spoons</option>
         <option value="au">Australian cups and spoons</option>
         <option value="imperial">imperial cups and spoons</option>
-      </select>
+      </Select>
     </label>
   );
 }

@@ -1,6 +1,7 @@
-import { Popover } from 'radix-ui';
 import type { Kitchen } from '@portiona/core';
 import { COLUMNS, MOST_COLUMNS, SHARE_COLUMN } from './columns';
+import { DropPanel } from '../../ui/DropPanel';
+import { Button } from '../../ui/Button';
 
 interface ColumnChoiceProps {
   readonly shown: readonly string[];
@@ -16,27 +17,30 @@ export function ColumnChoice({ shown, kitchen, onChoose }: ColumnChoiceProps) {
   ];
   const full = shown.length >= MOST_COLUMNS;
   return (
-    <Popover.Root>
-      <Popover.Trigger className="btn-quiet ml-3 text-[11.5px]">Columns ▾</Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content className="menu p-2 w-[220px]" align="start" sideOffset={4} aria-label="Columns beside the lines">
-          {all.map(({ id, name, head }) => (
-            <label key={id} className="menu-item">
-              <span className="flex gap-2 items-center">
-                <input
-                  type="checkbox"
-                  checked={shown.includes(id)}
-                  disabled={full && !shown.includes(id)}
-                  onChange={({ target }) => onChoose(target.checked ? [...shown, id] : shown.filter((one) => one !== id))}
-                />
-                {name}
-              </span>
-              <span className="faint">{head}</span>
-            </label>
-          ))}
-          <p className="faint text-[12px] px-2 pt-1">{MOST_COLUMNS} at most; all at once would leave no room for the words.</p>
-        </Popover.Content>
-      </Popover.Portal>
-    </Popover.Root>
+    <DropPanel
+      trigger={
+        <Button kind="quiet" className="ml-3 text-tiny">
+          Columns ▾
+        </Button>
+      }
+      className="p-2 w-[220px]"
+      label="Columns beside the lines"
+    >
+      {all.map(({ id, name, head }) => (
+        <label key={id} className="menu-item">
+          <span className="flex gap-2 items-center">
+            <input
+              type="checkbox"
+              checked={shown.includes(id)}
+              disabled={full && !shown.includes(id)}
+              onChange={({ target }) => onChoose(target.checked ? [...shown, id] : shown.filter((one) => one !== id))}
+            />
+            {name}
+          </span>
+          <span className="faint">{head}</span>
+        </label>
+      ))}
+      <p className="faint text-small px-2 pt-1">{MOST_COLUMNS} at most; all at once would leave no room for the words.</p>
+    </DropPanel>
   );
 }

@@ -3,6 +3,9 @@ import { X } from 'lucide-react';
 import { amountWords, midpointOf, type Discard, type Part } from '@portiona/core';
 import { retyped } from '../../features/recipes/editRecipe';
 import { useStation } from '../station';
+import { Button } from '../../ui/Button';
+import { Input } from '../../ui/Input';
+import { Field } from '../../ui/Field';
 
 interface DiscardsProps {
   readonly part: Part;
@@ -26,23 +29,21 @@ export function Discards({ part: { name, discards = [] }, onChange }: DiscardsPr
       {discards.map(({ food: id, amount, unit }, i) => {
         const words = `${amountWords(amount, unit)} ${here.foodsById.get(id)?.name ?? id}`;
         return (
-          <p key={i} className="flex justify-between items-center text-[13px]">
+          <p key={i} className="flex justify-between items-center text-compact">
             <span>{words}, thrown away</span>
-            <button
-              className="icon"
+            <Button
+              kind="icon"
               aria-label={`Count ${words} again`}
               onClick={() => onChange(discards.length === 1 ? undefined : discards.filter((_, d) => d !== i))}
             >
               <X size={14} />
-            </button>
+            </Button>
           </p>
         );
       })}
       <span className="flex gap-2 items-end">
-        <label className="labelled flex-1">
-          Thrown away after cooking
-          <input
-            className="field"
+        <Field label="Thrown away after cooking" className="flex-1">
+          <Input
             aria-label={`Thrown away from ${name} after cooking`}
             value={text}
             maxLength={200}
@@ -50,13 +51,13 @@ export function Discards({ part: { name, discards = [] }, onChange }: DiscardsPr
             onChange={({ target }) => setText(target.value)}
             onKeyDown={(event) => event.key === 'Enter' && add()}
           />
-        </label>
-        <button className="btn" disabled={!ready} onClick={add}>
+        </Field>
+        <Button disabled={!ready} onClick={add}>
           Add
-        </button>
+        </Button>
       </span>
       {read && (
-        <p className={`text-[12px] mt-0.5 ${ready ? 'faint' : 'bad'}`} role="status">
+        <p className={`text-small mt-0.5 ${ready ? 'faint' : 'bad'}`} role="status">
           {!food
             ? 'No food of the pantry is meant by these words yet.'
             : ready

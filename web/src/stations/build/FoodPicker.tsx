@@ -1,5 +1,4 @@
 import { lazy, Suspense, useDeferredValue, useMemo, useState } from 'react';
-import { Popover } from 'radix-ui';
 import {
   effectsOf,
   lineText,
@@ -20,6 +19,11 @@ import { useTakePart } from '../../features/subRecipes/useTakePart';
 import { effectWords } from '../../features/fit/fitWords';
 import type { LoadedKitchen } from '../../features/kitchen/useKitchen';
 import { withFood, withPart } from '../../features/recipes/editRecipe';
+import { Input } from '../../ui/Input';
+import { Chip } from '../../ui/Chip';
+import { Button } from '../../ui/Button';
+import { DropPanel } from '../../ui/DropPanel';
+import { MenuItem } from '../../ui/Menu';
 
 const NewFood = lazy(async () => ({ default: (await import('../../features/foods/NewFood')).NewFood }));
 
@@ -47,28 +51,31 @@ export function FoodPicker({ line, onPick }: { readonly line: Line; readonly onP
   };
   return (
     <>
-      <Popover.Root open={open} onOpenChange={setOpen}>
-        <Popover.Trigger className={`btn-quiet ${food || line.recipe !== undefined ? '' : 'bad'}`}>
-          {food?.name ?? taken?.name ?? 'Choose a food'} ▾
-        </Popover.Trigger>
-        <Popover.Portal>
-          <Popover.Content className="menu w-[340px]" align="start" sideOffset={4} aria-label="Foods for this line">
-            {open && (
-              <Choices
-                line={line}
-                words={parseLineText(line.text ?? '').foodWords}
-                current={food}
-                onPick={pick}
-                onTake={take}
-                onAdd={(name) => {
-                  setOpen(false);
-                  setAdding(name);
-                }}
-              />
-            )}
-          </Popover.Content>
-        </Popover.Portal>
-      </Popover.Root>
+      <DropPanel
+        trigger={
+          <Button kind="quiet" className={food || line.recipe !== undefined ? '' : 'bad'}>
+            {food?.name ?? taken?.name ?? 'Choose a food'} ▾
+          </Button>
+        }
+        open={open}
+        onOpenChange={setOpen}
+        className="w-[340px]"
+        label="Foods for this line"
+      >
+        {open && (
+          <Choices
+            line={line}
+            words={parseLineText(line.text ?? '').foodWords}
+            current={food}
+            onPick={pick}
+            onTake={take}
+            onAdd={(name) => {
+              setOpen(false);
+              setAdding(name);
+            }}
+          />
+        )}
+      </DropPanel>
       {adding !== undefined && (
         <Suspense fallback={null}>
           <NewFood
@@ -133,8 +140,8 @@ function Choices({
   const effects = useSwapEffects(line, current ? athand : []);
   return (
     <>
-      <input
-        className="field w-full mb-1"
+      <Input
+        className="w-full mb-1"
         aria-label="Find a food"
         value={sought}
         onChange={({ target }) => setSought(target.value)}
@@ -142,21 +149,21 @@ function Choices({
         autoFocus
       />
       {found.map((food) => (
-        <button key={food.id} className="menu-item" aria-current={food === current} onClick={() => pick(food)}>
+        <MenuItem key={food.id} aria-current={food === current} onClick={() => pick(food)}>
           <span>
             {food.name}
-            {effects.has(food.id) && <span className="block text-[12px] muted">{effects.get(food.id)}</span>}
+            {effects.has(food.id) && <span className="block text-small muted">{effects.get(food.id)}</span>}
           </span>
-          <span className="chip">{food.source ?? 'estimate'}</span>
-        </button>
+          <Chip>{food.source ?? 'estimate'}</Chip>
+        </MenuItem>
       ))}
       {sought.trim() !== '' && (
         <PartChoices parts={parts} sought={sought} most={MOST_PARTS} here={here} among onPick={(part) => void take(part)} />
       )}
       {found.length === 0 && <p className="muted px-2 py-1">Nothing like “{sought}” in the pantry.</p>}
-      <button className="menu-item btn-quiet" onClick={() => onAdd(sought)}>
+      <Button kind="quiet" className="menu-item" onClick={() => onAdd(sought)}>
         Add “{sought}” to the pantry
-      </button>
+      </Button>
     </>
   );
 }

@@ -1,8 +1,13 @@
 import { useState } from 'react';
-import { Popover } from 'radix-ui';
 import { METHODS, RETAINED_USES, type Line, type Method } from '@portiona/core';
 import { withKeys } from '../../features/recipes/editRecipe';
 import { numberText } from '../../ui/numberText';
+import { Select } from '../../ui/Select';
+import { Field } from '../../ui/Field';
+import { Input } from '../../ui/Input';
+import { TextArea } from '../../ui/TextArea';
+import { DropPanel } from '../../ui/DropPanel';
+import { Button } from '../../ui/Button';
 
 const WEIGHED_AS = [
   ['', 'as usual for it'],
@@ -32,31 +37,27 @@ export function LineDetails({
 }) {
   const write = (change: { readonly [key in keyof Line]?: Line[key] | undefined }) => onWrite(withKeys(line, change));
   return (
-    <Popover.Root>
-      <Popover.Trigger className="btn-quiet">
-        Details ▾<span className="sr"> of {name}</span>
-      </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          className="menu p-3 w-[330px] grid gap-2"
-          align="start"
-          sideOffset={4}
-          aria-label={`Details of ${name}`}
-          onEscapeKeyDown={leaveField}
-          onPointerDownOutside={leaveField}
-        >
-          {line.food !== undefined && <FoodAsWeighed line={line} write={write} />}
-          <EatenShare retained={line.retained} onChange={(retained) => write({ retained })} />
-          <Select
-            label="Measured by"
-            value={line.method ?? ''}
-            of={[['', 'as its unit is'] as const, ...METHODS.map((method) => [method, METHOD_WORDS[method]] as const)]}
-            onChange={(method) => write({ method: method === '' ? undefined : method })}
-          />
-          <Comment key={line.comment ?? ''} comment={line.comment} onChange={(comment) => write({ comment })} />
-        </Popover.Content>
-      </Popover.Portal>
-    </Popover.Root>
+    <DropPanel
+      trigger={
+        <Button kind="quiet">
+          Details ▾<span className="sr"> of {name}</span>
+        </Button>
+      }
+      className="p-3 w-[330px] grid gap-2"
+      label={`Details of ${name}`}
+      onEscapeKeyDown={leaveField}
+      onPointerDownOutside={leaveField}
+    >
+      {line.food !== undefined && <FoodAsWeighed line={line} write={write} />}
+      <EatenShare retained={line.retained} onChange={(retained) => write({ retained })} />
+      <LabelledSelect
+        label="Measured by"
+        value={line.method ?? ''}
+        of={[['', 'as its unit is'] as const, ...METHODS.map((method) => [method, METHOD_WORDS[method]] as const)]}
+        onChange={(method) => write({ method: method === '' ? undefined : method })}
+      />
+      <Comment key={line.comment ?? ''} comment={line.comment} onChange={(comment) => write({ comment })} />
+    </DropPanel>
   );
 }
 
@@ -64,8 +65,13 @@ export function LineDetails({
 function FoodAsWeighed({ line, write }: { readonly line: Line; readonly write: (change: Pick<Partial<Line>, 'as' | 'state'>) => void }) {
   return (
     <div className="pair">
-      <Select label="Weighed as" value={line.as ?? ''} of={WEIGHED_AS} onChange={(as) => write({ as: as === '' ? undefined : as })} />
-      <Select
+      <LabelledSelect
+        label="Weighed as"
+        value={line.as ?? ''}
+        of={WEIGHED_AS}
+        onChange={(as) => write({ as: as === '' ? undefined : as })}
+      />
+      <LabelledSelect
         label="In which state"
         value={(LINE_STATES as readonly string[]).includes(line.state ?? '') ? (line.state ?? '') : ''}
         of={LINE_STATES.map((state) => [state, state === '' ? 'as the food’s figures' : state] as const)}
@@ -80,7 +86,7 @@ function leaveField(): void {
   if (document.activeElement instanceof HTMLElement) document.activeElement.blur();
 }
 
-function Select<Value extends string>({
+function LabelledSelect<Value extends string>({
   label,
   value,
   of,
@@ -92,16 +98,15 @@ function Select<Value extends string>({
   readonly onChange: (value: Value) => void;
 }) {
   return (
-    <label className="labelled">
-      {label}
-      <select className="field" value={value} onChange={({ target }) => onChange(target.value as Value)}>
+    <Field label={label}>
+      <Select value={value} onChange={({ target }) => onChange(target.value as Value)}>
         {of.map(([one, words]) => (
           <option key={one} value={one}>
             {words}
           </option>
         ))}
-      </select>
-    </label>
+      </Select>
+    </Field>
   );
 }
 
@@ -121,10 +126,9 @@ function EatenShare({
   return (
     <div>
       <div className="pair">
-        <label className="labelled">
-          Eaten, %
-          <input
-            className="field num"
+        <Field label="Eaten, %">
+          <Input
+            className="num"
             inputMode="decimal"
             value={shown}
             placeholder="all of it"
@@ -136,24 +140,19 @@ function EatenShare({
             }}
             onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
           />
-        </label>
-        <label className="labelled">
-          Usual for
-          <select
-            className="field"
-            value={use?.use ?? ''}
-            onChange={({ target }) => onChange(RETAINED_USES.find((one) => one.use === target.value)?.share)}
-          >
+        </Field>
+        <Field label="Usual for">
+          <Select value={use?.use ?? ''} onChange={({ target }) => onChange(RETAINED_USES.find((one) => one.use === target.value)?.share)}>
             <option value="">all is eaten</option>
             {RETAINED_USES.map((one) => (
               <option key={one.use} value={one.use}>
                 {one.use}, {numberText(one.share * 100, 0)} %
               </option>
             ))}
-          </select>
-        </label>
+          </Select>
+        </Field>
       </div>
-      <p className="faint text-[12px] mt-1">
+      <p className="faint text-small mt-1">
         {use ? `${use.because}; weigh what is left over to be sure.` : 'Marinades, boiling water and tray oil are not all eaten.'}
       </p>
     </div>
@@ -170,16 +169,14 @@ function Comment({
 }) {
   const [text, setText] = useState(comment ?? '');
   return (
-    <label className="labelled">
-      Comment, on no card
-      <textarea
-        className="field"
+    <Field label="Comment, on no card">
+      <TextArea
         rows={2}
         maxLength={1000}
         value={text}
         onChange={({ target }) => setText(target.value)}
         onBlur={() => text.trim() !== (comment ?? '') && onChange(text.trim() === '' ? undefined : text.trim())}
       />
-    </label>
+    </Field>
   );
 }

@@ -23,6 +23,9 @@ import { FoodPicker } from './FoodPicker';
 import type { SheetActions } from './useSheetActions';
 import { useStation } from '../station';
 import { ToTasteChip } from './ToTasteChip';
+import { Chip } from '../../ui/Chip';
+import { Button } from '../../ui/Button';
+import { ChipButton } from '../../ui/ChipButton';
 
 export interface LineWordsProps {
   readonly line: Line;
@@ -92,16 +95,16 @@ function Shown({ line, food, text, figures, place, actions }: ShownProps) {
           text
         ) : amount === 'to taste' ? (
           <>
-            {words}, <span className="amt">to taste</span>
+            {words}, <span className="line-amount">to taste</span>
           </>
         ) : (
           <>
-            <span className="amt">{amount}</span> {words}
+            <span className="line-amount">{amount}</span> {words}
           </>
         )}
-        {!plain && note !== '' && <span className="nt">, {note}</span>}
+        {!plain && note !== '' && <span className="line-note">, {note}</span>}
         {!plain && parsed.also && (
-          <span className="nt">
+          <span className="line-note">
             {' '}
             ({numberText(parsed.also.amount, 0)} {parsed.also.unit})
           </span>
@@ -128,23 +131,21 @@ function Chips({
   const allergens = of.kind === 'food' ? namedAllergens(of.resolved.food.allergens ?? []) : [];
   return (
     <>
-      {of.kind === 'unmatched' && <span className="chip bad">✕ no food yet</span>}
-      {of.kind === 'part' && <span className="chip">from {of.recipe.title}</span>}
-      {of.kind === 'food' && !weights && <span className="chip bad">✕ no weight</span>}
-      {weights && weights.eaten < weights.edible * 0.999 && <span className="chip">{numberText(weights.eaten, 0)} g eaten</span>}
+      {of.kind === 'unmatched' && <Chip tone="bad">✕ no food yet</Chip>}
+      {of.kind === 'part' && <Chip>from {of.recipe.title}</Chip>}
+      {of.kind === 'food' && !weights && <Chip tone="bad">✕ no weight</Chip>}
+      {weights && weights.eaten < weights.edible * 0.999 && <Chip>{numberText(weights.eaten, 0)} g eaten</Chip>}
       {line.comment !== undefined && (
-        <span className="chip" title={line.comment}>
+        <Chip title={line.comment}>
           ✎<span className="sr"> comment: {line.comment}</span>
-        </span>
+        </Chip>
       )}
-      {line.optional && <span className="chip">optional</span>}
+      {line.optional && <Chip>optional</Chip>}
       {line.toTaste !== undefined && line.amount === undefined && (
         <ToTasteChip line={line} onWrite={(next) => actions.write(place, next)} />
       )}
       {allergens.map((allergen) => (
-        <span key={allergen} className="chip">
-          {allergen}
-        </span>
+        <Chip key={allergen}>{allergen}</Chip>
       ))}
     </>
   );
@@ -156,10 +157,10 @@ function BoughtAs({ resolved: { best } }: { readonly resolved: ResolvedFood }) {
   const { net, unit, shop } = best.pack;
   const offer = offerText(best.pack, (day) => dayText(day, false));
   return (
-    <span className={`chip ${offer === '' ? '' : 'warn'}`}>
+    <Chip tone={offer === '' ? undefined : 'warn'}>
       bought as {amountWords(net, unit)}, {shop}
       {offer !== '' && `, ${offer}`}
-    </span>
+    </Chip>
   );
 }
 
@@ -189,15 +190,15 @@ function Understood({
           {slip.meant.map((unit, i) => (
             <Fragment key={unit}>
               {i > 0 && ' or '}
-              <button
-                className="btn-quiet"
+              <Button
+                kind="quiet"
                 onClick={() => {
                   actions.type(place, text.replace(slip.word, unit));
                   actions.setCaret({ ...place, empty: false });
                 }}
               >
                 {unit}
-              </button>
+              </Button>
             </Fragment>
           ))}
           ?
@@ -206,25 +207,25 @@ function Understood({
       <FoodPicker line={line} onPick={(next) => actions.write(place, next)} />
       {line.recipe === undefined && !figures?.weights && <PartOffered text={text} onTake={(next) => actions.write(place, next)} />}
       {figures?.of.kind === 'part' && <PartTaken figures={figures} />}
-      {food && <span className="chip">{food.source ?? 'estimate'}</span>}
+      {food && <Chip>{food.source ?? 'estimate'}</Chip>}
       {food && figures?.weights && figures.weights.unit?.from !== 'mass' && (
-        <span className="chip">{numberText(figures.weights.grams, figures.weights.grams < 20 ? 1 : 0)} g</span>
+        <Chip>{numberText(figures.weights.grams, figures.weights.grams < 20 ? 1 : 0)} g</Chip>
       )}
       {food && food.drained !== undefined && food.drained < 1 && figures?.weights && (
-        <span className="chip">drained {numberText(figures.weights.edible, 0)} g</span>
+        <Chip>drained {numberText(figures.weights.edible, 0)} g</Chip>
       )}
       {figures?.of.kind === 'food' && <BoughtAs resolved={figures.of.resolved} />}
       {food && figures && !figures.weights && (
         <span className="bad">Nobody knows what one {line.unit ?? 'piece'} weighs: write grams, or give the food that measure.</span>
       )}
       {offered && (
-        <button
-          className="chip warn"
+        <ChipButton
+          tone="warn"
           title={`${offered.because}; a press counts it so`}
           onClick={() => actions.write(place, { ...line, retained: offered.share })}
         >
           ▲ {offered.use}: {numberText(offered.share * 100, 0)} % eaten?
-        </button>
+        </ChipButton>
       )}
       {(line.food !== undefined || line.recipe !== undefined) && (
         <LineDetails line={line} name={text} onWrite={(next) => actions.write(place, next)} />

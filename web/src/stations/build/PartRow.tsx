@@ -1,4 +1,3 @@
-import { Popover } from 'radix-ui';
 import type { Figure, Part, PartFigures, Portion, Served, WorkedFigure } from '@portiona/core';
 import { useAppDispatch, useRecipeState } from '../../features/recipes/useRecipeState';
 import { removePart, replacePart } from '../../features/recipes/editRecipe';
@@ -10,6 +9,9 @@ import { useStation } from '../station';
 import type { Column } from './columns';
 import { Discards } from './Discards';
 import { shareText } from '../../working/workingTexts';
+import { Button } from '../../ui/Button';
+import { DropPanel } from '../../ui/DropPanel';
+import { Segmented } from '../../ui/Segmented';
 
 interface PartRowProps {
   readonly part: Part;
@@ -40,33 +42,30 @@ export function PartRow({ part, at, figures, columns, onWorking }: PartRowProps)
           maxLength={200}
           onChange={({ target }) => target.value.trim() !== '' && change({ name: target.value }, `part ${at}`)}
         />
-        <Popover.Root>
-          <Popover.Trigger className="part-how truncate">
-            {SERVED_WORDS[part.served ?? 'box']}
-            {figures && figures.cooked > 0 && `, ${shareText(figures)}`} ▾
-          </Popover.Trigger>
-          <Popover.Portal>
-            <Popover.Content
-              className="menu p-3 w-[320px] grid gap-2.5"
-              align="start"
-              sideOffset={4}
-              aria-label={`How ${part.name} is served`}
+        <DropPanel
+          trigger={
+            <button className="part-how truncate">
+              {SERVED_WORDS[part.served ?? 'box']}
+              {figures && figures.cooked > 0 && `, ${shareText(figures)}`} ▾
+            </button>
+          }
+          className="p-3 w-[320px] grid gap-2.5"
+          label={`How ${part.name} is served`}
+        >
+          <ServedChoice part={part} onChange={change} />
+          <CookedWeight part={part} figures={figures} onChange={change} />
+          <PortionChoice part={part} servings={recipe.servings} onChange={change} />
+          <Discards part={part} onChange={(discards) => change({ discards })} />
+          {recipe.parts.length > 1 && (
+            <Button
+              kind="quiet"
+              className="bad justify-self-start"
+              onClick={() => dispatch(recipeActions.edited({ recipe: removePart(recipe, at) }))}
             >
-              <ServedChoice part={part} onChange={change} />
-              <CookedWeight part={part} figures={figures} onChange={change} />
-              <PortionChoice part={part} servings={recipe.servings} onChange={change} />
-              <Discards part={part} onChange={(discards) => change({ discards })} />
-              {recipe.parts.length > 1 && (
-                <button
-                  className="btn-quiet bad justify-self-start"
-                  onClick={() => dispatch(recipeActions.edited({ recipe: removePart(recipe, at) }))}
-                >
-                  Take this part out
-                </button>
-              )}
-            </Popover.Content>
-          </Popover.Portal>
-        </Popover.Root>
+              Take this part out
+            </Button>
+          )}
+        </DropPanel>
         <Dishes base={recipe.id} part={part.id} cooked={figures?.cooked ?? 0} usedIn={usedIn} here={here} />
       </span>
       {columns.map((column) => (
@@ -101,18 +100,17 @@ type Change = (next: Partial<Part>, mergeKey?: string) => void;
 
 function ServedChoice({ part, onChange }: { readonly part: Part; readonly onChange: Change }) {
   return (
-    <div className="seg" role="group" aria-label="Served">
-      {(['box', 'table', 'optional'] as const).map((served) => (
-        <button
-          key={served}
-          className="flex-1"
-          aria-pressed={(part.served ?? 'box') === served}
-          onClick={() => onChange({ served: served === 'box' ? undefined : served })}
-        >
-          {{ box: 'in the box', table: 'at the table', optional: 'optional' }[served]}
-        </button>
-      ))}
-    </div>
+    <Segmented
+      label="Served"
+      wide
+      value={part.served ?? 'box'}
+      options={[
+        ['box', 'in the box'],
+        ['table', 'at the table'],
+        ['optional', 'optional'],
+      ]}
+      onChange={(served) => onChange({ served: served === 'box' ? undefined : served })}
+    />
   );
 }
 
@@ -144,18 +142,13 @@ function PortionChoice({ part, servings, onChange }: { readonly part: Part; read
   };
   return (
     <>
-      <div className="seg" role="group" aria-label="Shared by">
-        {(['equal', 'grams', 'pieces', 'volume'] as const).map((by) => (
-          <button
-            key={by}
-            className="flex-1"
-            aria-pressed={portion.by === by}
-            onClick={() => onChange({ portion: by === 'equal' ? undefined : starts[by] })}
-          >
-            {by}
-          </button>
-        ))}
-      </div>
+      <Segmented
+        label="Shared by"
+        wide
+        value={portion.by}
+        options={(['equal', 'grams', 'pieces', 'volume'] as const).map((by) => [by, by] as const)}
+        onChange={(by) => onChange({ portion: by === 'equal' ? undefined : starts[by] })}
+      />
       {portion.by === 'grams' && (
         <NumberField
           label="Grams a box"

@@ -5,6 +5,9 @@ import { useReusableParts } from '../../features/subRecipes/useReusableParts';
 import { useTakePart } from '../../features/subRecipes/useTakePart';
 import { withPart } from '../../features/recipes/editRecipe';
 import { useStation } from '../station';
+import { Chip } from '../../ui/Chip';
+import { Button } from '../../ui/Button';
+import { ChipButton } from '../../ui/ChipButton';
 
 /** Under a line that takes a part of another recipe: how much of it that is, and the way there. */
 export function PartTaken({ figures: { of, weights } }: { readonly figures: LineFigures }) {
@@ -13,10 +16,12 @@ export function PartTaken({ figures: { of, weights } }: { readonly figures: Line
   const part = here.parts.find((one) => one.recipe === of.recipe.id && one.part === of.part.part.id);
   return (
     <>
-      {part && weights && <span className="chip">{takenText(weights.grams, part)}</span>}
-      <Link className="btn-quiet" to={`/recipes/${of.recipe.id}/build`}>
-        Open<span className="sr"> {of.recipe.title}</span>
-      </Link>
+      {part && weights && <Chip>{takenText(weights.grams, part)}</Chip>}
+      <Button asChild kind="quiet">
+        <Link to={`/recipes/${of.recipe.id}/build`}>
+          Open<span className="sr"> {of.recipe.title}</span>
+        </Link>
+      </Button>
     </>
   );
 }
@@ -32,11 +37,11 @@ export function PartOffered({ text, onTake }: { readonly text: string; readonly 
   const [best] = index.find(parseLineText(text).foodWords, 1);
   if (!best || best.score < SAME_NAME) return null;
   return (
-    <button
-      className="chip warn"
+    <ChipButton
+      tone="warn"
       onClick={() => void take(best.food).then((athand) => athand && onTake(withPart(text, best.food, recipe.servings)))}
     >
       ▲ {best.food.name}, from that recipe?
-    </button>
+    </ChipButton>
   );
 }

@@ -1,6 +1,8 @@
 import { ArrowDown, ArrowUp, X } from 'lucide-react';
 import type { LineSelection } from './useLineSelection';
 import { useStation } from '../station';
+import { Button } from '../../ui/Button';
+import { Select } from '../../ui/Select';
 
 /** What can be done with the lines selected. */
 export function SelectionBar({ selected }: { readonly selected: LineSelection }) {
@@ -11,15 +13,14 @@ export function SelectionBar({ selected }: { readonly selected: LineSelection })
   return (
     <div className="selection-bar" role="toolbar" aria-label="Lines selected">
       <b role="status">{lines.length === 1 ? '1 line' : `${lines.length} lines`}</b>
-      <button className="btn" onClick={() => selected.shift(-1)} title="Up (Alt ↑)" aria-label="Move up">
+      <Button onClick={() => selected.shift(-1)} hint="Up (Alt ↑)" aria-label="Move up">
         <ArrowUp size={14} />
-      </button>
-      <button className="btn" onClick={() => selected.shift(1)} title="Down (Alt ↓)" aria-label="Move down">
+      </Button>
+      <Button onClick={() => selected.shift(1)} hint="Down (Alt ↓)" aria-label="Move down">
         <ArrowDown size={14} />
-      </button>
+      </Button>
       {parts > 1 && (
-        <select
-          className="field"
+        <Select
           aria-label="Move to the end of"
           value=""
           onChange={({ target }) => {
@@ -35,23 +36,23 @@ export function SelectionBar({ selected }: { readonly selected: LineSelection })
               {name}
             </option>
           ))}
-        </select>
+        </Select>
       )}
-      <button className="btn" onClick={selected.makeOptional} title="Alt O">
+      <Button onClick={selected.makeOptional} hint="Alt O">
         Optional
-      </button>
-      <button className="btn" onClick={selected.copy} title="Ctrl C">
+      </Button>
+      <Button onClick={selected.copy} hint="Ctrl C">
         Copy
-      </button>
-      <button className="btn" onClick={selected.double} title="Ctrl D">
+      </Button>
+      <Button onClick={selected.double} hint="Ctrl D">
         Double
-      </button>
-      <button className="btn" onClick={selected.takeOut} title="Delete">
+      </Button>
+      <Button onClick={selected.takeOut} hint="Delete">
         Take out
-      </button>
-      <button className="icon" onClick={selected.clear} aria-label="Let go of them" title="Escape">
+      </Button>
+      <Button kind="icon" onClick={selected.clear} aria-label="Let go of them" hint="Escape">
         <X size={15} />
-      </button>
+      </Button>
     </div>
   );
 }

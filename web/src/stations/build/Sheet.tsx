@@ -17,6 +17,7 @@ import { SelectionBar } from './SelectionBar';
 import { TakePart } from './TakePart';
 import { useLineSelection } from './useLineSelection';
 import { useSheetActions } from './useSheetActions';
+import { Button } from '../../ui/Button';
 
 /** The ingredient list, typed as text; what each line comes to stands on the right of the same row. */
 export function Sheet() {
@@ -102,9 +103,9 @@ export function Sheet() {
               >
                 {p === recipe.parts.length - 1 && (
                   <>
-                    <button className="btn" onClick={() => dispatch(recipeActions.edited({ recipe: addPart(recipe) }))}>
+                    <Button onClick={() => dispatch(recipeActions.edited({ recipe: addPart(recipe) }))}>
                       <Plus size={14} /> Part
-                    </button>
+                    </Button>
                     <TakePart onTake={takePart} />
                   </>
                 )}

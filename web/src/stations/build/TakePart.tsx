@@ -1,5 +1,4 @@
 import { useState } from 'react';
-import { Popover } from 'radix-ui';
 import { Plus } from 'lucide-react';
 import { PartChoices, partsFor } from '../../features/subRecipes/PartChoices';
 import { useReusableParts } from '../../features/subRecipes/useReusableParts';
@@ -7,6 +6,9 @@ import { useTakePart } from '../../features/subRecipes/useTakePart';
 import { withPart } from '../../features/recipes/editRecipe';
 import type { Line, ReusablePart } from '@portiona/core';
 import { useStation } from '../station';
+import { Input } from '../../ui/Input';
+import { DropPanel } from '../../ui/DropPanel';
+import { Button } from '../../ui/Button';
 
 /** Most parts shown at once. */
 const MOST = 12;
@@ -26,35 +28,31 @@ export function TakePart({ onTake }: { readonly onTake: (line: Line) => void }) 
   };
   const first = partsFor(parts, sought, 1)[0];
   return (
-    <Popover.Root open={open} onOpenChange={setOpen}>
-      <Popover.Trigger className="btn">
-        <Plus size={14} /> From another recipe
-      </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          className="menu w-[380px] max-h-[360px]"
-          align="start"
-          side="top"
-          sideOffset={4}
-          aria-label="Parts of other recipes"
-        >
-          <input
-            className="field w-full mb-1"
-            aria-label="Find a part of another recipe"
-            placeholder="Find a base, a sauce, a topping"
-            value={sought}
-            onChange={({ target }) => setSought(target.value)}
-            onKeyDown={(event) => event.key === 'Enter' && first && void pick(first)}
-            autoFocus
-          />
-          <PartChoices parts={parts} sought={sought} most={MOST} here={here} onPick={(part) => void pick(part)} />
-          {!first && (
-            <p className="muted px-2 py-1">
-              {sought === '' ? 'No other recipe has a part to take.' : `No part is called like “${sought}”.`}
-            </p>
-          )}
-        </Popover.Content>
-      </Popover.Portal>
-    </Popover.Root>
+    <DropPanel
+      trigger={
+        <Button>
+          <Plus size={14} /> From another recipe
+        </Button>
+      }
+      open={open}
+      onOpenChange={setOpen}
+      className="w-[380px] max-h-[360px]"
+      side="top"
+      label="Parts of other recipes"
+    >
+      <Input
+        className="w-full mb-1"
+        aria-label="Find a part of another recipe"
+        placeholder="Find a base, a sauce, a topping"
+        value={sought}
+        onChange={({ target }) => setSought(target.value)}
+        onKeyDown={(event) => event.key === 'Enter' && first && void pick(first)}
+        autoFocus
+      />
+      <PartChoices parts={parts} sought={sought} most={MOST} here={here} onPick={(part) => void pick(part)} />
+      {!first && (
+        <p className="muted px-2 py-1">{sought === '' ? 'No other recipe has a part to take.' : `No part is called like “${sought}”.`}</p>
+      )}
+    </DropPanel>
   );
 }

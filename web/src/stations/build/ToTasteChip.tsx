@@ -1,7 +1,11 @@
 import { useState } from 'react';
-import { Popover } from 'radix-ui';
 import type { Line, Method } from '@portiona/core';
 import { numberText } from '../../ui/numberText';
+import { Input } from '../../ui/Input';
+import { Field } from '../../ui/Field';
+import { Button } from '../../ui/Button';
+import { DropPanel } from '../../ui/DropPanel';
+import { ChipButton } from '../../ui/ChipButton';
 
 /** The grams a "to taste" is assumed to be; a press changes or confirms them. */
 export function ToTasteChip({ line, onWrite }: { readonly line: Line; readonly onWrite: (line: Line) => void }) {
@@ -15,40 +19,32 @@ export function ToTasteChip({ line, onWrite }: { readonly line: Line; readonly o
     onWrite({ ...line, toTaste: known, method });
   };
   return (
-    <Popover.Root
+    <DropPanel
+      trigger={
+        <ChipButton tone={confirmed ? undefined : 'warn'}>
+          {confirmed ? '' : '▲ '}
+          {numberText(line.toTaste ?? 0, 1)} g {confirmed ? (line.method === 'scale' ? 'weighed' : 'by eye') : 'assumed'}
+        </ChipButton>
+      }
       open={open}
       onOpenChange={(next) => {
         setGrams(String(line.toTaste ?? 0));
         setOpen(next);
       }}
+      className="p-3 w-[250px]"
     >
-      <Popover.Trigger className={`chip ${confirmed ? '' : 'warn'}`}>
-        {confirmed ? '' : '▲ '}
-        {numberText(line.toTaste ?? 0, 1)} g {confirmed ? (line.method === 'scale' ? 'weighed' : 'by eye') : 'assumed'}
-      </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content className="menu p-3 w-[250px]" sideOffset={4}>
-          <label className="labelled">
-            Grams in the batch
-            <input
-              className="field"
-              inputMode="decimal"
-              value={grams}
-              onChange={({ target }) => setGrams(target.value)}
-              aria-invalid={!sound}
-            />
-          </label>
-          <p className="faint text-[12px] my-1.5">Weighed narrows the band; assumed leaves it wide.</p>
-          <span className="flex gap-2">
-            <button className="btn btn-main" disabled={!sound} onClick={() => confirm('scale')}>
-              Weighed
-            </button>
-            <button className="btn" disabled={!sound} onClick={() => confirm('eye')}>
-              By eye
-            </button>
-          </span>
-        </Popover.Content>
-      </Popover.Portal>
-    </Popover.Root>
+      <Field label="Grams in the batch">
+        <Input inputMode="decimal" value={grams} onChange={({ target }) => setGrams(target.value)} aria-invalid={!sound} />
+      </Field>
+      <p className="faint text-small my-1.5">Weighed narrows the band; assumed leaves it wide.</p>
+      <span className="flex gap-2">
+        <Button kind="main" disabled={!sound} onClick={() => confirm('scale')}>
+          Weighed
+        </Button>
+        <Button disabled={!sound} onClick={() => confirm('eye')}>
+          By eye
+        </Button>
+      </span>
+    </DropPanel>
   );
 }

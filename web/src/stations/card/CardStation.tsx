@@ -1,12 +1,22 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Download, FileText, Printer } from 'lucide-react';
-import { DropdownMenu, Popover } from 'radix-ui';
+import { DropdownMenu } from 'radix-ui';
 import { amountWords, nameOfLine, snappedRecipe, type WorkedFigure } from '@portiona/core';
 import { useStation } from '../station';
 import { numberText } from '../../ui/numberText';
 import { RuleSetChoice } from '../../features/kitchen/KitchenSettings';
 import { Published } from './Published';
 import { useRecipeState } from '../../features/recipes/useRecipeState';
+import { Button } from '../../ui/Button';
+import { DropPanel } from '../../ui/DropPanel';
+import { Segmented } from '../../ui/Segmented';
+import './card.css';
+import { Menu } from '../../ui/Menu';
+
+const PAPERS = [
+  ['a5', 'A5'],
+  ['a4', 'A4'],
+] as const;
 
 type Paper = 'a5' | 'a4';
 
@@ -29,28 +39,26 @@ export function CardStation() {
   return (
     <>
       <div className="bar2 px-5 py-2 mb-0">
-        <span className="seg" role="group" aria-label="Paper">
-          {(['a5', 'a4'] as const).map((size) => (
-            <button key={size} aria-pressed={paper === size} onClick={() => setPaper(size)}>
-              {size.toUpperCase()}
-            </button>
-          ))}
-        </span>
+        <Segmented label="Paper" value={paper} options={PAPERS} onChange={setPaper} />
         <RuleSetChoice />
         <Snapped />
         <Published recipeId={recipe.id} saved={saveState === 'saved'} issue={issue} onIssue={setIssue} />
         {saveState !== 'saved' && <span className="muted">The card shows what is saved; one moment.</span>}
         <span className="ml-auto flex gap-2">
-          <button className="btn" onClick={() => frame.current?.contentWindow?.print()}>
+          <Button onClick={() => frame.current?.contentWindow?.print()}>
             <Printer size={15} /> Print
-          </button>
-          <a className="btn" href={`${address}.html?paper=${paper}&download=1${asOf}`} download={`${recipe.id}.html`}>
-            <FileText size={15} /> Page
-          </a>
+          </Button>
+          <Button asChild>
+            <a href={`${address}.html?paper=${paper}&download=1${asOf}`} download={`${recipe.id}.html`}>
+              <FileText size={15} /> Page
+            </a>
+          </Button>
           <MoreOutputs id={recipe.id} />
-          <a className="btn btn-main" href={`${address}.pdf?paper=${paper}${asOf}`} download={`${recipe.id}.pdf`}>
-            <Download size={15} /> PDF
-          </a>
+          <Button asChild kind="main">
+            <a href={`${address}.pdf?paper=${paper}${asOf}`} download={`${recipe.id}.pdf`}>
+              <Download size={15} /> PDF
+            </a>
+          </Button>
         </span>
       </div>
       <CardFrame
@@ -75,18 +83,22 @@ function MoreOutputs({ id }: { readonly id: string }) {
   ] as const;
   return (
     <DropdownMenu.Root>
-      <DropdownMenu.Trigger className="btn">
-        More <span aria-hidden>▾</span>
+      <DropdownMenu.Trigger asChild>
+        <Button>
+          More <span aria-hidden>▾</span>
+        </Button>
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
-        <DropdownMenu.Content className="menu" align="end" sideOffset={4}>
-          {outputs.map(([href, name]) => (
-            <DropdownMenu.Item key={href} asChild>
-              <a className="menu-item" href={href} download>
-                {name}
-              </a>
-            </DropdownMenu.Item>
-          ))}
+        <DropdownMenu.Content asChild align="end" sideOffset={4}>
+          <Menu>
+            {outputs.map(([href, name]) => (
+              <DropdownMenu.Item key={href} asChild>
+                <a className="menu-item" href={href} download>
+                  {name}
+                </a>
+              </DropdownMenu.Item>
+            ))}
+          </Menu>
         </DropdownMenu.Content>
       </DropdownMenu.Portal>
     </DropdownMenu.Root>
@@ -100,38 +112,39 @@ function Snapped() {
   if (!snapped || snapped.lines.length === 0) return null;
   const { lines, perServing } = snapped;
   return (
-    <Popover.Root>
-      <Popover.Trigger className="btn-quiet">
-        {lines.length === 1 ? 'One amount' : `${lines.length} amounts`} made measurable: {signed(perServing.energyKcal, 0)} kcal a{' '}
-        {recipe.servingName ?? 'serving'}
-      </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content className="menu w-[380px] p-3" align="start" sideOffset={4} aria-label="Amounts made measurable">
-          <p className="mb-2">
-            The card prints what readers can measure, and its figures are of these amounts: {signed(perServing.energyKcal, 1)} kcal,{' '}
-            {signed(perServing.protein, 1)} g protein, {signed(perServing.usedCost, 2)} {here.kitchen.settings.currency} a{' '}
-            {recipe.servingName ?? 'serving'} against the sheet.
-          </p>
-          <table className="drifts">
-            <tbody>
-              {lines.map(({ at, from, to, drift }) => {
-                const line = snapped.figures.lines.find((one) => one.at === at);
-                const unit = line?.line.amount === undefined ? 'g' : (line.line.unit ?? 'g');
-                return (
-                  <tr key={at}>
-                    <td>{line ? nameOfLine(line) : at}</td>
-                    <td className="num">
-                      {amountWords(from, unit)} → {amountWords(to, unit)}
-                    </td>
-                    <td className="num faint">{signed(drift * 100, 0)} %</td>
-                  </tr>
-                );
-              })}
-            </tbody>
-          </table>
-        </Popover.Content>
-      </Popover.Portal>
-    </Popover.Root>
+    <DropPanel
+      trigger={
+        <Button kind="quiet">
+          {lines.length === 1 ? 'One amount' : `${lines.length} amounts`} made measurable: {signed(perServing.energyKcal, 0)} kcal a{' '}
+          {recipe.servingName ?? 'serving'}
+        </Button>
+      }
+      className="w-[380px] p-3"
+      label="Amounts made measurable"
+    >
+      <p className="mb-2">
+        The card prints what readers can measure, and its figures are of these amounts: {signed(perServing.energyKcal, 1)} kcal,{' '}
+        {signed(perServing.protein, 1)} g protein, {signed(perServing.usedCost, 2)} {here.kitchen.settings.currency} a{' '}
+        {recipe.servingName ?? 'serving'} against the sheet.
+      </p>
+      <table className="drifts">
+        <tbody>
+          {lines.map(({ at, from, to, drift }) => {
+            const line = snapped.figures.lines.find((one) => one.at === at);
+            const unit = line?.line.amount === undefined ? 'g' : (line.line.unit ?? 'g');
+            return (
+              <tr key={at}>
+                <td>{line ? nameOfLine(line) : at}</td>
+                <td className="num">
+                  {amountWords(from, unit)} → {amountWords(to, unit)}
+                </td>
+                <td className="num faint">{signed(drift * 100, 0)} %</td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+    </DropPanel>
   );
 }
 

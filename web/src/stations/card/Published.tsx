@@ -1,8 +1,10 @@
-import { Popover } from 'radix-ui';
 import { dayText } from '@portiona/core';
 import { useListPublishedCardsQuery, usePublishCardMutation } from '../../api/api.gen';
 import { problemOf, problemText } from '../../api/problem';
 import { useToast } from '../../ui/Toasts';
+import { Button } from '../../ui/Button';
+import { Chip } from '../../ui/Chip';
+import { DropPanel } from '../../ui/DropPanel';
 
 interface PublishedProps {
   readonly recipeId: string;
@@ -29,57 +31,60 @@ export function Published({ recipeId, saved, issue, onIssue }: PublishedProps) {
   return (
     <>
       {card && (
-        <Popover.Root>
-          <Popover.Trigger className={`btn-quiet ${card.drift.length > 0 || card.uncomputed !== null ? 'warn' : ''}`}>
+        <DropPanel
+          trigger={
+            <Button kind="quiet" className={card.drift.length > 0 || card.uncomputed !== null ? 'warn' : ''}>
+              {card.uncomputed !== null
+                ? '▲ nobody can tell whether the published card holds'
+                : card.drift.length === 0
+                  ? '✓ published card holds'
+                  : `▲ published card drifted, ${card.drift.length}`}{' '}
+              ▾
+            </Button>
+          }
+          className="w-[400px] p-3"
+          label="The published card"
+        >
+          <p className="mb-2">
+            Issue {card.issue}, published {dayText(card.publishedAt.slice(0, 10), true)}.{' '}
             {card.uncomputed !== null
-              ? '▲ nobody can tell whether the published card holds'
+              ? `The dish has no figures today: ${card.uncomputed}.`
               : card.drift.length === 0
-                ? '✓ published card holds'
-                : `▲ published card drifted, ${card.drift.length}`}{' '}
-            ▾
-          </Popover.Trigger>
-          <Popover.Portal>
-            <Popover.Content className="menu w-[400px] p-3" align="start" sideOffset={4} aria-label="The published card">
-              <p className="mb-2">
-                Issue {card.issue}, published {dayText(card.publishedAt.slice(0, 10), true)}.{' '}
-                {card.uncomputed !== null
-                  ? `The dish has no figures today: ${card.uncomputed}.`
-                  : card.drift.length === 0
-                    ? 'It says what would be printed today.'
-                    : 'Today these would be printed otherwise:'}
-              </p>
-              {card.drift.length > 0 && (
-                <table className="drifts">
-                  <tbody>
-                    {card.drift.map(({ name, was, is }, i) => (
-                      <tr key={i}>
-                        <td>{name}</td>
-                        <td className="num">
-                          {was || 'not there'} → {is || 'not there'}
-                        </td>
-                      </tr>
-                    ))}
-                  </tbody>
-                </table>
-              )}
-              <button className="btn mt-2" onClick={() => onIssue(issue === undefined ? card.issue : undefined)}>
-                {issue === undefined ? 'Look at it as published' : 'Look at it as it stands'}
-              </button>{' '}
-              <a
-                className="btn-quiet text-[13px]"
-                href={`/api/recipes/${recipeId}/published-cards/${card.issue}/kitchen-file`}
-                title="Recipe, foods, prices and settings as they were: “portiona calc” reckons its figures from it again"
-              >
-                What it was computed from
-              </a>
-            </Popover.Content>
-          </Popover.Portal>
-        </Popover.Root>
+                ? 'It says what would be printed today.'
+                : 'Today these would be printed otherwise:'}
+          </p>
+          {card.drift.length > 0 && (
+            <table className="drifts">
+              <tbody>
+                {card.drift.map(({ name, was, is }, i) => (
+                  <tr key={i}>
+                    <td>{name}</td>
+                    <td className="num">
+                      {was || 'not there'} → {is || 'not there'}
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          )}
+          <Button className="mt-2" onClick={() => onIssue(issue === undefined ? card.issue : undefined)}>
+            {issue === undefined ? 'Look at it as published' : 'Look at it as it stands'}
+          </Button>{' '}
+          <Button asChild kind="quiet">
+            <a
+              className="text-compact"
+              href={`/api/recipes/${recipeId}/published-cards/${card.issue}/kitchen-file`}
+              title="Recipe, foods, prices and settings as they were: “portiona calc” reckons its figures from it again"
+            >
+              What it was computed from
+            </a>
+          </Button>
+        </DropPanel>
       )}
-      {issue !== undefined && <span className="chip warn">as published, issue {issue}</span>}
-      <button className="btn" disabled={!saved || isLoading} onClick={() => void publishIt()}>
+      {issue !== undefined && <Chip tone="warn">as published, issue {issue}</Chip>}
+      <Button disabled={!saved || isLoading} onClick={() => void publishIt()}>
         Publish
-      </button>
+      </Button>
     </>
   );
 }

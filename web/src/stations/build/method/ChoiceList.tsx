@@ -1,16 +1,17 @@
 import { createPortal } from 'react-dom';
 import type { ChoiceMenu } from './ingredientMention';
+import { Menu, MenuItem } from '../../../ui/Menu';
 
 /** Ingredients to mention, under the caret. The editor keeps the focus and the keys. */
 export function ChoiceList({ menu: { choices, chosen, at, choose } }: { readonly menu: ChoiceMenu }) {
   return createPortal(
-    <div className="menu choices" role="listbox" aria-label="Ingredients to mention" style={{ left: at.left, top: at.bottom + 4 }}>
+    <Menu className="choices" role="listbox" aria-label="Ingredients to mention" style={{ left: at.left, top: at.bottom + 4 }}>
       {choices.map((choice, i) => (
-        <button
+        <MenuItem
           key={choice.at}
           role="option"
           aria-selected={i === chosen}
-          className="menu-item"
+
           tabIndex={-1}
           onMouseDown={(event) => {
             event.preventDefault();
@@ -19,10 +20,10 @@ export function ChoiceList({ menu: { choices, chosen, at, choose } }: { readonly
         >
           <span>{choice.reads}</span>
           <span className="faint">{choice.part}</span>
-        </button>
+        </MenuItem>
       ))}
       {choices.length === 0 && <p className="muted px-2 py-1">No ingredient begins like that.</p>}
-    </div>,
+    </Menu>,
     document.body,
   );
 }

@@ -27,6 +27,7 @@ import { IngredientOffer } from './IngredientOffer';
 import { seenSelection } from './seenSelection';
 import { documentOf, stepsOf } from './stepDocument';
 import { StepNode } from './stepNode';
+import { Button } from '../../../ui/Button';
 
 const NO_STEPS: readonly Step[] = [];
 
@@ -44,24 +45,24 @@ export function MethodEditor() {
       <EditorContent editor={editor} />
       {menu && <ChoiceList menu={menu} />}
       <div className="step-tools">
-        <button className="btn" onClick={() => editor.chain().focus().insertContent('@').run()} title="Mention an ingredient (@)">
+        <Button onClick={() => editor.chain().focus().insertContent('@').run()} hint="Mention an ingredient (@)">
           @ Ingredient
-        </button>
+        </Button>
         {unsaid.length > 0 && (
-          <span className="muted text-[12.5px]">
+          <span className="muted text-small">
             In no step yet:{' '}
             {unsaid.map((choice, i) => (
               <span key={choice.at}>
                 {i > 0 && ', '}
-                <button className="btn-quiet" onClick={() => mention(editor, choice)}>
+                <Button kind="quiet" onClick={() => mention(editor, choice)}>
                   {choice.words}
-                </button>
+                </Button>
               </span>
             ))}
           </span>
         )}
       </div>
-      <p className="faint text-[12.5px] mt-1">
+      <p className="faint text-small mt-1">
         Times, temperatures (°C, °F, gas mark) and signs (“until gold at the edge”) are read as you write; the card prints both systems. Alt
         and arrows move a step.
       </p>

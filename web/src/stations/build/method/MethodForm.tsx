@@ -4,6 +4,10 @@ import { withHead } from '../../../features/recipes/editRecipe';
 import { recipeActions } from '../../../features/recipes/recipeSlice';
 import { MethodEditor } from './MethodEditor';
 import { NumberField } from '../../../ui/NumberField';
+import { TextArea } from '../../../ui/TextArea';
+import { Field } from '../../../ui/Field';
+import { Input } from '../../../ui/Input';
+import './method.css';
 
 /** How the dish is made and kept, as the card will say it. */
 export function MethodForm({ recipe }: { readonly recipe: Recipe }) {
@@ -15,44 +19,39 @@ export function MethodForm({ recipe }: { readonly recipe: Recipe }) {
   return (
     <div className="method-form">
       <div className="grid gap-3 content-start">
-        <label className="labelled">
-          Under the title
-          <textarea
-            className="field font-serif"
+        <Field label="Under the title">
+          <TextArea
+            className="font-serif"
             data-field="lead"
             rows={2}
             maxLength={1000}
             value={recipe.lead ?? ''}
             onChange={({ target }) => change({ lead: target.value === '' ? undefined : target.value }, 'lead')}
           />
-        </label>
+        </Field>
         <div>
-          <p className="labelled mb-1">Method, one step a paragraph</p>
+          <p className="text-small muted mb-1">Method, one step a paragraph</p>
           <MethodEditor />
         </div>
       </div>
       <div className="grid gap-2.5 content-start">
-        <label className="labelled">
-          One serving is called
-          <input
-            className="field"
+        <Field label="One serving is called">
+          <Input
             data-field="servingName"
             maxLength={60}
             value={recipe.servingName ?? ''}
             placeholder="serving"
             onChange={({ target }) => change({ servingName: target.value.trim() === '' ? undefined : target.value }, 'servingName')}
           />
-        </label>
-        <label className="labelled">
-          Series
-          <input
-            className="field"
+        </Field>
+        <Field label="Series">
+          <Input
             data-field="series"
             maxLength={120}
             value={recipe.series ?? ''}
             onChange={({ target }) => change({ series: target.value === '' ? undefined : target.value }, 'series')}
           />
-        </label>
+        </Field>
         <div className="pair">
           <NumberField label="Number" amount={recipe.number} onChange={(number) => change({ number })} />
           <span />
@@ -73,10 +72,8 @@ export function MethodForm({ recipe }: { readonly recipe: Recipe }) {
           />
           Freezes well
         </label>
-        <label className="labelled">
-          Reheating
-          <textarea
-            className="field"
+        <Field label="Reheating">
+          <TextArea
             data-field="storage"
             rows={2}
             maxLength={500}
@@ -84,9 +81,9 @@ export function MethodForm({ recipe }: { readonly recipe: Recipe }) {
             placeholder="Once only, until steaming hot all through: 74 °C / 165 °F."
             onChange={({ target }) => store({ reheat: target.value === '' ? undefined : target.value })}
           />
-        </label>
+        </Field>
         {(recipe.storage?.fridgeDays ?? 0) > 4 && (
-          <p className="warn text-[12.5px]">▲ The guideline keeps cooked boxes 3 to 4 days; the card says 4.</p>
+          <p className="warn text-small">▲ The guideline keeps cooked boxes 3 to 4 days; the card says 4.</p>
         )}
       </div>
     </div>

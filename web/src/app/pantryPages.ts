@@ -1,0 +1,8 @@
+// The pages around the pantry, which are visited together.
+export { BringPage } from '../features/tables/BringPage';
+export { ComparePage } from '../features/foods/ComparePage';
+export { PantryPage } from '../features/foods/PantryPage';
+export { PricesPage } from '../features/prices/PricesPage';
+export { PutAwayPage } from '../features/putAway/PutAwayPage';
+export { ReceiptPage } from '../features/receipts/ReceiptPage';
+export { TablePage } from '../features/tables/TablePage';
