@@ -15,6 +15,8 @@ const swcJs = ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'ecmasc
 export default {
   displayName: 'server',
   testEnvironment: 'node',
+  globalSetup: '<rootDir>/test/globalSetup.mjs',
+  globalTeardown: '<rootDir>/test/globalTeardown.mjs',
   roots: ['<rootDir>/src', '<rootDir>/test'],
   moduleNameMapper: {
     '^(\\.{1,2}/.*)\\.js$': '$1',

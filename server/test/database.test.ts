@@ -5,14 +5,14 @@ import type { Scope } from '../src/scope/scope.js';
 import { problemOf } from '../src/http/problemOf.js';
 import { UncertainSaveError } from '../src/http/problems.js';
 import { RecipesService } from '../src/recipes/recipes.service.js';
-import { testServer } from './testServer.js';
+import { innerServer } from './innerServer.js';
 
-let server: Awaited<ReturnType<typeof testServer>>;
+let server: Awaited<ReturnType<typeof innerServer>>;
 let database: Database;
 let scope: Scope;
 let kitchenId: string;
 beforeAll(async () => {
-  server = await testServer({ demo: true });
+  server = await innerServer({ demo: true });
   database = server.app.get(Database);
   scope = server.app.get(KitchensService).ofOwner();
   ({ kitchenId } = scope);

@@ -3,7 +3,8 @@ import { once } from 'node:events';
 import { join } from 'node:path';
 import { freePort } from './freePort.js';
 import { madeUpTable } from './madeUpTable.js';
-import { DEMO, freshDatabase } from './testServer.js';
+import { freshDatabase } from './freshDatabase.js';
+import { DEMO } from './testServer.js';
 
 test('a server killed the moment it has answered loses no save it has acknowledged', async () => {
   const url = await freshDatabase();

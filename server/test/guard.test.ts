@@ -1,4 +1,3 @@
-import type { AddressInfo } from 'node:net';
 import { connect, type Socket } from 'node:net';
 import { testServer } from './testServer.js';
 
@@ -7,7 +6,7 @@ let port: number;
 beforeAll(async () => {
   process.env.PORTIONA_HOSTS = 'kitchen.example:8443, other.example';
   server = await testServer({ demo: true });
-  ({ port } = server.app.getHttpServer().address() as AddressInfo);
+  port = Number(new URL(server.address).port);
 });
 afterAll(async () => {
   await server.close();

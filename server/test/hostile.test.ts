@@ -1,17 +1,20 @@
-import type { AddressInfo } from 'node:net';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { hostileRequests, isBroken, type HostileRequest } from '../bench/hostileRequests.mjs';
-import { openApiOf } from '../src/http/makeApp.js';
 import { testServer } from './testServer.js';
 
+/** The interface as it was built. */
+const OPEN_API = JSON.parse(readFileSync(join(__dirname, '../../openapi.json'), 'utf8')) as {
+  readonly paths: Parameters<typeof hostileRequests>[0];
+};
 /** Asked at once. */
 const AT_ONCE = 8;
 
 test('a thousand hostile requests break nothing, and the server answers beside them', async () => {
   const server = await testServer({ demo: true });
   try {
-    const { port } = server.app.getHttpServer().address() as AddressInfo;
-    const address = `http://127.0.0.1:${port}`;
-    const requests = hostileRequests(openApiOf(server.app).paths);
+    const { address } = server;
+    const requests = hostileRequests(OPEN_API.paths);
     expect(requests.length).toBeGreaterThan(1000);
     const watch = watchHealth(`${address}/api/health`);
     const broken: string[] = [];

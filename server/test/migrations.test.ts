@@ -1,7 +1,7 @@
 import type { Recipe } from '@portiona/core';
 import { DataSource } from 'typeorm';
 import { schemaOptions } from '../src/database/dataSource.js';
-import { freshDatabase } from './testServer.js';
+import { freshDatabase } from './freshDatabase.js';
 
 test('recipes that took parts of others before it was kept are known to be built on them after it', async () => {
   const database = await new DataSource(schemaOptions(await freshDatabase())).initialize();

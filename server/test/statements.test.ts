@@ -1,7 +1,7 @@
 import { Client } from 'pg';
-import { testServer } from './testServer.js';
+import { innerServer } from './innerServer.js';
 
-type Server = Awaited<ReturnType<typeof testServer>>;
+type Server = Awaited<ReturnType<typeof innerServer>>;
 let server: Server;
 /** What the database was asked since it was last looked at. */
 let asked: string[] = [];
@@ -24,7 +24,7 @@ const DISHES = 50;
 const MOST = 12;
 
 beforeAll(async () => {
-  server = await testServer({ demo: true });
+  server = await innerServer({ demo: true });
   // Deep, and wide: a chain of twelve, and fifty dishes that take the first of them.
   const chain = Array.from({ length: 12 }, (_, i) => (i === 0 ? base : taking(`base-${i}`, i === 1 ? 'base' : `base-${i - 1}`)));
   const dishes = Array.from({ length: DISHES }, (_, i) => taking(`dish-${i}`, 'base'));

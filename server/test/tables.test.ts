@@ -2,13 +2,13 @@ import { readdirSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { TableUploadsService } from '../src/tables/tableUploads.service.js';
 import { forgetLostTables } from '../src/tables/tableFile.js';
-import { testServer } from './testServer.js';
+import { innerServer } from './innerServer.js';
 import { madeUpFigureRows, madeUpTable } from './madeUpTable.js';
 
-type Server = Awaited<ReturnType<typeof testServer>>;
+type Server = Awaited<ReturnType<typeof innerServer>>;
 let server: Server;
 beforeAll(async () => {
-  server = await testServer({ demo: true });
+  server = await innerServer({ demo: true });
 });
 afterAll(() => server.close());
 

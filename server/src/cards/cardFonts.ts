@@ -1,7 +1,5 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
-import { Font } from '@react-pdf/renderer';
-import { woffToTtf } from './woffToTtf.js';
 
 const here = createRequire(import.meta.url);
 
@@ -14,7 +12,7 @@ interface CardFace {
   readonly file: string;
 }
 
-const FACES: readonly CardFace[] = [
+export const FACES: readonly CardFace[] = [
   { family: 'Hanken Grotesk', weight: 400, style: 'normal', file: '@fontsource/hanken-grotesk/files/hanken-grotesk-latin-400-normal' },
   { family: 'Hanken Grotesk', weight: 600, style: 'normal', file: '@fontsource/hanken-grotesk/files/hanken-grotesk-latin-600-normal' },
   { family: 'Literata', weight: 400, style: 'normal', file: '@fontsource/literata/files/literata-latin-400-normal' },
@@ -23,32 +21,7 @@ const FACES: readonly CardFace[] = [
 ];
 
 /** A face for the characters the others lack, thirds above all: without it a third prints as a letter. */
-const FALLBACK = 'dejavu-fonts-ttf/ttf/DejaVuSans.ttf';
-
-let registered = false;
-
-/** Makes the card's faces known to the PDF writer, once. */
-export function registerCardFonts(): void {
-  if (registered) return;
-  registered = true;
-  for (const family of new Set(FACES.map((face) => face.family)))
-    Font.register({
-      family,
-      fonts: FACES.filter((face) => face.family === family).map(({ file, weight, style }) => ({
-        src: dataUri('font/ttf', woffToTtf(readFont(`${file}.woff`))),
-        fontWeight: weight,
-        fontStyle: style,
-      })),
-    });
-  const fallback = dataUri('font/ttf', readFont(FALLBACK));
-  Font.register({
-    family: 'Fallback',
-    fonts: [400, 600].flatMap((fontWeight) =>
-      (['normal', 'italic'] as const).map((fontStyle) => ({ src: fallback, fontWeight, fontStyle })),
-    ),
-  });
-  Font.registerHyphenationCallback((word) => [word]);
-}
+export const FALLBACK = 'dejavu-fonts-ttf/ttf/DejaVuSans.ttf';
 
 let faceRules: string | undefined;
 
@@ -61,10 +34,12 @@ export function cardFaceRules(): string {
   return faceRules;
 }
 
-function readFont(file: string): Buffer {
+/** Bytes of a font of a package. */
+export function readFont(file: string): Buffer {
   return readFileSync(here.resolve(file));
 }
 
-function dataUri(type: string, bytes: Buffer): string {
+/** What a file may be said as inside another. */
+export function dataUri(type: string, bytes: Buffer): string {
   return `data:${type};base64,${bytes.toString('base64')}`;
 }

@@ -1,5 +1,4 @@
 import { Injectable } from '@nestjs/common';
-import { renderToBuffer } from '@react-pdf/renderer';
 import {
   CARD_CONTENT_VERSION,
   cardContent,
@@ -16,10 +15,8 @@ import { NotFoundError } from '../http/problems.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
 import type { OpenRecipeDto } from '../recipes/recipe.dto.js';
 import { RecipesService } from '../recipes/recipes.service.js';
-import { registerCardFonts } from './cardFonts.js';
 import { CardPage } from './CardPage.js';
 import { scriptSafe } from './scriptSafe.js';
-import { CardPdf } from './CardPdf.js';
 import type { PublishedCardDto } from './card.dto.js';
 import type { Paper } from './cardStyle.js';
 import { PublishedCardEntity } from './publishedCard.entity.js';
@@ -64,8 +61,9 @@ export class CardsService {
 
   /** The card as a PDF: as it stands, or as it was published. @throws NotFoundError */
   async pdf(scope: Scope, id: string, paper: Paper, issue?: number): Promise<Buffer> {
-    registerCardFonts();
-    return renderToBuffer(<CardPdf card={await this.#card(scope, id, issue)} paper={paper} />);
+    // A large library, and few that start the server want a PDF of it at once.
+    const { drawCardPdf } = await import('./drawCardPdf.js');
+    return drawCardPdf(await this.#card(scope, id, issue), paper);
   }
 
   /**

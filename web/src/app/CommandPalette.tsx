@@ -38,7 +38,7 @@ export function CommandPalette({ open, onClose, onSettings, onKeys }: CommandPal
         open={open}
         onClose={onClose}
         title="Find or do anything"
-        meanwhile={<div className="modal">{typedAhead}</div>}
+        meanwhile={typedAhead}
         onClosed={(event) => {
           setWords('');
           setEntered(false);

@@ -78,7 +78,7 @@ export function Docket({ recipe, figures, findings, kitchen, open, onOpen }: Doc
         onOpen={() => toggle('energyKcal')}
         decimals={0}
       >
-        <EnergySplit shares={energyShares(perServing)} width={100} />
+        <EnergySplit shares={energyShares(perServing)} width="100%" />
       </BigFigure>
       <BigFigure
         name="Protein"

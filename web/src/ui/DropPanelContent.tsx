@@ -14,7 +14,7 @@ export function DropPanelContent({ button, onOpenChange, className, children, ..
   const leftByPress = useRef(false);
   return (
     <Popover.Root open onOpenChange={onOpenChange}>
-      <Popover.Anchor virtualRef={button as RefObject<HTMLElement>} />
+      <Popover.Anchor virtualRef={button} />
       <Popover.Portal>
         <Popover.Content
           className={classes('menu', className)}

@@ -1,5 +1,6 @@
 import { Suspense, useState, type ReactNode } from 'react';
 import { later } from './later';
+import './modal.css';
 
 export interface ModalProps {
   readonly open: boolean;
@@ -25,7 +26,7 @@ export function Modal({ meanwhile = null, ...props }: ModalProps & { readonly me
   if (props.open && !asked) setAsked(true);
   if (!asked) return null;
   return (
-    <Suspense fallback={props.open ? meanwhile : null}>
+    <Suspense fallback={props.open && meanwhile !== null ? <div className="modal">{meanwhile}</div> : null}>
       <MODAL.View {...props} />
     </Suspense>
   );

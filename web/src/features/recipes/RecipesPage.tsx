@@ -264,7 +264,7 @@ function RecipeRow({ recipe, currency, index }: RecipeRowProps) {
       <MoneyLink to={working('tillCost')} figure={tillCost} currency={currency} />
       {index && <IndexLink to={working('index')} figure={recipe.index} index={index} />}
       <span>
-        <EnergySplit width={index ? 84 : 100} shares={recipe.energyShares} />
+        <EnergySplit width={index ? '84%' : '100%'} shares={recipe.energyShares} />
       </span>
       <span className="flex gap-1 justify-end max-[720px]:hidden">
         <Button kind="icon" aria-label={`Copy ${title}`} hint="Copy" onClick={() => void copy()}>

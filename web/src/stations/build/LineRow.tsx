@@ -1,18 +1,18 @@
 import { memo } from 'react';
 import { useDroppable } from '@dnd-kit/core';
 import {
-  energyShareOfLine,
   energyShares,
   lineText,
   type Figure,
+  type Kitchen,
   type Line,
   type LineFigures,
   type WorkedFigure,
   type LinePlace,
 } from '@portiona/core';
+import type { LoadedKitchen } from '../../features/kitchen/useKitchen';
 import { EnergySplit } from '../../ui/EnergySplit';
 import { numberText } from '../../ui/numberText';
-import { useStation } from '../station';
 import type { Column } from './columns';
 import { useIsDropPlace } from './dropMark';
 import { RowHandle } from './RowHandle';
@@ -25,18 +25,44 @@ interface LineRowProps {
   readonly place: LinePlace;
   readonly figures: LineFigures | undefined;
   readonly columns: readonly Column[];
-  /** Of which each line's share is drawn; undefined: none is. */
-  readonly batchKcal: number | undefined;
+  /** Whether its share of the batch's energy is drawn; the sheet says how long. */
+  readonly shares: boolean;
+  readonly here: LoadedKitchen;
+  readonly onWorking: (figure: WorkedFigure) => void;
   readonly current: boolean;
   readonly selected: boolean;
   readonly onSelect: (place: LinePlace, by: SelectBy) => void;
   readonly actions: SheetActions;
 }
 
-/** The words of a line change with the line alone, while its figures are made anew at every key. */
-const KeptWords = memo(LineWords, (before: LineWordsProps, after: LineWordsProps) => {
-  const weights = [before.figures?.weights, after.figures?.weights];
+/** What a line's share is drawn of. */
+const SPLIT = ['energyKcal', 'protein', 'carbohydrateAvailable', 'fat', 'fibre'] as const;
+
+/** Whether two computations of a line say the same of it in its words and its share. */
+function readsTheSame(a: LineFigures | undefined, b: LineFigures | undefined): boolean {
+  if (a === b) return true;
   return (
+    a !== undefined &&
+    b !== undefined &&
+    a.counted === b.counted &&
+    a.of.kind === b.of.kind &&
+    a.weights?.purchase === b.weights?.purchase &&
+    a.weights?.eaten === b.weights?.eaten &&
+    SPLIT.every((nutrient) => a.nutrients[nutrient].amount === b.nutrients[nutrient].amount)
+  );
+}
+
+/** Whether they come to the same in the columns beside it. */
+function comesToTheSame(a: LineFigures | undefined, b: LineFigures | undefined, columns: readonly Column[], kitchen: Kitchen): boolean {
+  if (!a || !b) return a === b;
+  const same = (one: Figure, other: Figure) => one.amount === other.amount && one.gaps.length === other.gaps.length;
+  return columns.every((column) => same(column.ofLine(a, kitchen), column.ofLine(b, kitchen)));
+}
+
+/** The words of a line change with the line alone, while its figures are made anew at every key. */
+const KeptWords = memo(
+  LineWords,
+  (before: LineWordsProps, after: LineWordsProps) =>
     !after.current &&
     !before.current &&
     before.line === after.line &&
@@ -44,44 +70,62 @@ const KeptWords = memo(LineWords, (before: LineWordsProps, after: LineWordsProps
     before.part === after.part &&
     before.number === after.number &&
     before.actions === after.actions &&
-    weights[0]?.purchase === weights[1]?.purchase &&
-    weights[0]?.eaten === weights[1]?.eaten &&
-    before.figures?.of.kind === after.figures?.of.kind
+    readsTheSame(before.figures, after.figures),
+);
+
+/** One ingredient as text, and what it comes to. At every key all lines are computed anew: those that come to the same are left as they are. */
+export const LineRow = memo(Row, (before, after) => {
+  const { part, line } = before.place;
+  return (
+    before.line === after.line &&
+    part === after.place.part &&
+    line === after.place.line &&
+    !before.current &&
+    !after.current &&
+    before.selected === after.selected &&
+    before.shares === after.shares &&
+    before.columns === after.columns &&
+    before.here === after.here &&
+    before.onSelect === after.onSelect &&
+    before.onWorking === after.onWorking &&
+    before.actions === after.actions &&
+    readsTheSame(before.figures, after.figures) &&
+    comesToTheSame(before.figures, after.figures, after.columns, after.here.kitchen)
   );
 });
 
-/** One ingredient as text, and what it comes to. */
-export function LineRow({ line, place, figures, columns, batchKcal, current, selected, onSelect, actions }: LineRowProps) {
-  const { here, showWorking } = useStation();
+function Row({ line, place, figures, columns, shares, current, selected, here, onSelect, onWorking, actions }: LineRowProps) {
   const { setNodeRef } = useDroppable({ id: `${place.part}/${place.line}` });
   const isDropPlace = useIsDropPlace(place);
-  const share = figures && batchKcal !== undefined ? energyShareOfLine(figures, batchKcal) : 0;
   const food = line.food === undefined ? undefined : here.foodsById.get(line.food);
+  const kcal = figures?.counted ? (figures.nutrients.energyKcal.amount ?? 0) : 0;
   return (
     <div ref={setNodeRef} className={`row ${current ? 'cur' : ''} ${selected ? 'picked' : ''} ${isDropPlace ? 'drop' : ''}`}>
       <RowHandle place={place} name={line.text ?? lineText(line, food)} selected={selected} onSelect={onSelect} />
       <KeptWords line={line} food={food} part={place.part} number={place.line} figures={figures} current={current} actions={actions} />
       {columns.map((column) => (
-        <Cell key={column.id} column={column} figure={figures && column.ofLine(figures, here.kitchen)} onPress={showWorking} />
+        <Cell
+          key={column.id}
+          column={column}
+          label={column.head(here.kitchen)}
+          figure={figures && column.ofLine(figures, here.kitchen)}
+          onPress={onWorking}
+        />
       ))}
-      {batchKcal !== undefined && (
-        <span className="share">
-          {figures && share > 0.004 && <EnergySplit shares={energyShares(figures)} width={Math.min(100, share * 100)} />}
-        </span>
-      )}
+      {shares && <span className="share">{figures && kcal > 0 && <EnergySplit shares={energyShares(figures)} kcal={kcal} />}</span>}
     </div>
   );
 }
 
 interface CellProps {
   readonly column: Column;
+  /** What stands over the column. */
+  readonly label: string;
   readonly figure: Figure | undefined;
   readonly onPress: (figure: WorkedFigure) => void;
 }
 
-function Cell({ column: { name, head, decimals, opens }, figure, onPress }: CellProps) {
-  const { here } = useStation();
-  const label = head(here.kitchen);
+function Cell({ column: { name, decimals, opens }, label, figure, onPress }: CellProps) {
   if (figure?.amount === undefined)
     return (
       <span className="num" data-head={label}>

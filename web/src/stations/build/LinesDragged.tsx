@@ -6,15 +6,15 @@ import { useStation } from '../station';
 import { DropMark } from './dropMark';
 import type { LineSelection } from './useLineSelection';
 
-/** Pixels a press must travel before it drags: less selects. */
-const DRAGS_FROM = 5;
+/** A press must travel so many pixels before it drags: less selects. The same object at every key, or every row would be made anew. */
+const POINTER = { activationConstraint: { distance: 5 } };
 /** Keys move lines in their own way, and say so where they do. */
 const INSTRUCTIONS = { draggable: 'Shift and the arrows select lines, Alt and the arrows move them.' };
 
 /** Lines are dragged by their handles: one, or all that are selected, within their part and into others. */
 export function LinesDragged({ selected, children }: { readonly selected: LineSelection; readonly children: ReactNode }) {
   const { recipe, here } = useStation();
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: DRAGS_FROM } }));
+  const sensors = useSensors(useSensor(PointerSensor, POINTER));
   const [dragged, setDragged] = useState<Selection>();
   const [before, setBefore] = useState<LinePlace>();
   const end = () => {

@@ -1,4 +1,4 @@
-import { Fragment, useState } from 'react';
+import { Fragment, useCallback, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { Plus } from 'lucide-react';
 import { batchEnergy, type Line } from '@portiona/core';
 import { useStation } from '../station';
@@ -15,7 +15,7 @@ import { LinesDragged } from './LinesDragged';
 import { PartRow } from './PartRow';
 import { SelectionBar } from './SelectionBar';
 import { TakePart } from './TakePart';
-import { useLineSelection } from './useLineSelection';
+import { useLineSelection, type LineSelection } from './useLineSelection';
 import { useSheetActions } from './useSheetActions';
 import { Button } from '../../ui/Button';
 
@@ -30,12 +30,20 @@ export function Sheet() {
   );
   const actions = useSheetActions(setCaret);
   const [shown, setShown] = useState(keptColumns);
-  const columns = COLUMNS.filter(({ id }) => shown.includes(id));
+  const columns = useMemo(() => COLUMNS.filter(({ id }) => shown.includes(id)), [shown]);
   const shares = shown.includes(SHARE_COLUMN);
   const figures = computed.ok ? computed.figures : undefined;
   const batchKcal = figures ? batchEnergy(figures) : 0;
   const selected = useLineSelection(caret, setCaret);
+  // One for all rows, for as long as they stand: a row that says the same is not made anew.
+  const latest = useRef(selected.select);
+  useLayoutEffect(() => {
+    latest.current = selected.select;
+  });
+  const select = useCallback<LineSelection['select']>((place, by) => latest.current(place, by), []);
   useCaretFocus(caret);
+  const rows = useRef<HTMLDivElement>(null);
+  useShareWidths(rows, batchKcal);
   const dispatch = useAppDispatch();
   const takePart = (line: Line) => {
     const part = Math.min(caret?.part ?? recipe.parts.length - 1, recipe.parts.length - 1);
@@ -50,6 +58,7 @@ export function Sheet() {
         role="group"
         aria-label="Ingredients"
         style={widthsOf(columns.length, shares)}
+        ref={rows}
         onKeyDownCapture={selected.onKey}
       >
         <div className="row heads">
@@ -84,10 +93,12 @@ export function Sheet() {
                   place={{ part: p, line: l }}
                   figures={figures?.parts[p]?.lines[l]}
                   columns={columns}
-                  batchKcal={shares ? batchKcal : undefined}
+                  shares={shares}
                   current={caret !== undefined && !caret.empty && caret.part === p && caret.line === l}
                   selected={holds(selected.lines, { part: p, line: l })}
-                  onSelect={selected.select}
+                  here={here}
+                  onSelect={select}
+                  onWorking={showWorking}
                   actions={actions}
                 />
               </Fragment>
@@ -122,6 +133,20 @@ export function Sheet() {
 /** A width for each column beside the words. */
 function widthsOf(columns: number, shares: boolean): React.CSSProperties {
   return { '--columns': `${'64px '.repeat(columns)}${shares ? '92px' : ''}`, '--count': columns + (shares ? 1 : 0) } as React.CSSProperties;
+}
+
+/**
+ * Draws each line's share of the batch's energy. The whole changes at every key, and with it every share: the bars alone are drawn
+ * anew, not the lines that they stand beside.
+ */
+function useShareWidths(rows: React.RefObject<HTMLElement | null>, batchKcal: number): void {
+  useLayoutEffect(() => {
+    for (const bar of rows.current?.querySelectorAll<HTMLElement>('[data-kcal]') ?? []) {
+      const share = batchKcal > 0 ? Number(bar.dataset.kcal) / batchKcal : 0;
+      const width = share > 0.004 ? `${Math.min(100, share * 100)}%` : '0';
+      if (bar.style.width !== width) bar.style.width = width;
+    }
+  });
 }
 
 /** Whether the caret stands in the empty row that ends a part. */

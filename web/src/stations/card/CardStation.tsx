@@ -179,9 +179,14 @@ function CardFrame({ frame, src, paper, title, onFigure }: CardFrameProps) {
       // On a phone it is as wide as the phone, and scrolls.
       setScale(Math.min(1, Math.max(0.5, free / PAGE[paper].height, Math.min(0.8, wide / PAGE[paper].width)), wide / PAGE[paper].width));
     };
-    fit();
+    // Its room changes with the window, and with a panel beside it.
+    const watch = new ResizeObserver(fit);
+    if (room.current) watch.observe(room.current);
     window.addEventListener('resize', fit);
-    return () => window.removeEventListener('resize', fit);
+    return () => {
+      watch.disconnect();
+      window.removeEventListener('resize', fit);
+    };
   }, [paper]);
   const onLoad = ({ currentTarget }: React.SyntheticEvent<HTMLIFrameElement>) => {
     const page = currentTarget.contentDocument;
