@@ -46,7 +46,7 @@ export function VersionCompared({ version, recipe, here, onChanged }: VersionCom
   if (!was) return <p className="faint">Being looked up …</p>;
   const { kitchen } = here;
   return (
-    <div className="compared">
+    <div className="version-compared">
       {changes.length === 0 ? (
         <p className="muted">It says what the recipe says now.</p>
       ) : (

@@ -38,7 +38,7 @@ export function CardStation() {
   const address = `/api/recipes/${recipe.id}/card`;
   return (
     <>
-      <div className="bar2 px-5 py-2 mb-0">
+      <div className="sheet-bar px-5 py-2 mb-0">
         <Segmented label="Paper" value={paper} options={PAPERS} onChange={setPaper} />
         <RuleSetChoice />
         <Snapped />
