@@ -1,19 +1,11 @@
 import { memo } from 'react';
 import { useDroppable } from '@dnd-kit/core';
-import {
-  energyShares,
-  lineText,
-  type Figure,
-  type Kitchen,
-  type Line,
-  type LineFigures,
-  type WorkedFigure,
-  type LinePlace,
-} from '@portiona/core';
+import { energyShares, lineText, type Figure, type Line, type LineFigures, type WorkedFigure, type LinePlace } from '@portiona/core';
 import type { LoadedKitchen } from '../../features/kitchen/useKitchen';
 import { EnergySplit } from '../../ui/EnergySplit';
 import { numberText } from '../../ui/numberText';
 import type { Column } from './columns';
+import { comesToTheSame, readsTheSame } from './sameFigures';
 import { useIsDropPlace } from './dropMark';
 import { RowHandle } from './RowHandle';
 import type { SelectBy } from './useLineSelection';
@@ -33,30 +25,6 @@ interface LineRowProps {
   readonly selected: boolean;
   readonly onSelect: (place: LinePlace, by: SelectBy) => void;
   readonly actions: SheetActions;
-}
-
-/** What a line's share is drawn of. */
-const SPLIT = ['energyKcal', 'protein', 'carbohydrateAvailable', 'fat', 'fibre'] as const;
-
-/** Whether two computations of a line say the same of it in its words and its share. */
-function readsTheSame(a: LineFigures | undefined, b: LineFigures | undefined): boolean {
-  if (a === b) return true;
-  return (
-    a !== undefined &&
-    b !== undefined &&
-    a.counted === b.counted &&
-    a.of.kind === b.of.kind &&
-    a.weights?.purchase === b.weights?.purchase &&
-    a.weights?.eaten === b.weights?.eaten &&
-    SPLIT.every((nutrient) => a.nutrients[nutrient].amount === b.nutrients[nutrient].amount)
-  );
-}
-
-/** Whether they come to the same in the columns beside it. */
-function comesToTheSame(a: LineFigures | undefined, b: LineFigures | undefined, columns: readonly Column[], kitchen: Kitchen): boolean {
-  if (!a || !b) return a === b;
-  const same = (one: Figure, other: Figure) => one.amount === other.amount && one.gaps.length === other.gaps.length;
-  return columns.every((column) => same(column.ofLine(a, kitchen), column.ofLine(b, kitchen)));
 }
 
 /** The words of a line change with the line alone, while its figures are made anew at every key. */
