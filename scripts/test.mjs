@@ -77,10 +77,12 @@ try {
         failed: Math.max(numFailedTests, numFailedTestSuites),
       })),
     );
-    count(await runBeside('lint', 'npx', ['--no-install', 'eslint', '.']));
+    // Two cores, two at a time.
+    const lint = runBeside('lint', 'npx', ['--no-install', 'eslint', '.']);
     count(await runBeside('types', 'npm', ['run', '--silent', 'check']));
     count(await runBeside('format', 'npx', ['--no-install', 'prettier', '--check', '--log-level', 'warn', '.']));
     count(await runBeside('worked cases', 'python3', ['core/test/cases/compare.py', './portiona']));
+    count(await lint);
     countSuite(
       await e2e,
       read('e2e.json', ({ stats }) => ({ passed: stats.expected + stats.flaky, failed: stats.unexpected })),

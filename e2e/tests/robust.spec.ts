@@ -223,3 +223,26 @@ test('a recipe that cannot be computed stands in the list with its reason, and c
   await expect(page.getByText('at least unknown')).toHaveCount(0);
   await expectAccessible(page, '.ledger');
 });
+
+test('what comes later and cannot be had is told where it was wanted, takes nothing with it, and is asked for again', async ({
+  browser,
+}) => {
+  // A page of its own: the browser itself tells of each file that it could not get.
+  const page = await browser.newPage();
+  await page.addInitScript(() => (window.requestIdleCallback = () => 0));
+  await page.route(/\/assets\/(overlays|beside)-.*\.js$/, (route) => route.abort());
+  await page.goto('/recipes/smoky-lentil-and-squash-dal/build');
+  const told = page.getByRole('alert').filter({ hasText: 'This part could not be had' });
+  await page.getByRole('button', { name: 'Columns' }).click();
+  await expect(told).toBeVisible();
+  await page.getByRole('button', { name: 'Make it fit' }).click();
+  await expect(told).toHaveCount(2);
+  await expect(page.getByLabel('Ingredient: 300 g red lentils, rinsed')).toBeVisible();
+  await page.unrouteAll();
+  await told.first().getByRole('button', { name: 'Try again' }).click();
+  await expect(page.getByRole('dialog', { name: 'Columns beside the lines' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await told.getByRole('button', { name: 'Try again' }).click();
+  await expect(page.getByRole('region', { name: 'Make it fit' })).toBeVisible();
+  await page.close();
+});

@@ -7,7 +7,9 @@ import { Provider } from 'react-redux';
 import { BrowserRouter } from 'react-router';
 import { Addresses } from './app/Addresses';
 import { comeAfter } from './app/comeAfter';
+import { NotHere } from './app/NotHere';
 import { store } from './app/store';
+import { Arriving } from './ui/Arriving';
 import { Hints } from './ui/Hints';
 import { Toasts } from './ui/Toasts';
 import { applyTheme } from './ui/useTheme';
@@ -21,7 +23,9 @@ createRoot(document.getElementById('root') ?? document.body).render(
     <Provider store={store}>
       <Toasts>
         <BrowserRouter>
-          <Addresses />
+          <Arriving instead={<NotHere />}>
+            <Addresses />
+          </Arriving>
         </BrowserRouter>
       </Toasts>
       <Hints />

@@ -1,19 +1,19 @@
-import { lazy } from 'react';
 import { Navigate, Route, Routes } from 'react-router';
 import { NotHere } from './NotHere';
 import { Shell } from './Shell';
 import { STATIONS } from './stations';
+import { later } from '../ui/later';
 
 // What a visit does not need is not loaded for it.
-const RecipesPage = lazy(async () => ({ default: (await import('../features/recipes/RecipesPage')).RecipesPage }));
-const RecipePage = lazy(async () => ({ default: (await import('./RecipePage')).RecipePage }));
-const ComparePage = lazy(async () => ({ default: (await import('./pantryPages')).ComparePage }));
-const BringPage = lazy(async () => ({ default: (await import('./pantryPages')).BringPage }));
-const TablePage = lazy(async () => ({ default: (await import('./pantryPages')).TablePage }));
-const PricesPage = lazy(async () => ({ default: (await import('./pantryPages')).PricesPage }));
-const ReceiptPage = lazy(async () => ({ default: (await import('./pantryPages')).ReceiptPage }));
-const PantryPage = lazy(async () => ({ default: (await import('./pantryPages')).PantryPage }));
-const PutAwayPage = lazy(async () => ({ default: (await import('./pantryPages')).PutAwayPage }));
+const { View: RecipesPage } = later(async () => ({ default: (await import('../features/recipes/RecipesPage')).RecipesPage }));
+const { View: RecipePage } = later(async () => ({ default: (await import('./RecipePage')).RecipePage }));
+const { View: ComparePage } = later(async () => ({ default: (await import('./pantryPages')).ComparePage }));
+const { View: BringPage } = later(async () => ({ default: (await import('./pantryPages')).BringPage }));
+const { View: TablePage } = later(async () => ({ default: (await import('./pantryPages')).TablePage }));
+const { View: PricesPage } = later(async () => ({ default: (await import('./pantryPages')).PricesPage }));
+const { View: ReceiptPage } = later(async () => ({ default: (await import('./pantryPages')).ReceiptPage }));
+const { View: PantryPage } = later(async () => ({ default: (await import('./pantryPages')).PantryPage }));
+const { View: PutAwayPage } = later(async () => ({ default: (await import('./pantryPages')).PutAwayPage }));
 
 /** Every address of the application. */
 export function Addresses() {

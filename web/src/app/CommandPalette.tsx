@@ -1,10 +1,12 @@
-import { lazy, Suspense, useRef, useState } from 'react';
+import { useRef, useState } from 'react';
 import { NewRecipe } from '../features/recipes/NewRecipe';
 import { Modal } from '../ui/Modal';
 import { useTheme } from '../ui/useTheme';
 import { Input } from '../ui/Input';
+import { later } from '../ui/later';
+import { Arriving } from '../ui/Arriving';
 
-const Finder = lazy(async () => ({ default: (await import('./Finder')).Finder }));
+const { View: Finder } = later(async () => ({ default: (await import('./Finder')).Finder }));
 
 interface CommandPaletteProps {
   readonly open: boolean;
@@ -50,7 +52,7 @@ export function CommandPalette({ open, onClose, onSettings, onKeys }: CommandPal
           press();
         }}
       >
-        <Suspense fallback={typedAhead}>
+        <Arriving meanwhile={typedAhead}>
           <Finder
             words={words}
             entered={entered}
@@ -59,7 +61,7 @@ export function CommandPalette({ open, onClose, onSettings, onKeys }: CommandPal
             onCall={(call) => calls[call]()}
             onPress={(press) => (pressed.current = press)}
           />
-        </Suspense>
+        </Arriving>
       </Modal>
       <NewRecipe open={starting} onClose={() => setStarting(false)} />
     </>

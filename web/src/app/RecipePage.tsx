@@ -1,5 +1,5 @@
-import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
-import { NavLink, Outlet, useNavigate, useMatch, useParams, useSearchParams } from 'react-router';
+import { useEffect, useMemo, useState } from 'react';
+import { NavLink, Outlet, useLocation, useNavigate, useMatch, useParams, useSearchParams } from 'react-router';
 import { sameDocument, snappedAmounts, type Recipe, type RecipeFigures } from '@portiona/core';
 import { problemOf, problemText } from '../api/problem';
 import { Docket } from '../docket/Docket';
@@ -24,9 +24,11 @@ import { STATIONS } from './stations';
 import { store } from './store';
 import { TOOLS } from './toolPanels';
 import './recipePage.css';
+import { later } from '../ui/later';
+import { Arriving } from '../ui/Arriving';
 
 /** Says where a figure comes from: it comes when one is asked. */
-const WorkingPanel = lazy(async () => ({ default: (await import('./beside')).WorkingPanel }));
+const { View: WorkingPanel } = later(async () => ({ default: (await import('./beside')).WorkingPanel }));
 
 /** A recipe: its head, its stations, and the docket beside them. */
 export function RecipePage() {
@@ -38,6 +40,7 @@ export function RecipePage() {
   const onCard = useMatch('/recipes/:id/card') !== null;
   const shown = useMemo(() => (onCard && present ? snappedAmounts(present).recipe : present), [onCard, present]);
   const computed = useFigures(shown, here);
+  const { pathname } = useLocation();
   const [search, setSearch] = useSearchParams();
   const working = search.get('working') as PanelName | null;
   const showWorking = useMemo(
@@ -77,9 +80,9 @@ export function RecipePage() {
               The figures cannot be worked out: {computed.reason}.
             </p>
           )}
-          <Suspense fallback={<p className="page muted">Being laid out …</p>}>
+          <Arriving meanwhile={<p className="page muted">Being laid out …</p>} resetKeys={[pathname]}>
             <Outlet context={{ recipe: present, here, computed, showWorking } satisfies StationContext} />
-          </Suspense>
+          </Arriving>
         </section>
         {working !== null && computed.ok && (
           <Panel
@@ -122,9 +125,9 @@ function Panel({ name, here, onFigure, ...rest }: PanelProps) {
   const of = { ...rest, kitchen: here.kitchen };
   if (!isTool(name))
     return (
-      <Suspense fallback={null}>
+      <Arriving>
         <WorkingPanel figure={name} {...of} />
-      </Suspense>
+      </Arriving>
     );
   return <ToolWithWorking key={name} name={name} here={here} onFigure={onFigure} {...rest} />;
 }
@@ -139,11 +142,11 @@ function ToolWithWorking({ name, here, onFigure, onClose, ...rest }: PanelProps 
   return (
     <TracingProvider value={setTraced}>
       <div className={traced ? 'hidden' : 'contents'}>
-        <Suspense fallback={null}>
+        <Arriving>
           <Tool {...of} here={here} onFigure={onFigure} />
-        </Suspense>
+        </Arriving>
       </div>
-      <Suspense fallback={null}>{traced && <WorkingPanel {...traced} kitchen={here.kitchen} onClose={back} />}</Suspense>
+      <Arriving>{traced && <WorkingPanel {...traced} kitchen={here.kitchen} onClose={back} />}</Arriving>
     </TracingProvider>
   );
 }

@@ -1,5 +1,4 @@
-import { lazy, Suspense, useEffect, useState } from 'react';
-import { ErrorBoundary } from 'react-error-boundary';
+import { useEffect, useState } from 'react';
 import { NavLink, Outlet, useLocation } from 'react-router';
 import { Keyboard, Moon, Search, Settings, Sun } from 'lucide-react';
 import { useTheme } from '../ui/useTheme';
@@ -8,9 +7,11 @@ import { NotHere } from './NotHere';
 import { SaveMark } from './SaveMark';
 import { Button } from '../ui/Button';
 import './shell.css';
+import { later } from '../ui/later';
+import { Arriving } from '../ui/Arriving';
 
-const KitchenSettings = lazy(async () => ({ default: (await import('./beside')).KitchenSettings }));
-const KeysHelp = lazy(async () => ({ default: (await import('./KeysHelp')).KeysHelp }));
+const { View: KitchenSettings } = later(async () => ({ default: (await import('./beside')).KitchenSettings }));
+const { View: KeysHelp } = later(async () => ({ default: (await import('./KeysHelp')).KeysHelp }));
 
 /** What stands around every page: the way about, find, theme and the state of saving. */
 export function Shell() {
@@ -68,15 +69,13 @@ export function Shell() {
       </header>
       <div id="content">
         {/* A page that broke leaves the way about standing, and the next page is tried anew. */}
-        <ErrorBoundary fallback={<NotHere />} resetKeys={[pathname]}>
-          <Suspense fallback={<main className="page" aria-busy="true" />}>
-            <Outlet />
-          </Suspense>
-        </ErrorBoundary>
+        <Arriving meanwhile={<main className="page" aria-busy="true" />} instead={<NotHere />} resetKeys={[pathname]}>
+          <Outlet />
+        </Arriving>
       </div>
-      <Suspense fallback={null}>{settings && <KitchenSettings open onClose={() => setSettings(false)} />}</Suspense>
+      <Arriving>{settings && <KitchenSettings open onClose={() => setSettings(false)} />}</Arriving>
       <CommandPalette open={finding} onClose={() => setFinding(false)} onSettings={() => setSettings(true)} onKeys={() => setKeys(true)} />
-      <Suspense fallback={null}>{keys && <KeysHelp open onClose={() => setKeys(false)} />}</Suspense>
+      <Arriving>{keys && <KeysHelp open onClose={() => setKeys(false)} />}</Arriving>
     </>
   );
 }

@@ -1,7 +1,8 @@
-import { Suspense, useRef, useState, type ReactElement, type ReactNode } from 'react';
+import { useRef, useState, type ReactElement, type ReactNode } from 'react';
 import { Slot } from 'radix-ui';
 import { later } from './later';
 import type { DropPanelContentProps } from './DropPanelContent';
+import { Arriving } from './Arriving';
 
 interface DropPanelProps extends Pick<DropPanelContentProps, 'side' | 'className' | 'onEscapeKeyDown' | 'onPointerDownOutside'> {
   /** The button that it drops from. */
@@ -33,11 +34,11 @@ export function DropPanel({ trigger, label, align = 'start', open: told, onOpenC
         {trigger}
       </Slot.Root>
       {open && (
-        <Suspense fallback={null}>
+        <Arriving>
           <DROP_PANEL.View button={button} onOpenChange={change} align={align} aria-label={label} {...content}>
             {children}
           </DROP_PANEL.View>
-        </Suspense>
+        </Arriving>
       )}
     </>
   );

@@ -1,5 +1,6 @@
-import { Suspense, useEffect, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { later } from './later';
+import { Arriving } from './Arriving';
 
 /** Where a hint is said, by what carries it. */
 export interface HintPlace {
@@ -45,8 +46,8 @@ export function Hints() {
   }, []);
   if (!place) return null;
   return (
-    <Suspense fallback={null}>
+    <Arriving instead={null}>
       <HINT.View {...place} />
-    </Suspense>
+    </Arriving>
   );
 }

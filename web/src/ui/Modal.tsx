@@ -1,5 +1,6 @@
-import { Suspense, useState, type ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import { later } from './later';
+import { Arriving } from './Arriving';
 import './modal.css';
 
 export interface ModalProps {
@@ -26,8 +27,8 @@ export function Modal({ meanwhile = null, ...props }: ModalProps & { readonly me
   if (props.open && !asked) setAsked(true);
   if (!asked) return null;
   return (
-    <Suspense fallback={props.open && meanwhile !== null ? <div className="modal">{meanwhile}</div> : null}>
+    <Arriving meanwhile={props.open && meanwhile !== null ? <div className="modal">{meanwhile}</div> : null}>
       <MODAL.View {...props} />
-    </Suspense>
+    </Arriving>
   );
 }

@@ -1,5 +1,8 @@
-import { createContext, useCallback, useContext, Suspense, useState, type ReactNode } from 'react';
+import { createContext, useCallback, useContext, useState, type ReactNode } from 'react';
 import { later } from './later';
+import { Arriving } from './Arriving';
+import { Button } from './Button';
+import './toasts.css';
 
 export interface Message {
   readonly id: number;
@@ -31,10 +34,28 @@ export function Toasts({ children }: { readonly children: ReactNode }) {
     <Saying.Provider value={say}>
       {children}
       {said && (
-        <Suspense fallback={null}>
+        <Arriving meanwhile={<Plainly messages={messages} />} instead={<Plainly messages={messages} />}>
           <TOAST_LIST.View messages={messages} onGone={drop} />
-        </Suspense>
+        </Arriving>
       )}
     </Saying.Provider>
+  );
+}
+
+/** What is said, as long as the list has not come: nothing that is said is dropped. */
+function Plainly({ messages }: { readonly messages: readonly Message[] }) {
+  return (
+    <ol className="toasts" role="status">
+      {messages.map(({ id, text, action }) => (
+        <li key={id} className="toast">
+          {text}
+          {action && (
+            <Button kind="quiet" onClick={action.run}>
+              {action.label}
+            </Button>
+          )}
+        </li>
+      ))}
+    </ol>
   );
 }

@@ -1,4 +1,4 @@
-import { lazy, Suspense, useState, type FormEvent } from 'react';
+import { useState, type FormEvent } from 'react';
 import { useNavigate } from 'react-router';
 import type { Recipe } from '@portiona/core';
 import { useCreateRecipeMutation } from '../../api/api.gen';
@@ -9,9 +9,11 @@ import { Input } from '../../ui/Input';
 import { Field } from '../../ui/Field';
 import { Button } from '../../ui/Button';
 import { Segmented } from '../../ui/Segmented';
+import { later } from '../../ui/later';
+import { Arriving } from '../../ui/Arriving';
 
 /** Reading what others wrote takes a parser of pages: it comes when it is asked for. */
-const BringRecipe = lazy(async () => ({ default: (await import('./BringRecipe')).BringRecipe }));
+const { View: BringRecipe } = later(async () => ({ default: (await import('./BringRecipe')).BringRecipe }));
 
 /** Starts a recipe from a name and a number of boxes. */
 export function NewRecipe({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {
@@ -43,9 +45,9 @@ function Ways({ onClose }: { readonly onClose: () => void }) {
         onChange={(from) => setBringing(from === 'text')}
       />
       {bringing ? (
-        <Suspense fallback={null}>
+        <Arriving>
           <BringRecipe onClose={onClose} />
-        </Suspense>
+        </Arriving>
       ) : (
         <NewRecipeForm onClose={onClose} />
       )}

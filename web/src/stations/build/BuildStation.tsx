@@ -1,4 +1,3 @@
-import { lazy, Suspense } from 'react';
 import { Redo2, Undo2 } from 'lucide-react';
 import { useSearchParams } from 'react-router';
 import { useStation } from '../station';
@@ -10,9 +9,11 @@ import { Button } from '../../ui/Button';
 import { Select } from '../../ui/Select';
 import { TabList, TabPanel, Tabs } from '../../ui/Tabs';
 import './sheet.css';
+import { later } from '../../ui/later';
+import { Arriving } from '../../ui/Arriving';
 
 /** The editor is as large as the rest of the desk: it comes when it is asked for. */
-const MethodForm = lazy(async () => ({ default: (await import('./method/MethodForm')).MethodForm }));
+const { View: MethodForm } = later(async () => ({ default: (await import('./method/MethodForm')).MethodForm }));
 
 /** Where a dish is written: its lines as text, and its method. */
 export function BuildStation() {
@@ -70,9 +71,9 @@ export function BuildStation() {
         <Sheet />
       </TabPanel>
       <TabPanel value="method">
-        <Suspense fallback={<p className="muted">The method is being brought.</p>}>
+        <Arriving meanwhile={<p className="muted">The method is being brought.</p>}>
           <MethodForm recipe={recipe} key={recipe.id} />
-        </Suspense>
+        </Arriving>
       </TabPanel>
     </Tabs>
   );

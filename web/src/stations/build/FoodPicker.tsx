@@ -1,4 +1,4 @@
-import { lazy, Suspense, useDeferredValue, useMemo, useState } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import {
   effectsOf,
   lineText,
@@ -24,8 +24,10 @@ import { Chip } from '../../ui/Chip';
 import { Button } from '../../ui/Button';
 import { DropPanel } from '../../ui/DropPanel';
 import { MenuItem } from '../../ui/Menu';
+import { later } from '../../ui/later';
+import { Arriving } from '../../ui/Arriving';
 
-const NewFood = lazy(async () => ({ default: (await import('../../features/foods/NewFood')).NewFood }));
+const { View: NewFood } = later(async () => ({ default: (await import('../../features/foods/NewFood')).NewFood }));
 
 /** The food a line is matched to, and others it could be. */
 export function FoodPicker({ line, onPick }: { readonly line: Line; readonly onPick: (line: Line) => void }) {
@@ -77,7 +79,7 @@ export function FoodPicker({ line, onPick }: { readonly line: Line; readonly onP
         )}
       </DropPanel>
       {adding !== undefined && (
-        <Suspense fallback={null}>
+        <Arriving>
           <NewFood
             name={adding}
             text={line.text ?? ''}
@@ -85,7 +87,7 @@ export function FoodPicker({ line, onPick }: { readonly line: Line; readonly onP
             onClose={() => setAdding(undefined)}
             onAdded={add}
           />
-        </Suspense>
+        </Arriving>
       )}
     </>
   );
