@@ -7,7 +7,10 @@ if (!address || !file || !width || !height) {
   console.error('Say what to look at and where to keep it: node scripts/look.mjs http://127.0.0.1:4180/recipes recipes.png 390x844');
   process.exit(2);
 }
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium-headless-shell', args: ['--no-sandbox', '--disable-gpu'] });
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium-headless-shell',
+  args: ['--no-sandbox', '--disable-gpu', '--font-render-hinting=none'],
+});
 try {
   const page = await browser.newPage({
     viewport: { width, height },

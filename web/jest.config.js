@@ -7,7 +7,8 @@ export default {
   displayName: 'web',
   testEnvironment: 'node',
   roots: ['<rootDir>/src'],
-  moduleNameMapper: { '^(\\.{1,2}/.*)\\.js$': '$1' },
+  // Styles are for browsers.
+  moduleNameMapper: { '^(\\.{1,2}/.*)\\.js$': '$1', '\\.css$': '<rootDir>/noStyles.cjs' },
   transform: { '^.+\\.tsx?$': swc({ syntax: 'typescript', tsx: true }), '^.+\\.m?js$': swc({ syntax: 'ecmascript' }) },
   transformIgnorePatterns: [],
 };

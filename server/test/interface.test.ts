@@ -1,9 +1,9 @@
-import { testServer } from './testServer.js';
+import { innerServer } from './innerServer.js';
 
-type Server = Awaited<ReturnType<typeof testServer>>;
+type Server = Awaited<ReturnType<typeof innerServer>>;
 let server: Server;
 beforeAll(async () => {
-  server = await testServer({ demo: true });
+  server = await innerServer({ demo: true });
 });
 afterAll(() => server.close());
 
@@ -238,7 +238,7 @@ test('the whole kitchen leaves as a file, and comes in again as it left', async 
   const file = (await server.http.get('/api/exports/kitchen-file').expect(200)).body as { recipes: object[] };
   expect(file).toMatchObject({ format: 'portiona/1', settings: expect.any(Object) as object });
   expect(file.recipes.length).toBeGreaterThan(8);
-  const other = await testServer({ demo: false });
+  const other = await innerServer({ demo: false });
   await other.http.post('/api/imports/kitchen-file').send(file).expect(201);
   expect((await other.http.get('/api/exports/kitchen-file').expect(200)).body).toEqual(file);
   await other.close();
