@@ -37,7 +37,7 @@ test.each([
   ['is of another food', { food: 'leek' }],
   ['is of no food', { food: undefined }],
 ])('a line that %s is another', (_, change) => {
-  expect(left(changed((line, i) => (i === 0 ? ({ ...line, ...change }) : line)))).toEqual(all.slice(1));
+  expect(left(changed((line, i) => (i === 0 ? { ...line, ...change } : line)))).toEqual(all.slice(1));
 });
 
 test('other spoons make other lines of all that are measured by spoon', () => {
