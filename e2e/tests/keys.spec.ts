@@ -173,3 +173,43 @@ test('the kitchen has a figure of its own, reckoned by its formula and told besi
   await page.keyboard.press('Escape');
   await expect(docket.getByText('Crew points')).toHaveCount(0);
 });
+
+test('a panel that drops from a button closes by it, by Escape and by a press beside; the focus goes where it belongs', async ({
+  page,
+}) => {
+  await page.goto('/recipes/smoky-lentil-and-squash-dal/build');
+  const button = page.getByRole('button', { name: 'Columns' });
+  const panel = page.getByRole('dialog', { name: 'Columns beside the lines' });
+  await button.click();
+  await expect(panel).toBeVisible();
+  await expect(button).toHaveAttribute('aria-expanded', 'true');
+  await button.click();
+  await expect(panel).toHaveCount(0);
+  // Nor does it come again by the same press.
+  await expect(button).toHaveAttribute('aria-expanded', 'false');
+  await button.press('Enter');
+  await expect(panel.getByRole('checkbox').first()).toBeFocused();
+  await page.keyboard.press('Escape');
+  await expect(panel).toHaveCount(0);
+  await expect(button).toBeFocused();
+  await button.click();
+  await expect(panel).toBeVisible();
+  await page.getByLabel('Title', { exact: true }).click();
+  await expect(panel).toHaveCount(0);
+  await expect(page.getByLabel('Title', { exact: true })).toBeFocused();
+});
+
+test('a hint is said of what is pointed at or reached by Tab, and goes by Escape', async ({ page }) => {
+  await page.goto('/recipes/smoky-lentil-and-squash-dal/build');
+  const hint = page.getByRole('tooltip');
+  await page.getByRole('button', { name: 'Scale', exact: true }).hover();
+  await expect(hint).toHaveText('Scale (Alt S)');
+  await page.keyboard.press('Escape');
+  await expect(hint).toHaveCount(0);
+  await page.getByRole('button', { name: 'Kitchen settings' }).focus();
+  await page.keyboard.press('Tab');
+  await expect(hint).toHaveText('Keys (?)');
+  await page.keyboard.press('Tab');
+  await expect(hint).toHaveCount(0);
+  await expect(page.getByRole('button', { name: 'Scale', exact: true })).toHaveAccessibleDescription('Scale (Alt S)');
+});

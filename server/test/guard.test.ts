@@ -67,6 +67,9 @@ test.each<[string, string, string, Record<string, string>, number]>([
   ['a removal from a foreign page', 'DELETE', '/api/recipes/smoky-lentil-and-squash-dal', { Origin: 'http://foreign.test' }, 403],
   ['a key said twice', 'GET', '/api/found-foods?q=a&q=b', {}, 400],
   ['NUL in an address', 'GET', '/api/recipes/a%00b', {}, 400],
+  ['an address of the interface that is no text', 'GET', '/api/recipes/%c0%ae', {}, 400],
+  ['an address of a file that is no text', 'GET', '/assets/%e0%a4%a', {}, 400],
+  ['an address of a page that is no text', 'GET', '/recipes/%c0%ae', {}, 400],
 ])('%s: %s %s', async (_, method, path, headers, status) => {
   expect(await ask(method, path, headers)).toBe(status);
 });

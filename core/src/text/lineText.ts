@@ -48,10 +48,20 @@ export function amountWords(amount: Amount, unit: string, countWord?: string): s
   const number = typeof amount === 'number' ? cookText(amount) : `${cookText(amount[0])} to ${cookText(amount[1])}`;
   const [, size = '', thing = unit] = /^(small |large )?(.*)$/.exec(unit) ?? [];
   if (thing === 'piece' || (thing === countWord && size === '')) return `${number} ${size}`.trim();
-  if (/^(?:g|kg|mg|oz|lb|ml|l|tsp|tbsp)$/.test(unit)) return `${number} ${unit}`;
-  if (unit === 'floz') return `${number} fl oz`;
-  const word = thing.split(',')[0] ?? thing;
-  return `${number} ${size}${midpointOf(amount) > 1 ? pluralize(word) : word}`;
+  return `${number} ${unitWords(unit, midpointOf(amount) > 1)}`;
+}
+
+/** What a pack holds, as shops say it: "2.5 kg", "2 jars"; pieces are said to be pieces, since no food's name follows. */
+export function packWords(net: number, unit: string): string {
+  return `${net} ${unitWords(unit, net > 1)}`;
+}
+
+function unitWords(unit: string, many: boolean): string {
+  if (/^(?:g|kg|mg|oz|lb|ml|l|tsp|tbsp)$/.test(unit)) return unit;
+  if (unit === 'floz') return 'fl oz';
+  // What is done to it ("cup, chopped") is said elsewhere.
+  const [word = unit] = unit.split(',');
+  return many ? pluralize(word) : word;
 }
 
 /** "Red lentils, dry" reads "red lentils" in a line. */

@@ -5,7 +5,7 @@ import { FoodIndex } from './foodIndex.js';
 import { idFromName } from './idFromName.js';
 import { leadingAmount } from './leadingNumber.js';
 import { lineFromText } from './lineFromText.js';
-import { amountWords, lineText } from './lineText.js';
+import { amountWords, lineText, packWords } from './lineText.js';
 import { parseLineText } from './parseLineText.js';
 import { unitOfWord } from './unitAliases.js';
 import { unitSlip } from './unitSlip.js';
@@ -113,6 +113,12 @@ test('amounts in words', () => {
   expect(amountWords([4, 6], 'sprig')).toBe('4 to 6 sprigs');
   expect(amountWords(1, 'cup, chopped')).toBe('1 cup');
   expect(amountWords(3, 'piece')).toBe('3');
+  expect([packWords(3, 'piece'), packWords(1, 'piece'), packWords(2.5, 'kg'), packWords(2, 'jar')]).toEqual([
+    '3 pieces',
+    '1 piece',
+    '2.5 kg',
+    '2 jars',
+  ]);
 });
 
 test('units in words', () => {

@@ -188,7 +188,7 @@ function Table({
   const grams = Number(typed.replace(',', '.')) || usual || 100;
   const compared = foodComparison(foods, kitchen, grams);
   return (
-    <Ledger className="compare" style={{ gridTemplateColumns: `200px repeat(${foods.length}, minmax(0, 1fr))` }}>
+    <Ledger className="compare" style={{ '--foods': foods.length } as React.CSSProperties}>
       <LedgerRow heads>
         <label className="flex gap-1.5 items-baseline">
           typical use

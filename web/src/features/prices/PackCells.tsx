@@ -1,3 +1,4 @@
+import { packWords } from '@portiona/core';
 import { Link } from 'react-router';
 
 interface PackCellsProps {
@@ -16,9 +17,7 @@ export function PackCells({ food, name, shop, net, unit }: PackCellsProps) {
         {name}
       </Link>
       <span className="muted">{shop}</span>
-      <span className="num">
-        {net} {unit}
-      </span>
+      <span className="num">{packWords(net, unit)}</span>
     </>
   );
 }

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { Link } from 'react-router';
-import { agoText, dayText, priceHistory } from '@portiona/core';
+import { agoText, dayText, packWords, priceHistory } from '@portiona/core';
 import { usePriceMovesQuery, type PriceMoveDto } from '../../api/api.gen';
 import { FigureSource } from '../../ui/FigureSource';
 import { percentText, priceText, signedPercent } from '../../ui/numberText';
@@ -66,7 +66,7 @@ function Move({ move, today }: { readonly move: PriceMoveDto; readonly today: st
           name={`the change of ${name}`}
           className={change > 0 ? 'warn' : 'ok'}
           steps={[
-            `First seen ${dayText(move.firstSeen, true)}: ${net} ${unit} at ${shop} for ${first}`,
+            `First seen ${dayText(move.firstSeen, true)}: ${packWords(net, unit)} at ${shop} for ${first}`,
             `Last seen ${agoText(move.latestSeen, today)}: ${latest}${promotion ? ', an offer' : ''}`,
             `${latest} ÷ ${first} − 1 = ${signedPercent(change, 1)}`,
           ]}

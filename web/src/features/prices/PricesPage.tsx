@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { Link } from 'react-router';
-import { agoText, priceHistory, type Pack } from '@portiona/core';
+import { agoText, packWords, priceHistory, type Pack } from '@portiona/core';
 import {
   api,
   useCancelRefreshMutation,
@@ -213,7 +213,7 @@ function Answer({ item, asked, today }: { readonly item: RefreshItemDto; readonl
             name={`the change of ${name}`}
             className={Math.abs(change) < AS_BEFORE ? 'faint' : change > 0 ? 'warn' : 'ok'}
             steps={[
-              `Before: ${net} ${unit} at ${shop} for ${priceText(Number(before), currency)}`,
+              `Before: ${packWords(net, unit)} at ${shop} for ${priceText(Number(before), currency)}`,
               `Asked ${agoText(asked, today)}: ${priceText(Number(price), currency)}${promotion ? ', an offer' : ''}`,
               `${priceText(Number(price), currency)} ÷ ${priceText(Number(before), currency)} − 1 = ${signedPercent(change, 1)}`,
             ]}

@@ -51,8 +51,10 @@ export function DifferingFigure({ row, base, made, of, kitchen }: DifferingFigur
   const own = made && figureOf(row, made, kitchen);
   const [then, now] = [base ? figureText(row, base, kitchen) : '?', own ? figureText(row, own, kitchen) : '?'];
   const differs = then !== now;
-  const by =
+  const between =
     own?.amount !== undefined && base?.amount !== undefined && own.gaps.length === base.gaps.length ? own.amount - base.amount : undefined;
+  // Where rounding alone parts them, there is nothing to say.
+  const by = between !== undefined && amountText(row, Math.abs(between), kitchen) !== amountText(row, 0, kitchen) ? between : undefined;
   return (
     <td className={`num ${differs ? 'differs' : 'faint'}`}>
       <TracedFigure figure={row} figures={made} of={of}>

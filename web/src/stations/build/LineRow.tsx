@@ -9,7 +9,7 @@ import { comesToTheSame, readsTheSame } from './sameFigures';
 import { useIsDropPlace } from './dropMark';
 import { RowHandle } from './RowHandle';
 import type { SelectBy } from './useLineSelection';
-import { LineWords, type LineWordsProps } from './LineWords';
+import { LineWords } from './LineWords';
 import type { SheetActions } from './useSheetActions';
 
 interface LineRowProps {
@@ -26,20 +26,6 @@ interface LineRowProps {
   readonly onSelect: (place: LinePlace, by: SelectBy) => void;
   readonly actions: SheetActions;
 }
-
-/** The words of a line change with the line alone, while its figures are made anew at every key. */
-const KeptWords = memo(
-  LineWords,
-  (before: LineWordsProps, after: LineWordsProps) =>
-    !after.current &&
-    !before.current &&
-    before.line === after.line &&
-    before.food === after.food &&
-    before.part === after.part &&
-    before.number === after.number &&
-    before.actions === after.actions &&
-    readsTheSame(before.figures, after.figures),
-);
 
 /** One ingredient as text, and what it comes to. At every key all lines are computed anew: those that come to the same are left as they are. */
 export const LineRow = memo(Row, (before, after) => {
@@ -70,7 +56,7 @@ function Row({ line, place, figures, columns, shares, current, selected, here, o
   return (
     <div ref={setNodeRef} className={`row ${current ? 'cur' : ''} ${selected ? 'picked' : ''} ${isDropPlace ? 'drop' : ''}`}>
       <RowHandle place={place} name={line.text ?? lineText(line, food)} selected={selected} onSelect={onSelect} />
-      <KeptWords line={line} food={food} part={place.part} number={place.line} figures={figures} current={current} actions={actions} />
+      <LineWords line={line} food={food} part={place.part} number={place.line} figures={figures} current={current} actions={actions} />
       {columns.map((column) => (
         <Cell
           key={column.id}

@@ -7,6 +7,7 @@ import {
   namedAllergens,
   nameOfLine,
   offerText,
+  packWords,
   parseLineText,
   unitSlip,
   usualRetained,
@@ -27,7 +28,7 @@ import { Chip } from '../../ui/Chip';
 import { Button } from '../../ui/Button';
 import { ChipButton } from '../../ui/ChipButton';
 
-export interface LineWordsProps {
+interface LineWordsProps {
   readonly line: Line;
   readonly food: Food | undefined;
   /** Where the line stands: number of its part and of itself, from 0. */
@@ -158,7 +159,7 @@ function BoughtAs({ resolved: { best } }: { readonly resolved: ResolvedFood }) {
   const offer = offerText(best.pack, (day) => dayText(day, false));
   return (
     <Chip tone={offer === '' ? undefined : 'warn'}>
-      bought as {amountWords(net, unit)}, {shop}
+      bought as {packWords(net, unit)}, {shop}
       {offer !== '' && `, ${offer}`}
     </Chip>
   );
