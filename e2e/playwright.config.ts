@@ -17,6 +17,8 @@ export default defineConfig({
   reporter: [['list'], ['json', { outputFile: process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ?? './results/e2e.json' }]],
   use: {
     baseURL: address,
+    // One page for all tests of a worker, emptied between them: what is compiled once is not compiled a hundred times.
+    reuseContext: true,
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
     launchOptions: {

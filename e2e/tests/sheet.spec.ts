@@ -10,8 +10,13 @@ test('an amount is nudged by keys, and what is said beside a line’s words coun
   await expect(line).toHaveValue('140 g red lentils');
   await page.keyboard.press('Control+z');
   await expect(line).toHaveValue('190 g red lentils');
+  // Its share of the energy is drawn, and drawn anew when another line takes from it.
+  const share = page.locator('.rows [data-kcal]').first();
+  const whole = await share.evaluate((bar) => bar.getBoundingClientRect().width);
+  expect(whole).toBeGreaterThan(0);
   await page.keyboard.press('Enter');
   await page.keyboard.type('100 ml rapeseed oil, for the tray');
+  await expect.poll(() => share.evaluate((bar) => bar.getBoundingClientRect().width)).toBeLessThan(whole * 0.6);
   const energy = docketFigure(page, 'Energy').first();
   const all = await energy.textContent();
   await page.getByRole('button', { name: /tray oil: 50 % eaten\?/ }).click();
@@ -47,4 +52,33 @@ test('what is thrown away after cooking is taken off by its own composition', as
   await expectAccessible(page, '.menu');
   await page.getByRole('button', { name: /^Count 20 g Butter/ }).click();
   await expect.poll(kcal).toBe(before);
+});
+
+test('a weight is of what was in the pot: other amounts, and it follows them and says so, until it is weighed anew', async ({ page }) => {
+  await startRecipe(page, 'Weighed', '2');
+  await typeLine(page, '400 g rolled oats');
+  const how = page.getByRole('button', { name: /^in the box/ });
+  await how.click();
+  const weight = page.getByLabel(/^Cooked weight in grams/);
+  await weight.fill('3140 - 1210x');
+  await weight.press('Enter');
+  await expect(page.getByRole('alert').filter({ hasText: 'is no number above 0' })).toContainText('“3140 - 1210x” is no number above 0');
+  await expect(weight).toHaveValue('3140 - 1210x');
+  await weight.fill('3140 - 1210');
+  await expect(page.getByText('= 1,930')).toBeVisible();
+  await weight.press('Enter');
+  await expect(weight).toHaveValue('1930');
+  await expect(how).toContainText('1,930 g (weighed)');
+  await page.keyboard.press('Escape');
+  await page.locator('[data-row="0/0/line"]').fill('200 g rolled oats');
+  await expect(how).toContainText('965 g (weighed for other amounts)');
+  await how.click();
+  await expect(page.getByText('Weighed for other amounts: 1,930 g')).toBeVisible();
+  await expectAccessible(page, '.menu');
+  await page.getByRole('button', { name: 'It still weighs 1,930 g' }).click();
+  await expect(how).toContainText('1,930 g (weighed)');
+  await page.keyboard.press('Escape');
+  await expectSaved(page);
+  await page.reload();
+  await expect(how).toContainText('1,930 g (weighed)');
 });

@@ -51,3 +51,13 @@ test.describe('on a tablet held upright', () => {
     await expectSaved(page);
   });
 });
+
+test('the card is fitted again when its window becomes lower', async ({ page }) => {
+  await page.setViewportSize({ width: 1800, height: 1500 });
+  await page.goto('/recipes/smoky-lentil-and-squash-dal/card');
+  const sheet = page.locator('iframe').first();
+  const height = () => sheet.evaluate((frame) => frame.getBoundingClientRect().height);
+  await expect.poll(height).toBeGreaterThan(840);
+  await page.setViewportSize({ width: 1800, height: 800 });
+  await expect.poll(height).toBeLessThan(720);
+});

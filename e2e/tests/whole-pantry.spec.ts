@@ -26,6 +26,15 @@ test('a food table is brought, mapped, tried and taken in; a line is cooked with
   await ticket.getByRole('button', { name: 'Take in 398 foods' }).click();
   await expect(ticket.getByText('They are found wherever you search a food')).toBeVisible();
 
+  // A food of the table is not at hand until it is cooked with; one can be made like it all the same.
+  await page.goto('/pantry');
+  await page.getByLabel('Find a food').fill('sea beet creme');
+  await page.getByRole('link', { name: /Crème of sea beet/ }).click();
+  await page.getByRole('button', { name: 'Another like it' }).click();
+  await expect(page.getByLabel('Name of the food')).toHaveValue(/Crème of sea beet.*, another/);
+  await page.goto('/pantry/new?like=no-such-food');
+  await expect(page.getByText('The food that this one was to be like cannot be had')).toBeVisible();
+
   await startRecipe(page, 'With sea beet', '1');
   await typeLine(page, '200 g xyzzy');
   await page

@@ -51,6 +51,12 @@ const CASES: Readonly<
     wrong: () => findings([{ food: 'empty', amount: 1, unit: 'g' }]),
     right: () => findings([{ food: 'empty', amount: 1, unit: 'g', retained: 0 }]),
   },
+  'food-unsure': {
+    at: 'pot/1',
+    says: /“10 g greens” is counted as Leek, and may mean another food/,
+    wrong: () => findings([{ food: 'leek', amount: 10, unit: 'g', text: '10 g greens', agreed: false }]),
+    right: () => findings([{ food: 'leek', amount: 10, unit: 'g', text: '10 g greens', agreed: true }]),
+  },
   'to-taste': {
     at: 'pot/1',
     says: /5 g of Leek is assumed/,

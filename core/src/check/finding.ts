@@ -10,6 +10,7 @@ export const FINDING_CODES = [
   'pieces-uneven',
   'amounts-disagree',
   'weight-outdated',
+  'food-unsure',
 ] as const;
 export type FindingCode = (typeof FINDING_CODES)[number];
 

@@ -2,7 +2,7 @@ import { energyAgreement } from '../food/index.js';
 import type { ResolvedFood, Kitchen, LineFigures, PartFigures, RecipeFigures } from '../recipe/index.js';
 import type { Finding } from './finding.js';
 import { foodEnergyMismatch, noPrice, stalePrice } from './foodFindings.js';
-import { amountsDisagree, noComposition, noWeight, toTaste } from './lineFindings.js';
+import { amountsDisagree, foodUnsure, noComposition, noWeight, toTaste } from './lineFindings.js';
 import { piecesUneven, portionShort, weightOutdated } from './partFindings.js';
 
 /**
@@ -14,7 +14,13 @@ export function findingsOf(figures: RecipeFigures, kitchen: Kitchen): Finding[] 
   const { recipe, parts, lines } = figures;
   const bought = foodsBought(parts);
   return [
-    ...lines.flatMap((line) => [...noWeight(line), ...noComposition(line), ...toTaste(line), ...amountsDisagree(line, recipe, kitchen)]),
+    ...lines.flatMap((line) => [
+      ...noWeight(line),
+      ...noComposition(line),
+      ...foodUnsure(line),
+      ...toTaste(line),
+      ...amountsDisagree(line, recipe, kitchen),
+    ]),
     ...[...bought.values()].flatMap((resolved) => [...noPrice(resolved, kitchen), ...stalePrice(resolved, kitchen)]),
     ...[...foodsUsed(parts).values()].flatMap(({ food }) => foodEnergyMismatch(food)),
     ...parts.flatMap((part) => [...portionShort(part, recipe.servings), ...piecesUneven(part, recipe.servings), ...weightOutdated(part)]),

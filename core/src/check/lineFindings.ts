@@ -49,6 +49,19 @@ export function noComposition({ at, of, weights }: LineFigures): Finding[] {
   ];
 }
 
+/** Words that were taken to mean a food, may mean another, and that nobody agreed to yet. */
+export function foodUnsure({ at, line, of }: LineFigures): Finding[] {
+  if (line.agreed !== false || of.kind !== 'food') return [];
+  return [
+    {
+      code: 'food-unsure',
+      at,
+      severity: 'look',
+      message: `“${line.text ?? ''}” is counted as ${of.resolved.food.name}, and may mean another food. Agree to it, or choose.`,
+    },
+  ];
+}
+
 /** An assumed amount that nobody has confirmed. */
 export function toTaste(figures: LineFigures): Finding[] {
   const { at, line } = figures;

@@ -3,7 +3,7 @@ import { anyFood, kitchenOf, recipeOf } from '../../test/kitchens.js';
 import { measureOf, type Food } from '../food/index.js';
 import { packGrams } from '../price/index.js';
 import { recipeFigures } from '../recipe/index.js';
-import { FoodIndex } from '../text/index.js';
+import { FoodIndex } from '../match/index.js';
 import { likelyDuplicates, mergedFood, mergeEffects, movedPack, withFoodMerged } from './mergedFood.js';
 
 const kept: Food = {

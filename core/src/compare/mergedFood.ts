@@ -1,7 +1,7 @@
 import { measureOf, per100gOf, type Food } from '../food/index.js';
 import { packGrams, type Pack } from '../price/index.js';
 import { computedFigures, Kitchen, withEveryFood, type Recipe } from '../recipe/index.js';
-import { FoodIndex } from '../text/index.js';
+import { FoodIndex } from '../match/index.js';
 
 /**
  * One food of two that are the same: composition, state and source stay the kept one's; what the other knows besides (names,

@@ -91,7 +91,10 @@ export function recipeReport(recipe: Recipe, kitchen: Kitchen, servings = recipe
     parts: figures.parts.map((part) => partReport(part, kitchen)),
     lines: figures.lines.map((line) => lineReport(line, scaled.proportional.get(line.at))),
     rounded: Object.fromEntries(RULE_SETS.map((rules) => [rules, roundedStrings(rules, figures, kitchen)])) as RecipeReport['rounded'],
-    problems: findingsOf(figures, kitchen).map(({ code, at, message }) => ({ code, at, message })),
+    problems: findingsOf(figures, kitchen)
+      // Of what the application asks a person, the report's list of problems knows nothing.
+      .filter(({ code }) => code !== 'food-unsure')
+      .map(({ code, at, message }) => ({ code, at, message })),
   };
 }
 

@@ -202,6 +202,7 @@ export class LineEntry implements Line {
   @Optional() @One(() => LineFitEntry) fit?: LineFitEntry;
   @Optional() @Text(1000) comment?: string;
   @Optional() @Text(500) text?: string;
+  @Optional() @Flag() agreed?: boolean;
 }
 
 export class DiscardEntry implements Discard {

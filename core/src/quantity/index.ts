@@ -8,5 +8,6 @@ export * from './normalForm.js';
 export * from './numberText.js';
 export * from './roundHalfAway.js';
 export * from './snapAmount.js';
+export * from './sumText.js';
 export * from './tidyText.js';
 export * from './volumeUnits.js';

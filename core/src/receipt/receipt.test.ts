@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { FoodIndex } from '../text/index.js';
+import { FoodIndex } from '../match/index.js';
 import { packSizeText } from './packSize.js';
 import { foodWords, itemKey, matchedLine, receiptLines } from './receiptLines.js';
 import { dateText, guessReceipt } from './receiptMapping.js';

@@ -2,7 +2,8 @@ import { normalForm } from '../quantity/index.js';
 import Big from 'big.js';
 import type { Food } from '../food/index.js';
 import { bestPack, candidatePacks, packGrams, type CandidatePack, type Pack, type PriceSettings } from '../price/index.js';
-import { FoodIndex, SURE_ENOUGH, searchWords } from '../text/index.js';
+import { FoodIndex, SURE_ENOUGH } from '../match/index.js';
+import { searchWords } from '../text/index.js';
 import { packSizeText } from './packSize.js';
 import { dateText, type ReceiptMapping } from './receiptMapping.js';
 

@@ -60,6 +60,8 @@ export interface Line {
   readonly comment?: string;
   /** The line as it was typed; computes nothing. */
   readonly text?: string;
+  /** True: a person agreed to the food that the words were taken to mean. False: they may mean another, and nobody agreed yet. */
+  readonly agreed?: boolean;
 }
 
 /** Something weighed or measured and thrown away after cooking. */

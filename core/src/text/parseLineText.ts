@@ -2,6 +2,7 @@ import type { CookingMethod } from '../food/index.js';
 import { gramsOfMassUnit, midpointOf, timesAmount, type Amount } from '../quantity/index.js';
 import { cookingWord } from './cookingWord.js';
 import { leadingAmount } from './leadingNumber.js';
+import { ordinaryText } from './ordinaryText.js';
 import { CONTAINERS, unitOfWord } from './unitAliases.js';
 
 export type Size = 'small' | 'medium' | 'large';
@@ -14,6 +15,10 @@ export interface ParsedLine {
   readonly size?: Size;
   /** The same amount a second way: "(14 oz)", or the count where grams are written as well. */
   readonly also?: { readonly amount: number; readonly unit: string };
+  /** "each": the amount is of several things, each. */
+  readonly ofEach?: boolean;
+  /** What weighed food comes in: "400 g can tomatoes" is 400 g, in a can. */
+  readonly container?: string;
   /** Words for the food: "red lentils". */
   readonly foodWords: string;
   /** Count word at the end of the food's words ("garlic cloves"), a unit if the food has that measure. */
@@ -27,6 +32,10 @@ export interface ParsedLine {
   readonly cooking?: { readonly method: CookingMethod; readonly word: string; readonly before: boolean };
 }
 
+/** "1 tsp each cumin and coriander". */
+const OF_EACH = /((?:^| )[a-z]+) each:? (?=\S)/i;
+/** Said in front, in brackets, behind a comma or a dash. */
+const OPTIONAL = /^optional:? |(?:[(,:]|\s[-–—]) ?optional\)?|\(optional\)/i;
 /** Characters of an ingredient line, at most: more are no line. */
 export const LONGEST_LINE = 500;
 
@@ -34,6 +43,7 @@ interface Measured {
   readonly amount: Amount;
   readonly unit?: string;
   readonly size?: Size;
+  readonly container?: string;
   readonly rest: string;
 }
 
@@ -50,18 +60,13 @@ export function parseLineText(text: string): ParsedLine {
   if (text.length > LONGEST_LINE && text.trim().length > LONGEST_LINE)
     return { foodWords: text, toTaste: false, optional: false, cooked: false };
   // From here on a space is one space: every expression below rests on it.
-  const bare = text
-    .replace(/\s+/g, ' ')
-    .trim()
-    .replace(/^[-–•*·▪] /, '')
-    // The number of a line in a numbered list is no amount.
-    .replace(/^\d{1,3}[.)] (?=\S)/, '');
+  const bare = ordinaryText(text.replace(/\s+/g, ' ').trim());
   const toTaste = /\b(?:to taste|as needed|q\.s\.)/i.test(bare);
-  const optional = /[(,] ?optional\b/i.test(bare);
+  const optional = OPTIONAL.test(bare);
   const cooked = /\b(?:cooked weight|weighed cooked)\b/i.test(bare);
   const cleaned = bare
     .replace(/,? ?(?:or |plus (?:more|extra) )?\(?\b(?:to taste|as needed|q\.s\.)\)?/gi, '')
-    .replace(/[(,] ?optional\)?/gi, '')
+    .replace(OPTIONAL, ' ')
     .replace(/\(?\b(?:cooked weight|weighed cooked)\b\)?/gi, '')
     .trim();
   const ordered = amountFirst(cleaned);
@@ -69,6 +74,8 @@ export function parseLineText(text: string): ParsedLine {
   const named = nameAndNote(measured?.rest ?? ordered);
   return {
     ...(measured ? amountsOf(measured, named.bracketed) : {}),
+    ...(measured?.container === undefined ? {} : { container: measured.container }),
+    ...(OF_EACH.test(ordered) ? { ofEach: true } : {}),
     ...named.words,
     ...(measured && measured.unit === undefined ? named.counted : {}),
     toTaste,
@@ -85,8 +92,6 @@ function amountFirst(text: string): string {
   );
   if (of?.[2] !== undefined && leadingAmount(of[2])) return `${of[2]}, ${of[1] ?? ''}`;
   const some = text.replace(/^some\s+(?=\S)/i, '').replace(/(?<=\w)-sized? (?:piece|knob|chunk) of /i, ' of ');
-  const unsaid = /^(?:generous|good|big|small|large|heaped|scant)\s+(\S+)\s+of\s/i.exec(some);
-  if (unsaid && unitOfWord(unsaid[1] ?? '')) return `1 ${some}`;
   return leadingAmount(some) ? some : amountBehind(some);
 }
 
@@ -151,7 +156,7 @@ function leadingMeasure(text: string, alone = true): (Measured & { readonly also
         : { rest: inner.rest.replace(WRAPPING, '') }),
     };
   }
-  const unit = unitAtFront(sizeBehind(first.rest));
+  const unit = unitAtFront(sizeBehind(first.rest).replace(OF_EACH, '$1 '));
   if (!unit) return { amount: first.amount, rest: first.rest };
   const measured = {
     amount: timesAmount(first.amount, unit.times),
@@ -175,7 +180,8 @@ function sizeBehind(text: string): string {
 function withContainer(measured: Measured): Measured {
   if (!isMassOrVolume(measured.unit)) return measured;
   const container = unitAtFront(measured.rest);
-  return { ...measured, rest: container && CONTAINERS.has(container.unit) ? container.rest : measured.rest.replace(WRAPPING, '') };
+  if (container && CONTAINERS.has(container.unit)) return { ...measured, rest: container.rest, container: container.unit };
+  return { ...measured, rest: measured.rest.replace(WRAPPING, '') };
 }
 
 function isMassOrVolume(unit: string | undefined): boolean {
@@ -205,7 +211,7 @@ function withSlash(measured: Measured): (Measured & { readonly also: NonNullable
 function unitAtFront(text: string): { unit: string; times: number; rest: string; size?: Size } | undefined {
   const size = SIZE.exec(text);
   const spoken = (size ? text.slice(size[0].length) : text).replace(
-    /^(?:heaped|heaping|level|rounded|scant|generous|good|big)\s+(?=\S)/i,
+    /^(?:(?:heaped|heaping|level|rounded|scant|generous|good|big|fat|plump|juicy|tiny|small(?= (?:bunch|handful|pack|jar|tub|tin|can|bag)))\s+)*(?:heaped|heaping|level|rounded|scant|generous|good|big|fat|plump|juicy|tiny)\s+(?=\S)/i,
     '',
   );
   const words = /^(fl\.?\s*oz\.?|fluid ounces?|[^\s(),/]+)\s*/i.exec(spoken);
@@ -234,46 +240,79 @@ function amountsOf(
   if (also || !bracketed?.unit) return also ? { ...own, also } : own;
   if (isMassOrVolume(unit) || !isMassOrVolume(bracketed.unit))
     return { ...own, also: { amount: midpointOf(bracketed.amount), unit: bracketed.unit } };
-  const each = bracketed.each || (unit !== undefined && CONTAINERS.has(unit)) ? midpointOf(amount) : 1;
+  const each = bracketed.inAll ? 1 : bracketed.each || (unit !== undefined && CONTAINERS.has(unit)) ? midpointOf(amount) : 1;
   return { amount: timesAmount(bracketed.amount, each), unit: bracketed.unit, also: { amount: midpointOf(amount), unit: unit ?? 'piece' } };
 }
 
 /** An amount in brackets, or first behind the comma: of all, or of each. */
 interface Bracketed extends Measured {
   readonly each: boolean;
+  /** Said to be of all: "2 cans (about 480 g drained)", "2 tins (2 x 400 g)". */
+  readonly inAll: boolean;
+  /** What else is said of it: "drained". */
+  readonly aside?: string;
 }
 
 function bracketedAmount(text: string): Bracketed | undefined {
-  const measured = leadingMeasure(`${text.replace(/\b(?:each|apiece|in total)\b/i, '').trim()} ${NOTHING_MORE}`);
-  return measured?.unit !== undefined && measured.rest === NOTHING_MORE
-    ? { ...measured, each: /\b(?:each|apiece)\b/i.test(text) }
-    : undefined;
+  const aside = /\b(?:drained|cooked|raw|peeled|trimmed|net)(?: weight)?$/i.exec(text)?.[0];
+  const amount = (aside === undefined ? text : text.slice(0, -aside.length)).replace(/\b(?:each|apiece|in total|total)\b/i, '').trim();
+  const measured = leadingMeasure(`${amount} ${NOTHING_MORE}`);
+  if (measured?.unit === undefined || measured.rest !== NOTHING_MORE) return undefined;
+  const each = /\b(?:each|apiece)\b/i.test(text);
+  const inAll = !each && (/\btotal\b|^\d+ ?[x×]/i.test(text) || (aside !== undefined && /^(?:about|approx|around|roughly)/i.test(text)));
+  return { ...measured, each, inAll, ...(aside === undefined ? {} : { aside }) };
 }
 
 /** What a food is for, said without a comma. */
 const FOR_WHAT = / ((?:plus (?:extra|more) )?(?:for (?:\w+ing|the \w+|garnish)|to (?:serve|garnish|finish)))$/i;
 
+/** Adjectives that stand before a comma and belong to the food behind it: "boneless, skinless chicken thighs". */
+const LEADING =
+  /^(?:(?:(?:very|finely|roughly|coarsely|thinly|lightly|freshly|extra|low|reduced|full|free|good|high)[ -])?(?:[a-z]+(?:(?<!se)ed|less|-free|-fat)|free-range|bone-in|skin-on|fresh|ripe|lean|raw|large|small|medium|thick|thin|firm|soft|hot|cold|dry|plain|organic|young|tender|sweet|mild|white|red|green|brown|yellow|black|dark|light)(?: |$))+$/i;
+
+/** Where the food's words end: the first comma, bracket or dash behind something that is more than adjectives. */
+function firstComma(text: string): number {
+  for (let from = 0; ;) {
+    const at = text.slice(from).search(/[,;]|\s[-–—]\s/);
+    if (at < 0) return -1;
+    const before = text
+      .slice(0, from + at)
+      .replace(/,/g, '')
+      .replace(/\s+/g, ' ')
+      .trim();
+    const more = /^, ?\S+(?: \S+)*/.exec(text.slice(from + at));
+    if (text[from + at] !== ',' || !more || !LEADING.test(before) || LEADING.test(more[0].replace(/[, ]+/g, ' ').trim())) return from + at;
+    from += at + 1;
+  }
+}
+
 function nameAndNote(text: string) {
   let bracketed: Bracketed | undefined;
   const asides: string[] = [];
-  const plain = text.replace(/\(([^()]*)\)/g, (_, inside: string) => {
+  const before: string[] = [];
+  const comma = text.search(/[,;]|\s[-–—]\s/);
+  const plain = text.replace(/\(([^()]*)\)/g, (_, inside: string, at: number) => {
+    const said = comma < 0 || at < comma ? before : asides;
     const measured = bracketedAmount(inside);
-    if (measured) bracketed ??= measured;
-    else asides.push(inside.trim());
+    if (measured && !bracketed) {
+      bracketed = measured;
+      if (measured.aside !== undefined) said.push(measured.aside);
+    } else if (measured) return ' ';
+    else said.push(inside.trim());
     return ' ';
   });
-  const comma = plain.search(/[,;]|\s[-–—]\s/);
-  const whole = (comma < 0 ? plain : plain.slice(0, comma))
+  const end = firstComma(plain);
+  const whole = (end < 0 ? plain : plain.slice(0, end))
     .replace(/\s+/g, ' ')
     .trim()
     .replace(/^of\s+/i, '');
-  const forWhat = comma < 0 ? FOR_WHAT.exec(whole) : null;
+  const forWhat = end < 0 ? FOR_WHAT.exec(whole) : null;
   const named = forWhat ? whole.slice(0, forWhat.index) : whole;
   const said =
-    comma < 0
+    end < 0
       ? (forWhat?.[1] ?? '')
       : plain
-          .slice(comma)
+          .slice(end)
           .replace(/^[\s,;–—-]+/, '')
           .replace(/\s+/g, ' ')
           .trim();
@@ -281,10 +320,10 @@ function nameAndNote(text: string) {
   const [first = '', ...others] = said.split(/,\s*/);
   const weighed = bracketed === undefined ? bracketedAmount(first) : undefined;
   if (weighed && isMassOrVolume(weighed.unit)) bracketed = weighed;
-  const note = [bracketed === weighed && weighed ? others.join(', ') : said, ...asides].filter(Boolean).join(', ');
+  const note = [...before, bracketed === weighed && weighed ? others.join(', ') : said, ...asides].filter(Boolean).join(', ');
   const size = SIZE.exec(named);
   const words = size ? named.slice(size[0].length) : named;
-  const last = /^(.*\S)\s+(\S+)$/.exec(words);
+  const last = /^(.*\S)\s+(\S+)$/.exec(words.replace(/\s(?:in|with|from|on) .*$/i, ''));
   const countWord = last ? unitOfWord(last[2] ?? '') : undefined;
   return {
     bracketed,

@@ -24,8 +24,9 @@ const ROWS: readonly (readonly [unit: string, aliases: string, times?: number])[
   ['cup', 'cup cups c'],
   ['pint', 'pint pints pt pts'],
   ['quart', 'quart quarts qt qts'],
+  ['ml', 'dessertspoon dessertspoons dsp dstsp', 10],
   ['can', 'can cans tin tins'],
-  ['pack', 'pack packs pkg pkt pkts'],
+  ['pack', 'pack packs pkg pkt pkts package packages pouch pouches container containers'],
   ['serving', 'serving servings portion portions'],
   ['turn', 'turn turns grind grinds'],
 ];
@@ -57,6 +58,9 @@ export const CONTAINERS: ReadonlySet<string> = new Set([
   'pack',
   'box',
   'block',
+  'pot',
+  'punnet',
+  'tray',
 ]);
 
 /**

@@ -55,7 +55,8 @@ export class ListedRecipeDto {
   @ApiProperty({ enum: ['meets', 'perhaps', 'misses'], nullable: true, description: 'Its own brief; null where it has none' })
   brief: 'meets' | 'perhaps' | 'misses' | null;
   @ApiProperty({ description: 'Findings that make a figure wrong' }) wrong: number;
-  @ApiProperty({ description: 'Findings to look at' }) look: number;
+  @ApiProperty({ description: 'Findings to look at, but for the lines that are unsure' }) look: number;
+  @ApiProperty({ description: 'Lines whose words may mean another food, and that nobody agreed to yet' }) unsure: number;
 }
 
 export const RECIPE_ORDERS = ['series', 'usedCost', 'protein', 'energyKcal', 'savedAt'] as const;

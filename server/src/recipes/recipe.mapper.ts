@@ -80,6 +80,7 @@ const NOTHING_KNOWN: FiguresAtAGlance = {
   brief: null,
   wrong: 1,
   look: 0,
+  unsure: 0,
 };
 
 function figuresAtAGlance(recipe: Recipe, figures: RecipeFigures, kitchen: Kitchen): FiguresAtAGlance {
@@ -105,7 +106,8 @@ function figuresAtAGlance(recipe: Recipe, figures: RecipeFigures, kitchen: Kitch
       : null,
     brief: recipe.brief ? briefVerdict(briefJudgements(figures, recipe.brief, kitchen)) : null,
     wrong: findings.filter(({ severity }) => severity === 'wrong').length,
-    look: findings.filter(({ severity }) => severity === 'look').length,
+    look: findings.filter(({ severity, code }) => severity === 'look' && code !== 'food-unsure').length,
+    unsure: findings.filter(({ code }) => code === 'food-unsure').length,
   };
 }
 

@@ -36,11 +36,18 @@ try {
   // Where that may not be said, all come alike.
 }
 
+/** Asked of a thread that is new: that it be ready. */
+export const READY = 'ready';
+
 let house: Promise<House> | undefined;
 
 /** Does one job. It never throws: what went wrong is an answer. */
-export default async function work(asked: Asked): Promise<Answered> {
+export default async function work(asked: Asked | typeof READY): Promise<Answered> {
   try {
+    if (asked === READY) {
+      await services();
+      return { kind: 'text', text: '' };
+    }
     const made = await doJob(await services(), asked);
     if (made instanceof Uint8Array) {
       return handedOver(new Uint8Array(made));

@@ -11,7 +11,7 @@ import type { Scope } from '../scope/scope.js';
 import { House } from './house.js';
 import { BODY_JOBS, DRAWING, WRITING, type BodyJob, type GivenBeside, type GivenTo, type MadeBy, type ThreadJob } from './jobs.js';
 import { JsonText } from './jsonText.js';
-import type { Answered, Asked } from './thread.js';
+import type { Answered, Asked, READY } from './thread.js';
 
 /** The built thread: it stands in the same place whether this file runs built or not. */
 const THREAD = fileURLToPath(new URL('../../dist/threads/thread.js', import.meta.url));
@@ -33,7 +33,7 @@ const SETTLED_EVERY = 60_000;
 export class Threads implements OnModuleDestroy {
   readonly #log = new Logger('threads');
   #settling: NodeJS.Timeout | undefined;
-  readonly #pools = new Map<Bounds, { readonly threads: Piscina<Asked, Answered>; readonly turns: Turns }>();
+  readonly #pools = new Map<Bounds, { readonly threads: Piscina<Asked | typeof READY, Answered>; readonly turns: Turns }>();
 
   constructor(
     private readonly database: Database,
@@ -106,9 +106,11 @@ export class Threads implements OnModuleDestroy {
     return turns.take('', () => this.#work(asked, threads, bounds));
   }
 
-  async #work(asked: Asked, threads: Piscina<Asked, Answered>, { work }: Bounds): Promise<Answered> {
+  async #work(asked: Asked, threads: Piscina<Asked | typeof READY, Answered>, { work }: Bounds): Promise<Answered> {
     try {
       const transferList = 'body' in asked && asked.body.buffer instanceof ArrayBuffer ? [asked.body.buffer] : [];
+      // What a new thread takes to be ready is no part of the work.
+      if (threads.threads.length === 0) await threads.run('ready');
       return await threads.run(asked, { transferList, signal: AbortSignal.timeout(work) });
     } catch (error) {
       if (error instanceof Error && error.name === 'AbortError') throw new TooMuchWorkError('time', { cause: error });
@@ -122,7 +124,7 @@ export class Threads implements OnModuleDestroy {
   #pool(bounds: Bounds) {
     const ready = this.#pools.get(bounds);
     if (ready) return ready;
-    const threads = new Piscina<Asked, Answered>({
+    const threads = new Piscina<Asked | typeof READY, Answered>({
       filename: THREAD,
       minThreads: 0,
       maxThreads: bounds.places,

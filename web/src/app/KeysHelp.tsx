@@ -15,6 +15,7 @@ const KEYS: readonly (readonly [string, string])[] = [
   ['Ctrl Z, Shift Ctrl Z', 'undo, redo, where the focus is'],
   ['Alt O', 'optional, or counted'],
   ['Alt T', 'its part at the table, or in the box'],
+  ['Alt Enter', 'agree to the food of a line that is unsure'],
   ['Alt W', 'working of the figure in focus'],
   ...Object.values(TOOLS).flatMap(({ key, name }) => (key === undefined ? [] : [[`Alt ${key.toUpperCase()}`, name] as const])),
   ['@', 'in a step: mention an ingredient'],

@@ -4,6 +4,7 @@ export { CardStation } from '../stations/card/CardStation';
 export { ContributionsPanel } from '../features/contributions/ContributionsPanel';
 export { FitPanel } from '../features/fit/FitPanel';
 export { KitchenSettings } from '../features/kitchen/KitchenSettings';
+export { MatchesPanel } from '../features/matches/MatchesPanel';
 export { ScalePanel } from '../features/scaling/ScalePanel';
 export { VariantsPanel } from '../features/variants/VariantsPanel';
 export { VersionsPanel } from '../features/versions/VersionsPanel';

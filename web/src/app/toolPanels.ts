@@ -48,6 +48,12 @@ export const TOOLS: Readonly<Record<ToolPanel, ToolEntry>> = {
     also: ['vegetarian', 'cheaper', 'other ways', 'swap', 'as cooked'],
     ...later<ToolProps>(async () => ({ default: (await import('./beside')).VariantsPanel })),
   },
+  matches: {
+    name: 'What lines count as',
+    key: 'm',
+    also: ['foods', 'matched', 'unsure', 'counted as', 'agree', 'wrong food'],
+    ...later<ToolProps>(async () => ({ default: (await import('./beside')).MatchesPanel })),
+  },
   versions: {
     name: 'Versions',
     also: ['history', 'before', 'earlier', 'take back', 'restore', 'drafts', 'saved'],

@@ -61,6 +61,7 @@ export function Docket({ recipe, figures, findings, kitchen, open, onOpen }: Doc
   const till = batch.till.cost?.toNumber();
   const prices = cardPriceText({ prices: pricesOf(figures) });
   const energy = perServing.nutrients.energyKcal;
+  const unsure = findings.filter(({ code }) => code === 'food-unsure').length;
   const wrong = findings.filter(({ severity }) => severity === 'wrong').length;
   return (
     <aside className="docket" aria-label="Docket">
@@ -139,6 +140,14 @@ export function Docket({ recipe, figures, findings, kitchen, open, onOpen }: Doc
       <OwnFigureRow figures={figures} kitchen={kitchen} open={open === 'index'} onOpen={() => toggle('index')} />
       <ClaimsRow figures={figures} kitchen={kitchen} open={open === 'claims'} onOpen={() => toggle('claims')} />
       <WeighNextRow figures={figures} />
+      {unsure > 0 && (
+        <button className="fig warn" aria-expanded={open === 'matches'} onClick={() => toggle('matches')}>
+          <span className="fig-name">
+            <span className="warn">▲ {unsure === 1 ? 'one line' : `${unsure} lines`} unsure</span>
+          </span>
+          <span className="fig-value text-small">see what counts</span>
+        </button>
+      )}
       <p className={`text-small mt-1 ${wrong > 0 ? 'bad' : 'faint'}`}>
         {findings.length === 0
           ? '✓ nothing to look at'

@@ -19,11 +19,7 @@ export function DropPanelContent({ button, onOpenChange, className, children, ..
         <Popover.Content
           className={classes('menu', className)}
           sideOffset={4}
-          onInteractOutside={(event) => {
-            // Its own button closes it by its press.
-            if (event.target instanceof Node && button.current?.contains(event.target)) event.preventDefault();
-            else leftByPress.current = true;
-          }}
+          onInteractOutside={() => (leftByPress.current = true)}
           onCloseAutoFocus={(event) => {
             event.preventDefault();
             if (!leftByPress.current) button.current?.focus();

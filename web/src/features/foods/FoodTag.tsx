@@ -17,20 +17,17 @@ import { ChipButton } from '../../ui/ChipButton';
 interface FoodTagProps {
   /** Undefined: a food to be added. */
   readonly saved: SavedFoodDto | undefined;
+  /** What a food to be added is to be like, to begin with. */
+  readonly like?: Food | undefined;
   readonly kitchen: Kitchen;
   readonly taken: ReadonlySet<string>;
 }
 
 /** A food's own sheet: its label with the energy check beside it, what one weighs, and what it costs where. */
-export function FoodTag({ saved, kitchen, taken }: FoodTagProps) {
+export function FoodTag({ saved, like, kitchen, taken }: FoodTagProps) {
   const navigate = useNavigate();
   const [search] = useSearchParams();
-  const draft = useFoodDraft(
-    saved,
-    taken,
-    started(search.get('name') ?? '', kitchen.food(search.get('like') ?? '')),
-    ({ id }) => void navigate(`/pantry/${id}`),
-  );
+  const draft = useFoodDraft(saved, taken, started(search.get('name') ?? '', like), ({ id }) => void navigate(`/pantry/${id}`));
   const { food, change, state, add } = draft;
   const seen = usePacksOfFoodQuery({ id: saved?.id ?? '' }, { skip: !saved }).data;
   const ref = useRef<HTMLElement>(null);

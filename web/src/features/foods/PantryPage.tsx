@@ -1,6 +1,6 @@
 import { useDeferredValue, useMemo, useState } from 'react';
 import { useDispatch } from 'react-redux';
-import { Link, useNavigate, useParams } from 'react-router';
+import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { bestPack, candidatePacks, FoodIndex, foodEnergyAgreement, per100gOf, type Food, type Kitchen } from '@portiona/core';
 import { api, useFindFoodsQuery, useGetFoodQuery, useImportStarterPantryMutation, useListFoodsQuery } from '../../api/api.gen';
 import { problemOf, problemText } from '../../api/problem';
@@ -38,6 +38,8 @@ export function PantryPage() {
   // A row of an imported table is not among the foods at hand: it is fetched when it is looked at.
   const fetched = useGetFoodQuery({ id: foodId ?? '' }, { skip: foodId === undefined || foodId === 'new' || listed !== undefined }).data;
   const chosen = listed ?? (fetched?.id === foodId ? fetched : undefined);
+  const likeId = useSearchParams()[0].get('like');
+  const like = useGetFoodQuery({ id: likeId ?? '' }, { skip: foodId !== 'new' || likeId === null });
   if (!here || !foodRows) return <main className="page" aria-busy="true" />;
   const beside = foodId !== undefined;
   return (
@@ -119,8 +121,19 @@ export function PantryPage() {
           </Ledger>
         )}
       </div>
-      {beside && (foodId === 'new' || chosen) && (
-        <FoodTag key={foodId} saved={chosen ? chosen : undefined} kitchen={here.kitchen} taken={new Set(foodRows.map(({ id }) => id))} />
+      {beside && (foodId === 'new' ? !like.isFetching && !like.isError : chosen) && (
+        <FoodTag
+          key={`${foodId}/${likeId}`}
+          saved={chosen ? chosen : undefined}
+          like={like.currentData?.document}
+          kitchen={here.kitchen}
+          taken={new Set(foodRows.map(({ id }) => id))}
+        />
+      )}
+      {beside && foodId === 'new' && like.isError && (
+        <aside className="tag">
+          <p className="muted">The food that this one was to be like cannot be had: {problemText(problemOf(like.error))}</p>
+        </aside>
       )}
       {beside && foodId !== 'new' && !chosen && (
         <aside className="tag">

@@ -29,6 +29,7 @@ export function BringRecipe({ onClose }: { readonly onClose: () => void }) {
   );
   const lines = recipe?.parts.flatMap((part) => part.lines) ?? [];
   const unmatched = lines.filter(({ food }) => food === undefined);
+  const unsure = lines.filter(({ agreed }) => agreed === false);
   const take = async (chosen: File) => {
     if (chosen.size > MOST_BYTES) return setTrouble(`${chosen.name} is more than 5 MB. Save the page alone, without its pictures.`);
     setTrouble('');
@@ -74,9 +75,8 @@ export function BringRecipe({ onClose }: { readonly onClose: () => void }) {
             {recipe.parts.length === 1 ? 'part' : 'parts'}, {lines.length} lines, {recipe.steps?.length ?? 0}{' '}
             {recipe.steps?.length === 1 ? 'step' : 'steps'}
             {recipe.totalMinutes !== undefined && `, ${recipe.totalMinutes} min`}.{' '}
-            {unmatched.length === 0 ? (
-              <span className="ok">✓ every line has its food</span>
-            ) : (
+            {unmatched.length === 0 && unsure.length === 0 && <span className="ok">✓ every line has its food</span>}
+            {unmatched.length > 0 && (
               <span className="warn">
                 ▲ {unmatched.length} {unmatched.length === 1 ? 'line waits' : 'lines wait'} for a food:{' '}
                 {unmatched
@@ -84,6 +84,16 @@ export function BringRecipe({ onClose }: { readonly onClose: () => void }) {
                   .slice(0, 4)
                   .join(', ')}
                 {unmatched.length > 4 && ' …'}
+              </span>
+            )}
+            {unsure.length > 0 && (
+              <span className="warn block">
+                ▲ {unsure.length} {unsure.length === 1 ? 'line is' : 'lines are'} unsure, to be agreed to once it is brought:{' '}
+                {unsure
+                  .slice(0, 6)
+                  .map((line) => `“${line.text ?? ''}” as ${here?.foodsById.get(line.food ?? '')?.name ?? ''}`)
+                  .join('; ')}
+                {unsure.length > 6 && ' …'}
               </span>
             )}
           </p>

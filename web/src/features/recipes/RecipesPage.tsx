@@ -208,8 +208,23 @@ interface RecipeRowProps {
 }
 
 function RecipeRow({ recipe, currency, index }: RecipeRowProps) {
-  const { id, title, servings, servingName, weight, energyKcal, protein, carbohydrate, fat, usedCost, tillCost, withTopping, wrong, look } =
-    recipe;
+  const {
+    id,
+    title,
+    servings,
+    servingName,
+    weight,
+    energyKcal,
+    protein,
+    carbohydrate,
+    fat,
+    usedCost,
+    tillCost,
+    withTopping,
+    wrong,
+    look,
+    unsure,
+  } = recipe;
   const card = useListPublishedCardsQuery().data?.find((one) => one.recipe === id);
   const copy = useCopy(recipe);
   const away = useArchive(recipe);
@@ -234,6 +249,11 @@ function RecipeRow({ recipe, currency, index }: RecipeRowProps) {
             <span className={`ml-2 ${recipe.brief === 'meets' ? 'ok' : recipe.brief === 'misses' ? 'bad' : 'warn'}`}>
               {{ meets: '✓ within its brief', perhaps: '▲ perhaps within its brief', misses: '✕ misses its brief' }[recipe.brief]}
             </span>
+          )}
+          {unsure > 0 && (
+            <Chip tone="warn" className="ml-2">
+              ▲ {unsure === 1 ? 'one line' : `${unsure} lines`} unsure
+            </Chip>
           )}
           {look > 0 && (
             <Chip tone="warn" className="ml-2">

@@ -38,14 +38,22 @@ const KEPT = ['retained', 'scaling', 'retention', 'state', 'as', 'fit', 'comment
 /** The line that new text makes of an old one. A food, or a part of another recipe, once chosen stays while the words for it stay. */
 export function retyped(old: Line | undefined, text: string, words: Words, servings: number): Line {
   const sameWords = old?.text !== undefined && parseLineText(old.text).foodWords === parseLineText(text).foodWords;
-  const line = lineMeant(sameWords ? old : undefined, text, words, servings);
+  const still = sameWords && isChosen(old, words) ? old : undefined;
+  const line = lineMeant(still, text, words, servings);
   if (!old || old.food !== line.food || old.recipe !== line.recipe || old.part !== line.part) return line;
   const kept: { -readonly [key in keyof Line]?: Line[key] } = {};
   for (const key of KEPT) if (old[key] !== undefined) Object.assign(kept, { [key]: old[key] });
   if (old.toTaste !== undefined && line.toTaste !== undefined)
     Object.assign(kept, { toTaste: old.toTaste, ...(old.method ? { method: old.method } : {}) });
   if (old.optional) kept.optional = true;
+  if (still?.agreed !== undefined) kept.agreed = still.agreed;
   return { ...kept, ...line, ...(kept.toTaste === undefined ? {} : { toTaste: kept.toTaste }) };
+}
+
+/** Whether a line's food or part was chosen by a person, and not by its words: then other words around them leave it. */
+function isChosen(line: Line, { index }: Words): boolean {
+  if (line.agreed !== undefined || line.recipe !== undefined || line.text === undefined) return line.agreed ?? true;
+  return index.read(parseLineText(line.text))?.food.id !== line.food;
 }
 
 /** The line that words make: of what the old line is, of a food of the pantry, or else of a part at hand that is called so. */
@@ -77,7 +85,7 @@ export function withPart(text: string, part: ReusablePart, servings: number): Li
 
 /** The line with another food for the same words. */
 export function withFood(line: Line, food: Food, index: FoodIndex, servings: number): Line {
-  return lineFromText(line.text ?? '', index, servings, food);
+  return { ...lineFromText(line.text ?? '', index, servings, food), agreed: true };
 }
 
 /** Another line in a line's place: it is known by the same id, so that what referred to it still does. */

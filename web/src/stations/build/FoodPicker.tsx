@@ -1,6 +1,10 @@
 import { useDeferredValue, useMemo, useState } from 'react';
 import {
+  bestPack,
+  candidatePacks,
   effectsOf,
+  per100gOf,
+  type Kitchen,
   lineText,
   parseLineText,
   recipeFigures,
@@ -19,6 +23,8 @@ import { useTakePart } from '../../features/subRecipes/useTakePart';
 import { effectWords } from '../../features/fit/fitWords';
 import type { LoadedKitchen } from '../../features/kitchen/useKitchen';
 import { withFood, withPart } from '../../features/recipes/editRecipe';
+import { numberText, priceText } from '../../ui/numberText';
+import { stepByArrows } from '../../ui/stepByArrows';
 import { Input } from '../../ui/Input';
 import { Chip } from '../../ui/Chip';
 import { Button } from '../../ui/Button';
@@ -128,7 +134,8 @@ function Choices({
 }) {
   const { recipe, here } = useStation();
   const [sought, setSought] = useState(words);
-  const athand = here.index.find(sought, 8).map(({ food }) => food);
+  const rivals = sought === words ? rivalsOf(line, here) : [];
+  const athand = [...new Set([...rivals, ...here.index.find(sought, 8).map(({ food }) => food)])].slice(0, 9);
   const asked = useDeferredValue(sought.trim());
   const everywhere = useFindFoodsQuery({ q: asked, limit: '8' }, { skip: asked.length < 2 }).data ?? [];
   const further = new Map(everywhere.filter(({ food }) => !here.foodsById.has(food.id)).map(({ food }) => [food.id, food]));
@@ -141,7 +148,7 @@ function Choices({
   };
   const effects = useSwapEffects(line, current ? athand : []);
   return (
-    <>
+    <div onKeyDown={stepByArrows}>
       <Input
         className="w-full mb-1"
         aria-label="Find a food"
@@ -154,6 +161,7 @@ function Choices({
         <MenuItem key={food.id} aria-current={food === current} onClick={() => pick(food)}>
           <span>
             {food.name}
+            <span className="block text-small muted">{glanceOf(food, here.kitchen)}</span>
             {effects.has(food.id) && <span className="block text-small muted">{effects.get(food.id)}</span>}
           </span>
           <Chip>{food.source ?? 'estimate'}</Chip>
@@ -166,8 +174,25 @@ function Choices({
       <Button kind="quiet" className="menu-item" onClick={() => onAdd(sought)}>
         Add “{sought}” to the pantry
       </Button>
-    </>
+    </div>
   );
+}
+
+/** What the words could mean besides, where they leave a doubt. */
+function rivalsOf(line: Line, here: LoadedKitchen): readonly Food[] {
+  const reading = here.index.read(parseLineText(line.text ?? ''));
+  return reading?.sureness === 'unsure' ? [reading.food, ...reading.rivals] : [];
+}
+
+/** What tells candidates apart: energy and protein in 100 g, and what a kilogram costs. */
+function glanceOf(food: Food, kitchen: Kitchen): string {
+  const { energyKcal, protein } = per100gOf(food, kitchen.convention);
+  const best = bestPack(candidatePacks(food, kitchen.packsOf(food.id), kitchen.settings));
+  return [
+    energyKcal === undefined ? 'energy unknown' : `${numberText(energyKcal, 0)} kcal`,
+    protein === undefined ? 'protein unknown' : `${numberText(protein, 1)} g protein in 100 g`,
+    best ? `${priceText(best.perKg, kitchen.settings.currency)} a kg` : 'no price',
+  ].join(', ');
 }
 
 /** Parts of other recipes shown beside the foods. */

@@ -1,6 +1,8 @@
 import { Fragment } from 'react';
 import {
   amountWords,
+  isCalled,
+  lineDoubt,
   lineText,
   lineWords,
   dayText,
@@ -18,6 +20,7 @@ import {
   type LinePlace,
 } from '@portiona/core';
 import { numberText } from '../../ui/numberText';
+import { withFood } from '../../features/recipes/editRecipe';
 import { LineDetails } from './LineDetails';
 import { PartOffered, PartTaken } from './PartTaken';
 import { FoodPicker } from './FoodPicker';
@@ -111,9 +114,16 @@ function Shown({ line, food, text, figures, place, actions }: ShownProps) {
           </span>
         )}
       </span>{' '}
+      {food && <CountedAs line={line} food={food} text={text} />}
       <Chips line={line} figures={figures} place={place} actions={actions} />
     </span>
   );
+}
+
+/** The food that a line is counted as, where its words do not say so; in saffron while nobody agreed to it. */
+function CountedAs({ line, food, text }: { readonly line: Line; readonly food: Food; readonly text: string }) {
+  if (line.agreed === false) return <Chip tone="warn">▲ counted as {food.name}?</Chip>;
+  return isCalled(food, text) ? null : <span className="counted-as">counted as {food.name}</span>;
 }
 
 function Chips({
@@ -165,6 +175,42 @@ function BoughtAs({ resolved: { best } }: { readonly resolved: ResolvedFood }) {
   );
 }
 
+/** Why it is not sure that the words mean the food, the way to agree, and what else they could mean. */
+function Unsure({
+  line,
+  food,
+  place,
+  actions,
+}: {
+  readonly line: Line;
+  readonly food: Food;
+  readonly place: LinePlace;
+  readonly actions: SheetActions;
+}) {
+  const { here, recipe } = useStation();
+  const doubt = lineDoubt(line, here.index);
+  return (
+    <span className="warn">
+      Unsure: {doubt?.reason ?? 'nobody agreed to it yet'}.{' '}
+      <Button kind="quiet" onClick={() => actions.write(place, { ...line, agreed: true })} hint="Agree (Alt Enter)">
+        It is {food.name}
+      </Button>
+      {doubt?.rivals.slice(0, SHOWN_RIVALS).map((rival) => (
+        <Fragment key={rival.id}>
+          {' '}
+          or{' '}
+          <Button kind="quiet" onClick={() => actions.write(place, withFood(line, rival, here.index, recipe.servings))}>
+            {rival.name}
+          </Button>
+        </Fragment>
+      ))}
+    </span>
+  );
+}
+
+/** Rivals that stand beside the line; the rest are in the list of foods. */
+const SHOWN_RIVALS = 3;
+
 /** Under the line being typed: what was understood, and the way to another food. */
 function Understood({
   line,
@@ -205,6 +251,7 @@ function Understood({
           ?
         </span>
       )}
+      {line.agreed === false && food && <Unsure line={line} food={food} place={place} actions={actions} />}
       <FoodPicker line={line} onPick={(next) => actions.write(place, next)} />
       {line.recipe === undefined && !figures?.weights && <PartOffered text={text} onTake={(next) => actions.write(place, next)} />}
       {figures?.of.kind === 'part' && <PartTaken figures={figures} />}

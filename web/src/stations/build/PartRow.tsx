@@ -1,4 +1,5 @@
-import type { Figure, Part, PartFigures, Portion, Served, WorkedFigure } from '@portiona/core';
+import { useRef } from 'react';
+import { cookedEstimate, type Figure, type Part, type PartFigures, type Portion, type Served, type WorkedFigure } from '@portiona/core';
 import { useAppDispatch, useRecipeState } from '../../features/recipes/useRecipeState';
 import { removePart, replacePart } from '../../features/recipes/editRecipe';
 import { recipeActions } from '../../features/recipes/recipeSlice';
@@ -10,6 +11,7 @@ import type { Column } from './columns';
 import { Discards } from './Discards';
 import { shareText } from '../../working/workingTexts';
 import { Button } from '../../ui/Button';
+import { Remark } from '../../ui/Remark';
 import { DropPanel } from '../../ui/DropPanel';
 import { Segmented } from '../../ui/Segmented';
 
@@ -123,13 +125,35 @@ function CookedWeight({
   readonly figures: PartFigures | undefined;
   readonly onChange: Change;
 }) {
+  const { recipe, here } = useStation();
+  const field = useRef<HTMLInputElement>(null);
+  const old = figures?.outdated;
+  const estimated = part.cookedWeight === undefined && figures ? `; estimated ${numberText(figures.cooked, 0)}` : '';
+  // What was in the pot is kept with what it weighed: other lines, and the weight follows them.
+  const weigh = (cookedWeight: number | undefined) =>
+    onChange({ cookedWeight, measuredFor: cookedWeight === undefined ? undefined : positive(cookedEstimate(part, recipe, here.kitchen)) });
   return (
-    <NumberField
-      label={`Cooked weight in grams${part.cookedWeight === undefined && figures ? `; estimated ${numberText(figures.cooked, 0)}` : ''}`}
-      amount={part.cookedWeight}
-      onChange={(cookedWeight) => onChange({ cookedWeight })}
-    />
+    <>
+      <NumberField label={`Cooked weight in grams${estimated}`} amount={part.cookedWeight} field={field} sums onChange={weigh} />
+      {old && (
+        <Remark tone="warn" className="block">
+          ▲ Weighed for other amounts: {numberText(old.measured, 0)} g, when {numberText(old.measuredFor, 0)} g were to be expected; of{' '}
+          {numberText(old.now, 0)} g it counts as {numberText((old.measured * old.now) / old.measuredFor, 0)} g.{' '}
+          <Button kind="quiet" onClick={() => field.current?.select()}>
+            Weigh it anew
+          </Button>{' '}
+          <Button kind="quiet" onClick={() => weigh(old.measured)}>
+            It still weighs {numberText(old.measured, 0)} g
+          </Button>
+        </Remark>
+      )}
+    </>
   );
+}
+
+/** An estimate of nothing is none to measure against. */
+function positive(grams: number): number | undefined {
+  return grams > 0 ? grams : undefined;
 }
 
 function PortionChoice({ part, servings, onChange }: { readonly part: Part; readonly servings: number; readonly onChange: Change }) {

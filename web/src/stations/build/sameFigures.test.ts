@@ -58,6 +58,23 @@ test('another price of its food makes a line another, and no other line', () => 
   expect(left(dish, dear)).toEqual(all.slice(1));
 });
 
+test.each(['purchase', 'edible', 'eaten'] as const)('a line whose weight as %s alone is another is another', (weight) => {
+  const figures = linesOf(dish)[0] as LineFigures;
+  const other = { ...figures, weights: { ...figures.weights, [weight]: 7 } } as LineFigures;
+  expect([readsTheSame(figures, { ...figures }), readsTheSame(figures, other)]).toEqual([true, false]);
+});
+
+test('a food that only came to be called otherwise makes a line another: it shows the name', () => {
+  const food = dish.parts[0]?.lines[0]?.food;
+  const called = new Kitchen({
+    settings,
+    foods: foods.map((one) => (one.id === food ? { ...one, name: 'Quite another name' } : one)),
+    packs,
+    recipes,
+  });
+  expect(left(dish, called)).toEqual(all.slice(1));
+});
+
 test('nothing is like something', () => {
   expect(same(undefined, linesOf(dish)[0])).toBe(false);
   expect(same(undefined, undefined)).toBe(true);

@@ -23,6 +23,8 @@ export function keyAction(event: React.KeyboardEvent, caret: Caret, recipe: Reci
   }
   if (key === 'ArrowUp' || key === 'ArrowDown') return stepTo(recipe, caret, key === 'ArrowUp' ? -1 : 1);
   if (!line || caret.empty) return undefined;
+  if (key === 'Enter' && altKey)
+    return line.agreed === false ? { recipe: replaceLine(recipe, place, { ...line, agreed: true }) } : undefined;
   if (key.toLowerCase() === 'd' && (ctrlKey || metaKey)) {
     const { recipe: next, selection } = doubled(recipe, [place]);
     return { recipe: next, caret: { ...(selection[0] ?? place), empty: false } };

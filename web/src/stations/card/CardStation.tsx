@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Download, FileText, Printer } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
-import { amountWords, nameOfLine, snappedRecipe, type WorkedFigure } from '@portiona/core';
+import { amountWords, nameOfLine, snappedRecipe, type Finding, type WorkedFigure } from '@portiona/core';
 import { useStation } from '../station';
 import { numberText } from '../../ui/numberText';
 import { RuleSetChoice } from '../../features/kitchen/KitchenSettings';
@@ -9,6 +9,7 @@ import { Published } from './Published';
 import { useRecipeState } from '../../features/recipes/useRecipeState';
 import { Button } from '../../ui/Button';
 import { DropPanel } from '../../ui/DropPanel';
+import { Remark } from '../../ui/Remark';
 import { Segmented } from '../../ui/Segmented';
 import './card.css';
 import { Menu } from '../../ui/Menu';
@@ -26,9 +27,14 @@ const PAGE: Readonly<Record<Paper, { readonly width: number; readonly height: nu
   a4: { width: 854, height: 1180 },
 };
 
+/** Findings that leave a line's figures unknown, or of another food than was meant. */
+const IN_DOUBT: ReadonlySet<string> = new Set(['food-unsure', 'no-composition', 'no-weight']);
+const NONE_FOUND: readonly Finding[] = [];
+
 /** The card as readers get it: the very page that is printed and sent. */
 export function CardStation() {
-  const { recipe, here, showWorking } = useStation();
+  const { recipe, here, computed, showWorking } = useStation();
+  const doubtful = computed.ok ? computed.findings.filter(({ code }) => IN_DOUBT.has(code)) : NONE_FOUND;
   const { revision, saveState } = useRecipeState();
   const [paper, setPaper] = useState<Paper>('a5');
   /** The published card that is looked at; undefined: the card as it stands. */
@@ -42,7 +48,7 @@ export function CardStation() {
         <Segmented label="Paper" value={paper} options={PAPERS} onChange={setPaper} />
         <RuleSetChoice />
         <Snapped />
-        <Published recipeId={recipe.id} saved={saveState === 'saved'} issue={issue} onIssue={setIssue} />
+        <Published recipeId={recipe.id} saved={saveState === 'saved'} issue={issue} onIssue={setIssue} doubtful={doubtful} />
         {saveState !== 'saved' && <span className="muted">The card shows what is saved; one moment.</span>}
         <span className="ml-auto flex gap-2">
           <Button onClick={() => frame.current?.contentWindow?.print()}>
@@ -61,6 +67,15 @@ export function CardStation() {
           </Button>
         </span>
       </div>
+      {doubtful.length > 0 && (
+        <Remark tone="warn" className="mx-5 mt-2">
+          ▲ {doubtful.length === 1 ? 'One line is' : `${doubtful.length} lines are`} not settled: figures of this card may not be what was
+          meant.{' '}
+          <Button kind="quiet" onClick={() => showWorking('matches')}>
+            What lines count as
+          </Button>
+        </Remark>
+      )}
       <CardFrame
         key={`${paper}`}
         frame={frame}

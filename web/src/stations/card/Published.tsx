@@ -1,10 +1,12 @@
-import { dayText } from '@portiona/core';
+import { useState } from 'react';
+import { dayText, type Finding } from '@portiona/core';
 import { useListPublishedCardsQuery, usePublishCardMutation } from '../../api/api.gen';
 import { problemOf, problemText } from '../../api/problem';
 import { useToast } from '../../ui/Toasts';
 import { Button } from '../../ui/Button';
 import { Chip } from '../../ui/Chip';
 import { DropPanel } from '../../ui/DropPanel';
+import { Modal } from '../../ui/Modal';
 
 interface PublishedProps {
   readonly recipeId: string;
@@ -12,14 +14,18 @@ interface PublishedProps {
   readonly saved: boolean;
   readonly issue: number | undefined;
   readonly onIssue: (issue: number | undefined) => void;
+  /** Lines of which it is not known that their figures are right: unsure, of no food, of no weight. */
+  readonly doubtful: readonly Finding[];
 }
 
 /** Publishes the card, and says whether the one readers hold is still what would be printed. */
-export function Published({ recipeId, saved, issue, onIssue }: PublishedProps) {
+export function Published({ recipeId, saved, issue, onIssue, doubtful }: PublishedProps) {
   const card = useListPublishedCardsQuery(undefined, { refetchOnMountOrArgChange: true }).data?.find(({ recipe }) => recipe === recipeId);
   const [publish, { isLoading }] = usePublishCardMutation();
   const say = useToast();
+  const [asking, setAsking] = useState(false);
   const publishIt = async () => {
+    setAsking(false);
     try {
       const { issue: made } = await publish({ id: recipeId }).unwrap();
       onIssue(undefined);
@@ -82,9 +88,27 @@ export function Published({ recipeId, saved, issue, onIssue }: PublishedProps) {
         </DropPanel>
       )}
       {issue !== undefined && <Chip tone="warn">as published, issue {issue}</Chip>}
-      <Button disabled={!saved || isLoading} onClick={() => void publishIt()}>
+      <Button disabled={!saved || isLoading} onClick={() => (doubtful.length > 0 ? setAsking(true) : void publishIt())}>
         Publish
       </Button>
+      <Modal open={asking} title="Publish with lines in doubt?" onClose={() => setAsking(false)}>
+        <p className="mb-2">
+          Readers eat by this card. {doubtful.length === 1 ? 'One of its lines is' : `${doubtful.length} of its lines are`} not settled:
+        </p>
+        <ul className="mb-3">
+          {doubtful.map(({ code, at, message }) => (
+            <li key={`${code} ${at}`} className={code === 'food-unsure' ? 'warn' : 'bad'}>
+              {code === 'food-unsure' ? '▲' : '✕'} {message}
+            </li>
+          ))}
+        </ul>
+        <p className="flex gap-2">
+          <Button kind="main" onClick={() => setAsking(false)}>
+            Settle them first
+          </Button>
+          <Button onClick={() => void publishIt()}>Publish all the same</Button>
+        </p>
+      </Modal>
     </>
   );
 }

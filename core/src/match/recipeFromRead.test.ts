@@ -1,6 +1,6 @@
 import fc from 'fast-check';
+import { readRecipe } from '../text/index.js';
 import { FoodIndex } from './foodIndex.js';
-import { readRecipe } from './readRecipe.js';
 import { recipeFromRead } from './recipeFromRead.js';
 
 const DATA = {

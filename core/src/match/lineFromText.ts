@@ -1,11 +1,9 @@
 import { edibleShare, measureOf, type Food } from '../food/index.js';
 import { gramsOfMassUnit, isVolumeWord, roundHalfAway } from '../quantity/index.js';
 import type { Line } from '../recipe/index.js';
-import { cookingWord } from './cookingWord.js';
-import { SURE_ENOUGH, type FoodIndex, type FoodMatch } from './foodIndex.js';
-import { leadingAmount } from './leadingNumber.js';
-import { parseLineText, type ParsedLine } from './parseLineText.js';
-import { CONTAINERS } from './unitAliases.js';
+import { CONTAINERS, cookingWord, leadingAmount, parseLineText, type ParsedLine } from '../text/index.js';
+import type { FoodIndex } from './foodIndex.js';
+import { partMeasure, partOfFruit } from './fruitPart.js';
 import { unitSlip } from './unitSlip.js';
 
 /** Grams a serving is assumed to take "to taste" until the developer says otherwise: an assumption, with 50 % uncertainty. */
@@ -18,11 +16,12 @@ const SALTY = 300;
  *
  * @param servings of the recipe, for what "to taste" is assumed to come to
  * @param chosen the food a person picked for these words, over any match
- * @returns a line with only its text when no food is sure enough, or when a word where the unit stands is nearly one
+ * @returns a line that is not agreed to where the words may mean another food; one with only its text when no food is sure enough, or when a word where the unit stands is nearly one
  */
 export function lineFromText(text: string, index: FoodIndex, servings: number, chosen?: Food): Line {
   const parsed = parseLineText(text);
-  const food = chosen ?? (unitSlip(parsed, index) || isAddedTo(parsed) ? undefined : foodFor(parsed, index));
+  const reading = chosen || unitSlip(parsed, index) || isAddedTo(parsed) ? undefined : index.read(parsed);
+  const food = chosen ?? reading?.food;
   if (!food) return { text };
   const { note } = parsed;
   return {
@@ -32,6 +31,7 @@ export function lineFromText(text: string, index: FoodIndex, servings: number, c
     ...cookingFor(parsed, food),
     ...(parsed.optional ? { optional: true } : {}),
     ...(note === undefined ? {} : { note }),
+    ...(reading?.sureness === 'unsure' ? { agreed: false } : {}),
     text,
   };
 }
@@ -55,31 +55,10 @@ function cookingFor({ cooking, cooked }: ParsedLine, food: Food): Pick<Line, 'co
   return { cooking: cooking.method, ...(cooking.before || cooked ? { state: 'cooked' as const } : {}) };
 }
 
-/**
- * The food the words mean: as they stand, without the count word at their end ("garlic cloves"), or, bought in a can,
- * the canned one.
- */
-function foodFor(parsed: ParsedLine, index: FoodIndex): Food | undefined {
-  const canned = parsed.unit === 'can' || parsed.also?.unit === 'can' ? cannedFood(parsed.foodWords, index) : undefined;
-  if (canned) return canned;
-  const bare = [
-    ...(parsed.countWord === undefined ? [] : [parsed.foodWords.replace(/ \S+$/, '')]),
-    ...(parsed.cooking?.before ? [parsed.foodWords.replace(parsed.cooking.word, '').trim()] : []),
-  ];
-  const found = [parsed.foodWords, ...bare].flatMap((words) => index.find(words, 1));
-  const best = found.reduce<FoodMatch | undefined>((sofar, match) => (sofar && sofar.score >= match.score ? sofar : match), undefined);
-  return best && best.score >= SURE_ENOUGH ? best.food : undefined;
-}
-
-/** The food in a can that the words mean: as they stand, or with "canned" behind them. */
-function cannedFood(words: string, index: FoodIndex): Food | undefined {
-  const inCans = (sought: string) => index.find(sought, 12).filter(({ food, score }) => score >= SURE_ENOUGH && measureOf(food, 'can'));
-  return [...inCans(words), ...inCans(`${words} canned`)][0]?.food;
-}
-
 function amountOf(parsed: ParsedLine, food: Food, servings: number): Pick<Line, 'amount' | 'unit' | 'as' | 'also' | 'toTaste'> {
   if (parsed.amount === undefined) return { toTaste: roundHalfAway(assumedGrams(food) * servings, 0.1) };
-  const unit = unitFor(parsed, food);
+  const part = partOfFruit(parsed.note);
+  const unit = (parsed.unit === undefined && part !== undefined ? partMeasure(food, part) : undefined) ?? unitFor(parsed, food);
   const counted = parsed.also && gramsOfMassUnit(unit) !== undefined ? parsed.also : undefined;
   // "2 cans (400 g)": what is printed on the can is the weight as bought.
   const asBought = counted && (CONTAINERS.has(counted.unit) || measureOf(food, counted.unit)?.edible === false) && edibleShare(food) !== 1;
@@ -113,7 +92,7 @@ const SAME_THING: readonly (readonly string[])[] = [
   ['stalk', 'stick', 'rib'],
   ['head', 'bulb'],
   ['can', 'jar'],
-  ['packet', 'pack', 'bag', 'sachet'],
+  ['packet', 'pack', 'bag', 'sachet', 'envelope'],
   ['tub', 'pot', 'carton'],
   ['rasher', 'slice', 'strip'],
 ];

@@ -1,9 +1,11 @@
 import { distance } from 'fastest-levenshtein';
 import type { Food } from '../food/index.js';
-import { searchWords } from './searchWords.js';
+import { searchWords, type ParsedLine } from '../text/index.js';
+import { FoodMatcher } from './foodMatcher.js';
+import type { FoodReading } from './foodReading.js';
 
 /** What is found by its names: a food, or something that is asked for like one. */
-export type NamedThing = Pick<Food, 'id' | 'name' | 'names' | 'source' | 'state'>;
+export type NamedThing = Pick<Food, 'id' | 'name' | 'names' | 'source' | 'state' | 'measures' | 'yields'>;
 
 /** A food found for words, the better the nearer to 1. */
 export interface FoodMatch<Thing extends NamedThing = Food> {
@@ -54,12 +56,15 @@ export class FoodIndex<Thing extends NamedThing = Food> {
   readonly #names: readonly IndexedName<Thing>[];
   readonly #vocabulary: ReadonlySet<string>;
   readonly #athand: ReadonlySet<string>;
+  readonly #foods: readonly Thing[];
+  #matcher: FoodMatcher<Thing> | undefined;
   /** Words asked for before, with every known word like them: what is typed repeats with each key. */
   readonly #alike = new Map<string, ReadonlyMap<string, number>>();
 
   /** @param athand ids of foods that are bought or cooked with already: of two that fit, these go first */
   constructor(foods: readonly Thing[], athand: ReadonlySet<string> = NONE) {
     this.#athand = athand;
+    this.#foods = foods;
     this.#names = foods.flatMap((food) =>
       [food.name, ...(food.names ?? [])].map((name, i) => ({ food, words: searchWords(name), other: i > 0 })),
     );
@@ -82,6 +87,12 @@ export class FoodIndex<Thing extends NamedThing = Food> {
       if (score > 0.35 && (!sofar || sofar.score < score)) best.set(name.food.id, { food: name.food, score });
     }
     return [...best.values()].sort((a, b) => b.score - a.score || a.food.name.length - b.food.name.length).slice(0, limit);
+  }
+
+  /** The food that a line's words mean, with how sure that is and why, or undefined where they fit none. */
+  read(parsed: ParsedLine): FoodReading<Thing> | undefined {
+    this.#matcher ??= new FoodMatcher(this.#foods, this.#athand);
+    return this.#matcher.read(parsed);
   }
 
   #wordsLike(word: string): ReadonlyMap<string, number> {

@@ -1,13 +1,9 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Food } from '../food/index.js';
+import { amountWords, idFromName, leadingAmount, lineText, packWords, parseLineText, unitOfWord } from '../text/index.js';
 import { FoodIndex } from './foodIndex.js';
-import { idFromName } from './idFromName.js';
-import { leadingAmount } from './leadingNumber.js';
 import { lineFromText } from './lineFromText.js';
-import { amountWords, lineText, packWords } from './lineText.js';
-import { parseLineText } from './parseLineText.js';
-import { unitOfWord } from './unitAliases.js';
 import { unitSlip } from './unitSlip.js';
 
 const demo = join(__dirname, '../../../demo');

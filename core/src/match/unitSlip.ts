@@ -1,7 +1,6 @@
 import { distance } from 'fastest-levenshtein';
 import type { FoodIndex } from './foodIndex.js';
-import type { ParsedLine } from './parseLineText.js';
-import { UNIT_WORDS, unitOfWord } from './unitAliases.js';
+import { UNIT_WORDS, unitOfWord, type ParsedLine } from '../text/index.js';
 
 /** A word that stands where a unit would and is nearly one. */
 export interface UnitSlip {

@@ -1,10 +1,8 @@
 import { cutText } from '../quantity/index.js';
 import { stepFrom, withKnownMentions, type Line, type Part, type Recipe, type Step } from '../recipe/index.js';
+import { idFromName, LONGEST_LINE, type ReadRecipe } from '../text/index.js';
 import type { FoodIndex } from './foodIndex.js';
-import { idFromName } from './idFromName.js';
 import { lineFromText } from './lineFromText.js';
-import { LONGEST_LINE } from './parseLineText.js';
-import type { ReadRecipe } from './readRecipe.js';
 
 const LONGEST = { title: 200, line: LONGEST_LINE, step: 2000, part: 200, servingName: 60 } as const;
 const USUAL_SERVINGS = 4;
