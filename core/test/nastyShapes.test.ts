@@ -1,4 +1,5 @@
-import { idFromName, leadingAmount, parseLineText, readLabelText, readRecipe, searchWords, stepSpans } from '../src/text/index.js';
+import { readLabelText } from '../src/label/index.js';
+import { idFromName, leadingAmount, parseLineText, readRecipe, searchWords, stepSpans } from '../src/text/index.js';
 import { FoodIndex, lineFromText } from '../src/match/index.js';
 import { cutText, tidyText } from '../src/quantity/index.js';
 import { cellFigure, columnsOf, delimiterOf, guessMapping } from '../src/table/index.js';

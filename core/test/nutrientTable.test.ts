@@ -1,5 +1,5 @@
 import { LABEL_NUTRIENTS, NUTRIENTS, nutrientRow, RULE_SETS, TABLE_TARGETS } from '../src/index.js';
-import { labelWordOf } from '../src/text/labelWords.js';
+import { labelWordOf } from '../src/label/labelWords.js';
 
 test('every nutrient is named by labels and tables, and has its place where it is printed', () => {
   expect(NUTRIENTS).toHaveLength(18);
@@ -8,7 +8,7 @@ test('every nutrient is named by labels and tables, and has its place where it i
     expect(name).not.toBe('');
     // Kilojoules are read off the figure, not off a word of their own.
     if (nutrient === 'energyKj') continue;
-    for (const word of labelWords.split('|')) expect(labelWordOf(word)).toBe(nutrient === 'energyKcal' ? 'energy' : nutrient);
+    for (const word of labelWords.split('|')) expect(labelWordOf(word).word).toBe(nutrient === 'energyKcal' ? 'energy' : nutrient);
     expect(headings.length).toBeGreaterThan(0);
     for (const { target } of headings) expect(TABLE_TARGETS).toContain(target);
   }

@@ -30,7 +30,7 @@ interface NutrientRow {
   readonly unit: NutrientUnit;
   /** Cooking can destroy or leach it: the only ones a retention factor applies to. */
   readonly survivesInPart: boolean;
-  /** What labels call it, British, American, German and French, set apart by strokes; what is longest is taken first. */
+  /** What labels call it, in the languages labels are read in, set apart by strokes; what is longest is taken first. */
   readonly labelWords: string;
   /**
    * What food tables call a column of it, in the languages tables come in, accents dropped, with the tag names of the international
@@ -47,7 +47,8 @@ export const NUTRIENT_TABLE = {
     name: 'Energy',
     unit: 'kcal',
     survivesInPart: false,
-    labelWords: 'energy|energy value|calories|calorific value|kilojoules|energie|brennwert|énergie|valeur énergétique',
+    labelWords:
+      'energy|energy value|calories|calorific value|kilojoules|kilocalories|energie|energi|energia|brennwert|énergie|valeur énergétique|valor energético|valore energetico|energiewaarde|calorías|calorie',
     headings: [
       {
         target: 'energy',
@@ -76,7 +77,7 @@ export const NUTRIENT_TABLE = {
     name: 'Protein',
     unit: 'g',
     survivesInPart: false,
-    labelWords: 'protein|proteins|eiweiß|eiweiss|protéines|proteines',
+    labelWords: 'protein|proteins|eiweiß|eiweiss|protéines|proteines|proteínas|proteinas|proteine|eiwit|eiwitten|prot',
     headings: [
       {
         target: 'protein',
@@ -95,7 +96,8 @@ export const NUTRIENT_TABLE = {
     name: 'Fat',
     unit: 'g',
     survivesInPart: false,
-    labelWords: 'fat|total fat|fats|fett|matières grasses|matieres grasses|lipides',
+    labelWords:
+      'fat|total fat|fats|fat, total|fat total|fett|matières grasses|matieres grasses|lipides|grasas|grasa total|grasas totales|grassi|vet|vetten',
     headings: [
       {
         target: 'fat',
@@ -115,7 +117,7 @@ export const NUTRIENT_TABLE = {
     unit: 'g',
     survivesInPart: false,
     labelWords:
-      'saturates|saturated fat|saturated fatty acids|saturated|sat fat|gesättigte fettsäuren|gesaettigte fettsaeuren|acides gras saturés|acides gras satures',
+      'saturates|saturated fat|saturated fatty acids|saturated|saturate|sat fat|sat. fat|sat|sats|gesättigte fettsäuren|ges. fettsäuren|gesaettigte fettsaeuren|acides gras saturés|acides gras satures|saturés|saturadas|ácidos grasos saturados|grasa saturada|grasas saturadas|acidi grassi saturi|saturi|verzadigde vetzuren|verzadigd vet|verzadigd|mättat fett',
     headings: [
       {
         target: 'saturates',
@@ -133,7 +135,7 @@ export const NUTRIENT_TABLE = {
     name: 'Trans fat',
     unit: 'g',
     survivesInPart: false,
-    labelWords: 'trans fat|trans fatty acids|trans|transfettsäuren',
+    labelWords: 'trans fat|trans fatty acids|trans|transfettsäuren|grasa trans|grasas trans',
     headings: [
       {
         target: 'trans',
@@ -150,7 +152,7 @@ export const NUTRIENT_TABLE = {
     name: 'Cholesterol',
     unit: 'mg',
     survivesInPart: false,
-    labelWords: 'cholesterol|cholesterin|cholestérol',
+    labelWords: 'cholesterol|cholest.|cholest|cholesterin|cholestérol|colesterol|colesterolo',
     headings: [
       {
         target: 'cholesterol',
@@ -166,7 +168,7 @@ export const NUTRIENT_TABLE = {
     unit: 'g',
     survivesInPart: false,
     labelWords:
-      'carbohydrate|carbohydrates|total carbohydrate|total carbohydrates|total carb|carbs|carbohydrate, total|kohlenhydrate|glucides',
+      'carbohydrate|carbohydrates|total carbohydrate|total carbohydrates|total carb|total carb.|total carbs|carbs|carb|carbohydrate, total|available carbohydrate|carbo hydrate|carbo hydrates|kohlenhydrate|glucides|hidratos de carbono|carbohidratos|carbohidrato total|carbohidratos totales|carboidrati|koolhydraten|kolhydrat|kh',
     headings: [
       {
         target: 'carbohydrateAvailable',
@@ -191,7 +193,7 @@ export const NUTRIENT_TABLE = {
     name: 'Sugars',
     unit: 'g',
     survivesInPart: false,
-    labelWords: 'sugars|total sugars|sugar|zucker|sucres',
+    labelWords: 'sugars|total sugars|sugar|zucker|sucres|azúcares|azucares|azúcares totales|zuccheri|suikers|sockerarter',
     headings: [
       {
         target: 'sugars',
@@ -209,7 +211,7 @@ export const NUTRIENT_TABLE = {
     name: 'Added sugars',
     unit: 'g',
     survivesInPart: false,
-    labelWords: 'added sugars|added sugar',
+    labelWords: 'added sugars|added sugar|azúcares añadidos',
     headings: [
       {
         target: 'addedSugars',
@@ -225,7 +227,8 @@ export const NUTRIENT_TABLE = {
     name: 'Fibre',
     unit: 'g',
     survivesInPart: false,
-    labelWords: 'fibre|fiber|dietary fibre|dietary fiber|ballaststoffe|fibres|fibres alimentaires',
+    labelWords:
+      'fibre|fiber|dietary fibre|dietary fiber|ballaststoffe|fibres|fibres alimentaires|fibra alimentaria|fibra dietética|fibra|voedingsvezel|voedingsvezels|vezels',
     headings: [
       {
         target: 'fibre',
@@ -243,7 +246,7 @@ export const NUTRIENT_TABLE = {
     name: 'Sodium',
     unit: 'mg',
     survivesInPart: false,
-    labelWords: 'sodium|natrium',
+    labelWords: 'sodium|natrium|sodio',
     headings: [{ target: 'sodium', names: 'sodium|na|sodium na|natrium|sodio|natrium na' }],
     printed: {
       us: { place: 6, rounding: usSodium, daily: 2300 },
@@ -253,7 +256,7 @@ export const NUTRIENT_TABLE = {
     name: 'Salt',
     unit: 'g',
     survivesInPart: false,
-    labelWords: 'salt|salz|sel|salt equivalent',
+    labelWords: 'salt|salz|sel|salt equivalent|sal|sale|zout',
     headings: [
       {
         target: 'salt',
@@ -296,7 +299,7 @@ export const NUTRIENT_TABLE = {
     name: 'Potassium',
     unit: 'mg',
     survivesInPart: true,
-    labelWords: 'potassium|kalium',
+    labelWords: 'potassium|potas.|potas|kalium|potasio|potassio',
     headings: [{ target: 'potassium', names: 'potassium|k|potassium k|kalium|potasio|potassio|kalium k' }],
     printed: {
       us: { place: 15, rounding: tens, daily: 4700 },
@@ -306,7 +309,7 @@ export const NUTRIENT_TABLE = {
     name: 'Calcium',
     unit: 'mg',
     survivesInPart: true,
-    labelWords: 'calcium|kalzium',
+    labelWords: 'calcium|kalzium|calcio',
     headings: [{ target: 'calcium', names: 'calcium|ca|calcium ca|kalzium|calcio|kalsium|wapn' }],
     printed: {
       us: { place: 13, rounding: tens, daily: 1300 },
@@ -316,7 +319,7 @@ export const NUTRIENT_TABLE = {
     name: 'Iron',
     unit: 'mg',
     survivesInPart: true,
-    labelWords: 'iron|eisen|fer',
+    labelWords: 'iron|eisen|fer|hierro|ferro|ijzer',
     headings: [
       { target: 'iron', names: 'iron|fe|iron fe|iron total|eisen|fer|hierro|ferro|ijzer|jarn|jern|rauta|zelazo', not: 'heme|haem|non' },
     ],
@@ -328,7 +331,7 @@ export const NUTRIENT_TABLE = {
     name: 'Vitamin D',
     unit: 'ug',
     survivesInPart: true,
-    labelWords: 'vitamin d|vitamin d3|vitamine d',
+    labelWords: 'vitamin d|vit. d|vit d|vitamin d3|vitamine d|vitamina d',
     headings: [
       {
         target: 'vitaminD',

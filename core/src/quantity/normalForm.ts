@@ -8,6 +8,6 @@ const TOO_MANY = new RegExp(String.raw`(\p{M}{${MOST_ACCENTS}})\p{M}+`, 'gu');
  *
  * @example normalForm('cre\u0300me', 'NFC') // 'crème'
  */
-export function normalForm(text: string, form: 'NFC' | 'NFD'): string {
+export function normalForm(text: string, form: 'NFC' | 'NFD' | 'NFKC'): string {
   return text.replace(TOO_MANY, '$1').normalize(form);
 }

@@ -1,0 +1,3 @@
+export * from './labelAllergens.js';
+export * from './labelWeights.js';
+export * from './readLabelText.js';
