@@ -16,6 +16,8 @@ console.log('\nwhat the page asks of core at every key press');
 run('core/bench/recompute.mjs');
 console.log('\nfoods that lines mean');
 run('core/bench/foodsMeant.mjs');
+console.log('\nlabels read');
+run('core/bench/labelsMeant.mjs');
 console.log('\nmake it fit');
 run('core/bench/fit.mjs');
 console.log('\nreaders of text, over nasty shapes of a megabyte');

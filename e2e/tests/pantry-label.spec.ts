@@ -10,6 +10,37 @@ Fibre 9,2 g
 Protein 13,5 g
 Salt 0,02 g`;
 
+const DOUBTFUL = `Net weight 400 g, drained weight 240 g. Contains MUSTARD. May contain celery.
+Energy 256 kJ / 61 kcal
+Fat 20 g
+of which saturates 1.3 g
+Carbohydrate 6.1 g
+Protein 4.6 g
+Salt 0.15 g`;
+
+test('what a label’s text leaves in doubt is asked, and nothing of it is taken unasked', async ({ page }) => {
+  await page.goto('/pantry/new');
+  await page.getByLabel('Name of the food').fill('Quark, Harbour Stores');
+  await page.getByRole('button', { name: 'Paste the label’s text' }).press('Enter');
+  await page.getByLabel('Text of the label').fill(DOUBTFUL);
+  // It does not say for how much: nothing is used before that is chosen.
+  const use = page.getByRole('button', { name: /^Use \d of 7 figures$/ });
+  await expect(use).toBeDisabled();
+  await page.keyboard.press('Control+Enter');
+  await expect(page.getByLabel('Text of the label')).toBeVisible();
+  await page.getByRole('group', { name: 'What the figures are for' }).getByRole('button', { name: '100 g' }).press('Enter');
+  await expect(page.locator('.paste')).toContainText('Fat 20 does not fit the rest; read as 2 g, with its decimal point.');
+  await expect(page.locator('.paste')).toContainText('Taken along: contains mustard; may contain celery; drained 240 g of 400 g.');
+  await expectAccessible(page);
+  await expect(page.getByRole('button', { name: 'Use 6 of 7 figures' })).toBeEnabled();
+  await page.getByRole('group', { name: 'Figures in doubt' }).getByRole('button', { name: 'Fat 2 g' }).press('Enter');
+  await page.getByRole('button', { name: 'Use 7 of 7 figures' }).press('Enter');
+  await expect(page.locator('[data-field="fat"]')).toHaveValue('2');
+  await page.getByRole('button', { name: 'Add to the pantry' }).press('Enter');
+  await expect(page.getByRole('group', { name: 'Allergens' }).getByRole('button', { name: '✓ mustard' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'May contain: celery' })).toBeVisible();
+});
+
 test('a label’s text is pasted, looked over and used, by keys alone; the next is made like it', async ({ page }) => {
   await page.goto('/pantry/new');
   await page.getByLabel('Name of the food').fill('Rolled rye, Harbour Stores');

@@ -2,6 +2,7 @@ import {
   nutrientName,
   ruleSet,
   allergenWord,
+  allergensWithGroups,
   namedAllergens,
   preciseAllergens,
   cardText,
@@ -99,6 +100,8 @@ export interface CardContent {
   readonly cautions: Cautions;
   readonly allergensInBox: readonly string[];
   readonly allergensAtTable: readonly string[];
+  /** What may have come into its foods where they were made, and is in none of them; cards of before have none. */
+  readonly allergensMaybe?: readonly string[];
   readonly rules: RuleSet;
 }
 
@@ -167,6 +170,7 @@ function contentOf(figures: RecipeFigures, kitchen: Kitchen): CardContent {
     ),
     allergensInBox: allergensOf(parts.filter(({ part }) => servedOf(part) === 'box')),
     allergensAtTable: allergensOf(parts.filter(({ part }) => servedOf(part) !== 'box')),
+    ...maybeOf(parts),
     rules,
   };
 }
@@ -266,6 +270,13 @@ export function pricesOf({ parts }: RecipeFigures): CardContent['prices'] {
 
 function allergensOf(parts: readonly PartFigures[]): string[] {
   return namedAllergens(parts.flatMap(foodsOf).flatMap(({ allergens }): readonly Allergen[] => allergens ?? []));
+}
+
+function maybeOf(parts: readonly PartFigures[]): Pick<CardContent, 'allergensMaybe'> {
+  const foods = parts.flatMap(foodsOf);
+  const there = allergensWithGroups(foods.flatMap(({ allergens }) => allergens ?? []));
+  const maybe = foods.flatMap(({ mayContain }) => mayContain ?? []).filter((allergen) => !there.has(allergen));
+  return maybe.length === 0 ? {} : { allergensMaybe: namedAllergens(maybe) };
 }
 
 function foodsOf({ lines }: PartFigures): Food[] {

@@ -21,6 +21,7 @@ export function cardDrift(was: CardContent, now: CardContent): readonly CardDrif
     ...indexDrifted(was.index, now.index),
     ...textsDrifted('Allergens in the box', was.allergensInBox.join(', '), now.allergensInBox.join(', ')),
     ...textsDrifted('Allergens at the table', was.allergensAtTable.join(', '), now.allergensAtTable.join(', ')),
+    ...textsDrifted('May contain', (was.allergensMaybe ?? []).join(', '), (now.allergensMaybe ?? []).join(', ')),
     ...textsDrifted('Makes', was.servingsText, now.servingsText),
     ...linesDrifted(was, now),
   ];

@@ -55,9 +55,12 @@ export function dayText(date: string, withYear: boolean): string {
 
 /** What stands at the foot of every card: allergens, how it was cooked safely, what the figures are. */
 export function cardSmallPrint(card: CardContent): string {
-  const { allergensInBox, allergensAtTable, cautions } = card;
+  const { allergensInBox, allergensAtTable, allergensMaybe = [], cautions } = card;
   const inBox = allergensInBox.length > 0 ? `Contains ${allergensInBox.join(', ')}.` : 'No listed allergen in the box.';
   const atTable = allergensAtTable.length > 0 ? ` At the table: ${allergensAtTable.join(', ')}.` : '';
+  const maybe = allergensMaybe.length > 0 ? ` May contain traces of ${allergensMaybe.join(', ')}.` : '';
   const rounding = { us: 'US rounding', eu: 'EU rounding', plain: 'plain rounding' }[card.rules];
-  return [`${inBox}${atTable}`, ...cautions.cooking, `Rounded (${rounding}), so figures may not add up.`, ...cautions.always].join(' ');
+  return [`${inBox}${atTable}${maybe}`, ...cautions.cooking, `Rounded (${rounding}), so figures may not add up.`, ...cautions.always].join(
+    ' ',
+  );
 }

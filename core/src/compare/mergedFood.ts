@@ -18,6 +18,9 @@ export function mergedFood(kept: Food, gone: Food): Food {
     ...(Object.keys(measures).length === 0 ? {} : { measures }),
     ...(edible.length === 0 ? {} : { measuresAre: edible.length === Object.keys(measures).length ? 'edible' : edible }),
     ...(gone.yields || kept.yields ? { yields: { ...gone.yields, ...kept.yields } } : {}),
+    ...(gone.mayContain || kept.mayContain
+      ? { mayContain: [...new Set([...(kept.mayContain ?? []), ...(gone.mayContain ?? [])])].sort() }
+      : {}),
     ...(gone.allergens || kept.allergens ? { allergens: [...new Set([...(kept.allergens ?? []), ...(gone.allergens ?? [])])].sort() } : {}),
     ...(names.length === 0 ? {} : { names }),
   };

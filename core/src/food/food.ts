@@ -43,6 +43,8 @@ export interface Food {
   /** Cooked weight / weight before cooking. */
   readonly yield?: number;
   readonly allergens?: readonly Allergen[];
+  /** What may have come into it where it was made; a card says so. */
+  readonly mayContain?: readonly Allergen[];
   readonly staple?: boolean;
   /** Aisle of the shop it stands in. */
   readonly aisle?: string;

@@ -115,6 +115,7 @@ export class FoodEntry implements Food {
   @Optional() @Quantity({ above: 0 }) drained?: number;
   @Optional() @Quantity({ above: 0 }) yield?: number;
   @Optional() @ListOf(ALLERGENS) allergens?: Allergen[];
+  @Optional() @ListOf(ALLERGENS) mayContain?: Allergen[];
   @Optional() @Flag() staple?: boolean;
   @Optional() @Text(60) aisle?: string;
   @Optional() @Texts(120) names?: string[];

@@ -1,3 +1,3 @@
+export * from './foodOfLabel.js';
 export * from './labelAllergens.js';
-export * from './labelWeights.js';
 export * from './readLabelText.js';

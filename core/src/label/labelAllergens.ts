@@ -38,6 +38,21 @@ const WORDS: readonly (readonly [Allergen, RegExp])[] = [
   ['sulphites', /^(?:sul(?:ph|f)ites?|sulfit\p{L}*|sulfur dioxide|sulphur dioxide|schwefeldioxid|solfiti)/iu],
 ];
 
+/** What German words are put together of: "VOLLMILCHPULVER". */
+const WITHIN: readonly (readonly [Allergen, RegExp])[] = [
+  ['peanuts', /erdn[uü]ss/iu],
+  ['hazelnuts', /haseln[uü]ss/iu],
+  ['almonds', /mandel/iu],
+  ['wheat', /weizen/iu],
+  ['spelt', /dinkel/iu],
+  ['rye', /roggen/iu],
+  ['barley', /gerste/iu],
+  ['oats', /hafer/iu],
+  ['milk', /milch/iu],
+  ['soy', /soja/iu],
+  ['celery', /sellerie/iu],
+];
+
 const MAY =
   /(?:may (?:also )?contain(?: traces of)?|can contain|contains? traces of|kann (?:auch )?(?:spuren (?:von )?)?|peut (?:aussi )?contenir(?: des traces de)?|puede contener(?: trazas de)?|può contenere(?: tracce di)?|kan (?:sporen (?:van )?)?(?=[^.]{0,80}bevatten)|(?:made|produced|packed|prepared) (?:in|on) a (?:factory|facility|site|line|kitchen)[^.\n]{0,40}?(?:handles|uses|processes|with)|not suitable for[^.\n]{0,40}?due to)([^.\n]{1,200})/giu;
 const CONTAINS =
@@ -87,7 +102,7 @@ function emphasised(list: string): Allergen[] {
   const starred = [...list.matchAll(/\*\*([^*\n]{2,40})\*\*/g)].flatMap(([, words = '']) => allergensIn(words));
   const letters = list.match(/\p{L}/gu)?.length ?? 0;
   const small = list.match(/\p{Ll}/gu)?.length ?? 0;
-  if (small < 0.3 * letters) return starred;
+  if (small < 0.1 * letters) return starred;
   const capitals = [...list.matchAll(/\p{Lu}[\p{Lu}’'-]+(?: \p{Lu}[\p{Lu}’'-]+)*/gu)].flatMap(([words]) => allergensIn(words));
   return [...starred, ...capitals];
 }
@@ -100,7 +115,9 @@ function allergensIn(words: string): Allergen[] {
     const one = WORDS.find(
       ([, pattern]) => pattern.test(pattern.source.includes('$') ? (/^[\p{L}]+/u.exec(from)?.[0] ?? from) : from) || pattern.test(from),
     );
-    if (one) found.push(one[0]);
+    const word = /^\p{L}+/u.exec(from)?.[0] ?? '';
+    const inside = one ?? WITHIN.find(([, pattern]) => pattern.test(word));
+    if (inside) found.push(inside[0]);
   }
   return found;
 }

@@ -24,7 +24,7 @@ const WEIGHED = new RegExp(
 );
 /** "per 1/2 pot (150g)", "Each burger (grilled, 92 g)", "Per 1 tbsp (15 g)", "1/2 pack (200g):". */
 const BRACKETED = new RegExp(
-  String.raw`(?:\b(?:${PER}|serving size|serv\. size|serving|porción|portion)\b:?|(?<![\d.,])(?=[\d½¼¾]{1,3}(?:/\d)? (?:pack|pot|can|tray|bag|pizza|box)\b))[ \n]?[^\n(:;]{0,48}?\((?:[^()\d\n]{0,20}[ ,])?(?:approx\.? ?|ca\.? ?|about )?(${NUMBER}) ?${UNIT}\)`,
+  String.raw`(?:\b(?:${PER}|serving size|serv\. size|serving|porción|portion)\b:?|(?<![\d.,])(?=[\d½¼¾]{1,3}(?:/\d)? (?:pack|pot|can|tray|bag|pizza|box)\b))[ \n]?(?:(?!\b(?:per|pro|pour|je|por) )[^\n(:;]){0,48}?\((?:[^()\d\n]{0,20}[ ,])?(?:approx\.? ?|ca\.? ?|about )?(${NUMBER}) ?${UNIT}\)`,
   'giu',
 );
 /** "per slice", "1 tortilla": no weight is said. */

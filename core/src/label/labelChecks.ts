@@ -5,6 +5,7 @@ import {
   nutrientName,
   saltOfSodium,
   unitOf,
+  type EnergyAgreement,
   type CarbohydrateConvention,
   type PrintedBasis,
 } from '../food/index.js';
@@ -81,14 +82,36 @@ function faultsOf(figures: Figures, per: PrintedBasis | undefined, convention: C
   const [kcal, kj] = [of('energyKcal'), of('energyKj')];
   if (kcal !== undefined && kj !== undefined && !sameEnergy(kcal, kj))
     faults.push({ of: ['energyKcal', 'energyKj'], why: `${kj} kJ are ${Math.round(kj / KJ_PER_KCAL)} kcal, not ${kcal}.` });
-  const factored = factoredOf(figures, convention);
-  const declared = kcal ?? (kj === undefined ? undefined : kj / KJ_PER_KCAL);
-  if (declared !== undefined && factored !== undefined && !energyAgreement(declared, factored).agrees)
+  const energy = energyOf(figures, convention);
+  if (energy && !energy.agrees)
     faults.push({
-      of: ['energyKcal', 'energyKj', 'fat', 'carbohydrate', 'protein'].filter((one) => figures.has(one as Printed)) as Printed[],
-      why: `The label says ${Math.round(declared)} kcal; fat, carbohydrate and protein make ${Math.round(factored)}.`,
+      of: ENERGY_AND_MACROS.filter((one) => figures.has(one)),
+      why: `The label says ${Math.round(energy.declared)} kcal; fat, carbohydrate and protein make ${Math.round(energy.factored)}.`,
     });
   return faults;
+}
+
+const ENERGY_AND_MACROS: readonly Printed[] = ['energyKcal', 'energyKj', 'fat', 'carbohydrate', 'protein'];
+
+/** Declared against factored energy; American labels may reckon fibre as carbohydrate like all other. */
+function energyOf(figures: Figures, convention: CarbohydrateConvention): EnergyAgreement | undefined {
+  const [kcal, kj] = [figures.get('energyKcal'), figures.get('energyKj')];
+  const declared = kcal ?? (kj === undefined ? undefined : kj / KJ_PER_KCAL);
+  const factored = factoredOf(figures, convention);
+  if (declared === undefined || factored === undefined) return undefined;
+  const agreement = energyAgreement(declared, factored);
+  if (agreement.agrees || convention !== 'total') return agreement;
+  const whole = factoredOf(new Map([...figures].filter(([printed]) => printed !== 'fibre')), convention);
+  return whole === undefined ? agreement : ([energyAgreement(declared, whole), agreement].find(({ agrees }) => agrees) ?? agreement);
+}
+
+/** A slip of the point changes energy by much more than is allowed for; what changes it by less explains nothing. */
+const LEAST_CHANGE = 1.5;
+
+function explains(figures: Figures, mended: Figures, faults: readonly LabelDoubt[], convention: CarbohydrateConvention): boolean {
+  const [was, is] = [energyOf(figures, convention), energyOf(mended, convention)];
+  if (!was || !is || was.agrees || faults.length > 1) return true;
+  return Math.abs(is.factored - was.factored) >= LEAST_CHANGE * was.allowed;
 }
 
 function sameEnergy(kcal: number, kj: number): boolean {
@@ -116,7 +139,7 @@ function mendsOf(printed: Printed, { value, bare, figure }: LabelValue, othersHa
       to: Number((value * (Number(digits.slice(0, -1)) / figure.amount)).toPrecision(12)),
       how: 'the last 9 being a g',
     });
-  if (figure.decimals === 0 && value >= 10 && figure.note === '') {
+  if (figure.decimals === 0 && value >= 1 && figure.note === '') {
     mends.push({ printed, to: Number((value / 10).toPrecision(12)), how: 'with its decimal point' });
     if (value >= 100) mends.push({ printed, to: Number((value / 100).toPrecision(12)), how: 'with its decimal point' });
   }
@@ -155,7 +178,10 @@ export function checkedLabel(chosen: LabelColumn, others: readonly LabelColumn[]
   const candidates = [...(nines.length > 0 ? [nines] : []), ...singles];
   const holding = candidates.filter((mends) => {
     const mended = withMends(figures, mends);
-    return [...faultsOf(mended, per, convention), ...columnFaults(mended, chosen, others)].length === 0;
+    return (
+      [...faultsOf(mended, per, convention), ...columnFaults(mended, chosen, others)].length === 0 &&
+      explains(figures, mended, faults, convention)
+    );
   });
   const [mends] = holding;
   if (mends && (holding.length === 1 || mends === nines)) {
@@ -208,7 +234,7 @@ function columnFaults(figures: Figures, chosen: LabelColumn, others: readonly La
     if (ratio === undefined || chosen.basis?.prepared !== other.basis?.prepared || isCooked(chosen) !== isCooked(other)) return [];
     const pairs = [...chosen.values].flatMap(([printed, value]) => {
       const beside = other.values.get(printed);
-      return beside && value.figure.note === '' && beside.figure.note === '' ? [{ printed, value, beside }] : [];
+      return beside && plain(value) && plain(beside) ? [{ printed, value, beside }] : [];
     });
     const off = pairs.filter(({ printed, value, beside }) => !inRatio(figures.get(printed) ?? 0, value, beside, ratio));
     // Columns that have nothing in common are of different things, as dry and prepared.
@@ -218,6 +244,11 @@ function columnFaults(figures: Figures, chosen: LabelColumn, others: readonly La
       why: `${nutrientName(printed)} ${figures.get(printed)} does not stand to ${beside.value} in the other column as the rest do.`,
     }));
   });
+}
+
+/** Neither a limit nor of an unsure column. */
+function plain({ figure, doubt }: LabelValue): boolean {
+  return figure.note === '' && doubt === undefined;
 }
 
 function isCooked({ basis }: LabelColumn): boolean {

@@ -30,7 +30,7 @@ function bridges(text: string, from: number, to: number): boolean {
 
 /** Nothing between that sets apart. */
 function adjoins(text: string, from: number, to: number): boolean {
-  return /^[ :.|=-]*(?:[([](?:g|mg|µg|μg|mcg|kj|kcal)[)\]][ :.|=-]*)?(?:(?:of|of which|davon|dont|waarvan)\b ?)?$/iu.test(
+  return /^[)\]]?[ :.|=-]*(?:[([](?:g|mg|µg|μg|mcg|kj|kcal)[)\]][ :.|=-]*)?(?:(?:of|of which|davon|dont|waarvan)\b ?)?$/iu.test(
     text.slice(from, to),
   );
 }

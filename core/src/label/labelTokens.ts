@@ -34,7 +34,7 @@ export interface Figure {
 
 export type LabelToken = NameToken | Figure;
 
-const UNIT = 'kcal|kj|calories|cals|cal|mg|µg|μg|mcg|ug|g|gr|gram|grams|iu|i\\.u\\.|ie|ui';
+const UNIT = 'kcal|kj|calories(?! from)|cals|cal|mg|µg|μg|mcg|ug|g|gr|gram|grams|iu|i\\.u\\.|ie|ui';
 const NUMBER = String.raw`\d{1,7}(?:[.,]\d{3}){0,2}(?:[.,]\d{1,9})?`;
 /** A thousand set apart by a space is energy: "1 430 kJ". */
 const THOUSANDS = String.raw`\d[ \u00a0]\d{3}(?=[ \n]?kj)`;

@@ -41,7 +41,7 @@ export function readLabelText(given: string): ReadLabel {
   const sections = labelRows(text, tokens, bases);
   const columns = sections.flatMap((section) => labelColumns(section).map((column) => ({ ...column, section, doubt: section.doubt })));
   const american = /\b(?:nutrition facts|total carb|daily value|calories|% ?DV)\b/i.test(text);
-  const convention = american && !/per 100/i.test(text) ? 'total' : 'available';
+  const convention: CarbohydrateConvention = american && !/per 100/i.test(text) ? 'total' : 'available';
   const chosen = chosenColumn(columns);
   const notes: string[] = [];
   if (given.length > MOST_LETTERS) notes.push(`Only the first ${MOST_LETTERS.toLocaleString('en')} letters were read.`);
@@ -59,7 +59,10 @@ export function readLabelText(given: string): ReadLabel {
   notes.push(...notesOf(chosen));
   const used = new Set(sections.flatMap(({ rows }) => rows.flatMap(({ figures: ofRow }) => ofRow)));
   const left = tokens.filter(
-    (token, i): token is Figure => token.kind === 'figure' && !used.has(token) && (token.unit !== '' || tokens[i + 1]?.kind === 'name'),
+    (token, i): token is Figure =>
+      token.kind === 'figure' &&
+      !used.has(token) &&
+      (token.unit !== '' || (tokens[i + 1]?.kind === 'name' && /^ ?$/.test(text.slice(token.end, tokens[i + 1]?.at)))),
   );
   notes.push(...unread(text, left));
   return {

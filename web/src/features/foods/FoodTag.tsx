@@ -1,4 +1,4 @@
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { X } from 'lucide-react';
 import { namedAllergens, ALLERGENS, type Allergen, type Food, type Kitchen } from '@portiona/core';
@@ -94,7 +94,8 @@ export function FoodTag({ saved, like, kitchen, taken }: FoodTagProps) {
             />
           )}
           <FoodMeasures food={food} onChange={change} />
-          <Allergens food={food} onChange={change} />
+          <Allergens food={food} of="allergens" onChange={change} />
+          <Allergens food={food} of="mayContain" onChange={change} />
           <FoodUses food={food} />
         </>
       )}
@@ -107,31 +108,54 @@ function started(name: string, like: Food | undefined): Food {
   return like ? { ...like, id: '', name: `${like.name}, another`, source: 'label' } : { id: '', name, source: 'label', nutrients: {} };
 }
 
-function Allergens({ food, onChange }: { readonly food: Food; readonly onChange: (next: Partial<Food>) => void }) {
-  const has = new Set(food.allergens ?? []);
+interface AllergensProps {
+  readonly food: Food;
+  /** What is in it, or what may have come into it where it was made. */
+  readonly of: 'allergens' | 'mayContain';
+  readonly onChange: (next: Partial<Food>) => void;
+}
+
+function Allergens({ food, of, onChange }: AllergensProps) {
+  const has = new Set(food[of] ?? []);
+  const [open, setOpen] = useState(of === 'allergens');
+  const named = namedAllergens(has).join(', ');
+  const title = of === 'allergens' ? 'Allergens' : 'May contain';
   const toggle = (allergen: Allergen) => {
     const next = ALLERGENS.filter((one) => (one === allergen ? !has.has(one) : has.has(one)));
-    onChange({ allergens: next.length === 0 ? undefined : next });
+    onChange({ [of]: next.length === 0 ? undefined : next });
   };
   return (
     <>
       <h2>
-        <span>Allergens</span>
-        <span className="font-normal faint">{namedAllergens(has).join(', ') || 'none listed'}</span>
-      </h2>
-      <div className="flex flex-wrap gap-1" role="group" aria-label="Allergens">
-        {ALLERGENS.map((allergen) => (
-          <ChipButton
-            key={allergen}
-            tone={has.has(allergen) ? 'warn' : undefined}
-            aria-pressed={has.has(allergen)}
-            onClick={() => toggle(allergen)}
+        <span>{title}</span>
+        {open ? (
+          <span className="font-normal faint">{named || 'none listed'}</span>
+        ) : (
+          <Button
+            kind="quiet"
+            className="text-small font-normal"
+            aria-label={`May contain: ${named || 'none listed'}`}
+            onClick={() => setOpen(true)}
           >
-            {has.has(allergen) && '✓ '}
-            {allergen.replace('-', ' ')}
-          </ChipButton>
-        ))}
-      </div>
+            {named || 'none listed'} ▾
+          </Button>
+        )}
+      </h2>
+      {open && (
+        <div className="flex flex-wrap gap-1" role="group" aria-label={title}>
+          {ALLERGENS.map((allergen) => (
+            <ChipButton
+              key={allergen}
+              tone={has.has(allergen) ? 'warn' : undefined}
+              aria-pressed={has.has(allergen)}
+              onClick={() => toggle(allergen)}
+            >
+              {has.has(allergen) && '✓ '}
+              {allergen.replace('-', ' ')}
+            </ChipButton>
+          ))}
+        </div>
+      )}
     </>
   );
 }
