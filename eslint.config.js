@@ -16,6 +16,7 @@ const CORE_ORDER = [
   'recipe',
   'text',
   'label',
+  'page',
   'match',
   'table',
   'receipt',

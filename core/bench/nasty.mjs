@@ -15,7 +15,7 @@ import {
   parseLineText,
   quoteOf,
   readLabelText,
-  readRecipe,
+  readRecipes,
   recipeFromRead,
   searchWords,
   stepSpans,
@@ -42,9 +42,9 @@ export const READERS = {
   lineFromText: (text) => lineFromText(text, index, 4),
   leadingAmount,
   readLabelText,
-  readRecipe,
+  readRecipes,
   recipeFromRead: (text) => {
-    const read = readRecipe(text);
+    const [read] = readRecipes(text);
     return (
       read &&
       recipeFromRead({ ...read, sections: read.sections.map((one) => ({ ...one, lines: one.lines.slice(0, 50) })) }, index, new Set())

@@ -5,6 +5,7 @@ export * from './price/index.js';
 export * from './recipe/index.js';
 export * from './text/index.js';
 export * from './label/index.js';
+export * from './page/index.js';
 export * from './match/index.js';
 export * from './table/index.js';
 export * from './receipt/index.js';

@@ -1,5 +1,6 @@
+import { readRecipes } from '../src/page/index.js';
 import { readLabelText } from '../src/label/index.js';
-import { idFromName, leadingAmount, parseLineText, readRecipe, searchWords, stepSpans } from '../src/text/index.js';
+import { idFromName, leadingAmount, parseLineText, searchWords, stepSpans } from '../src/text/index.js';
 import { FoodIndex, lineFromText } from '../src/match/index.js';
 import { cutText, tidyText } from '../src/quantity/index.js';
 import { cellFigure, columnsOf, delimiterOf, guessMapping } from '../src/table/index.js';
@@ -23,7 +24,7 @@ test.each<[string, (text: string) => unknown]>([
   ['lineFromText', (text) => lineFromText(text, index, 4)],
   ['leadingAmount', leadingAmount],
   ['readLabelText', readLabelText],
-  ['readRecipe', readRecipe],
+  ['readRecipes', readRecipes],
   ['stepSpans', stepSpans],
   ['searchWords', searchWords],
   ['find', (text) => index.find(text, 5)],

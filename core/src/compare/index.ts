@@ -1,3 +1,4 @@
+export * from './againstStated.js';
 export * from './foodComparison.js';
 export * from './mergedFood.js';
 export * from './recipeChanges.js';

@@ -39,6 +39,7 @@ import {
   type Recipe,
   type FitBound,
   type LineFit,
+  type StatedNutrition,
   type Variant,
   type VariantChange,
   type Scaling,
@@ -352,6 +353,11 @@ export class StepEntry {
   @Optional() @Id() part?: string;
 }
 
+export class StatedEntry implements StatedNutrition {
+  @OneOf(['serving', 'whole']) of: 'serving' | 'whole';
+  @One(() => NutrientsEntry) nutrients: NutrientsEntry;
+}
+
 export class RecipeEntry implements Recipe {
   @Id() id: string;
   @Text(200, true) title: string;
@@ -379,6 +385,7 @@ export class RecipeEntry implements Recipe {
   @Optional() @One(() => BriefEntry) brief?: BriefEntry;
   @Optional() @Many(() => VariantEntry, 50, 'variants') variants?: VariantEntry[];
   @Optional() @Text(500) source?: string;
+  @Optional() @One(() => StatedEntry) stated?: StatedEntry;
 }
 
 export class KitchenFile {
@@ -411,6 +418,7 @@ const CLASSES = [
   AddedLineEntry,
   OtherWeightEntry,
   VariantEntry,
+  StatedEntry,
   DiscardEntry,
   VesselEntry,
   EqualPortionEntry,

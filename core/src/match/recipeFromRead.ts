@@ -1,6 +1,7 @@
 import { cutText } from '../quantity/index.js';
 import { stepFrom, withKnownMentions, type Line, type Part, type Recipe, type Step } from '../recipe/index.js';
-import { idFromName, LONGEST_LINE, type ReadRecipe } from '../text/index.js';
+import type { ReadRecipe, ReadStep } from '../page/index.js';
+import { idFromName, LONGEST_LINE } from '../text/index.js';
 import type { FoodIndex } from './foodIndex.js';
 import { lineFromText } from './lineFromText.js';
 
@@ -19,11 +20,12 @@ export function recipeFromRead(read: ReadRecipe, index: FoodIndex, taken: Readon
   const title = cutText(read.title || 'Without a name', LONGEST.title);
   const servings = read.servings ?? USUAL_SERVINGS;
   const ids = new Set<string>();
-  const parts = read.sections.map(({ name, lines }, i) => {
+  const parts = read.sections.map(({ name, lines, atTable }, i): Part => {
     const called = cutText(name || (i === 0 ? 'Main' : `Part ${i + 1}`), LONGEST.part);
     const id = idFromName(called, ids);
     ids.add(id);
-    return { id, name: called, lines: lines.map((line) => lineOf(line, index, servings)) };
+    const own = lines.map((line) => lineOf(line, index, servings));
+    return { id, name: called, ...(atTable ? { served: 'table' as const } : {}), lines: own };
   });
   return {
     id: idFromName(title, taken),
@@ -35,6 +37,7 @@ export function recipeFromRead(read: ReadRecipe, index: FoodIndex, taken: Readon
     ...(read.activeMinutes === undefined ? {} : { activeMinutes: read.activeMinutes }),
     ...(read.totalMinutes === undefined ? {} : { totalMinutes: read.totalMinutes }),
     ...(read.source === undefined ? {} : { source: read.source }),
+    ...(read.stated === undefined ? {} : { stated: read.stated }),
   };
 }
 
@@ -43,13 +46,24 @@ function lineOf(text: string, index: FoodIndex, servings: number): Line {
   return text.length > LONGEST.line ? { text: cutText(text, LONGEST.line) } : lineFromText(text, index, servings);
 }
 
-/** Steps with the part each makes, where a section of the method is called like a part: "Sauce: soften the onions". */
-function stepsByPart(steps: readonly string[], parts: readonly Part[]): Step[] {
-  let part: string | undefined;
+/** Steps with the part each makes, where a section of the method is called like a part; what it is called else stands before it. */
+function stepsByPart(steps: readonly ReadStep[], parts: readonly Part[]): Step[] {
+  let section: string | undefined;
   return steps.map((step) => {
-    const [, heading, rest = ''] = /^([^:.]{1,60}):\s(.+)$/s.exec(step) ?? [];
-    if (heading === undefined) return stepFrom({ text: cutText(step, LONGEST.step), ...(part === undefined ? {} : { part }) });
-    part = parts.find(({ name }) => name.toLowerCase() === heading.replace(/^for the /i, '').toLowerCase())?.id;
-    return stepFrom({ text: cutText(part === undefined ? step : rest, LONGEST.step), ...(part === undefined ? {} : { part }) });
+    const part = parts.find(({ name }) => step.section !== undefined && isSameName(name, step.section))?.id;
+    const named = step.section !== undefined && part === undefined && step.section !== section;
+    section = step.section;
+    const text = named ? `${step.section}: ${step.text}` : step.text;
+    return stepFrom({ text: cutText(text, LONGEST.step), ...(part === undefined ? {} : { part }) });
   });
+}
+
+function isSameName(one: string, other: string): boolean {
+  const plain = (name: string) =>
+    name
+      .toLowerCase()
+      .replace(/^(?:for )?(?:the )?/, '')
+      .replace(/:$/, '')
+      .trim();
+  return plain(one) === plain(other);
 }

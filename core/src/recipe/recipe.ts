@@ -1,4 +1,4 @@
-import type { CookingMethod, State } from '../food/index.js';
+import type { CookingMethod, PrintedNutrients, State } from '../food/index.js';
 import type { Brief } from './brief.js';
 import type { Step } from './step.js';
 import type { Amount, MeasuringSystem } from '../quantity/index.js';
@@ -128,6 +128,12 @@ export interface Variant {
   readonly changes: readonly VariantChange[];
 }
 
+/** What the page it is from says a serving has, or the whole of it: kept to be held against what is computed. */
+export interface StatedNutrition {
+  readonly of: 'serving' | 'whole';
+  readonly nutrients: PrintedNutrients;
+}
+
 /** A recipe as the kitchen file holds it. */
 export interface Recipe {
   readonly id: string;
@@ -154,4 +160,5 @@ export interface Recipe {
   readonly variants?: readonly Variant[];
   /** Where it was taken from, where it was. */
   readonly source?: string;
+  readonly stated?: StatedNutrition;
 }

@@ -6,7 +6,6 @@ export * from './lineText.js';
 export * from './ovenTemperature.js';
 export * from './parseLineText.js';
 export * from './partLineFromText.js';
-export * from './readRecipe.js';
 export * from './searchWords.js';
 export * from './stepSpans.js';
 export * from './unitAliases.js';

@@ -25,6 +25,7 @@ import { claimsHere } from '../working/claimsHere';
 import type { PanelName } from '../working/panelName';
 import { EnergySplit } from '../ui/EnergySplit';
 import { BriefRows } from './BriefRows';
+import { StatedRow } from './StatedRow';
 import { sizeWords, withSizeWords } from '../features/scaling/sizeWords';
 import { useToast } from '../ui/Toasts';
 import { docketText, leastText, numberText, priceText } from '../ui/numberText';
@@ -137,6 +138,7 @@ export function Docket({ recipe, figures, findings, kitchen, open, onOpen }: Doc
           </span>
         </button>
       )}
+      <StatedRow recipe={recipe} figures={figures} kitchen={kitchen} open={open === 'energyKcal'} onOpen={() => toggle('energyKcal')} />
       <OwnFigureRow figures={figures} kitchen={kitchen} open={open === 'index'} onOpen={() => toggle('index')} />
       <ClaimsRow figures={figures} kitchen={kitchen} open={open === 'claims'} onOpen={() => toggle('claims')} />
       <WeighNextRow figures={figures} />

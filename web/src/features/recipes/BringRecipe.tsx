@@ -1,12 +1,14 @@
 import { useDeferredValue, useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { readRecipe, recipeFromRead } from '@portiona/core';
+import { pageText, readRecipes, recipeFromRead } from '@portiona/core';
 import { useCreateRecipeMutation } from '../../api/api.gen';
 import { problemOf, problemText } from '../../api/problem';
 import { underFreeId } from '../../api/underFreeId';
 import { useKitchen } from '../kitchen/useKitchen';
 import { TextArea } from '../../ui/TextArea';
 import { Input } from '../../ui/Input';
+import { Select } from '../../ui/Select';
+import { BroughtRecipe } from './BroughtRecipe';
 import { Field } from '../../ui/Field';
 import { Button } from '../../ui/Button';
 
@@ -18,22 +20,26 @@ export function BringRecipe({ onClose }: { readonly onClose: () => void }) {
   const [create, { isLoading }] = useCreateRecipeMutation();
   const [text, setText] = useState('');
   const [title, setTitle] = useState<string>();
+  const [chosen, setChosen] = useState(0);
   const [trouble, setTrouble] = useState('');
   const file = useRef<HTMLInputElement>(null);
   const navigate = useNavigate();
   const given = useDeferredValue(text);
-  const read = useMemo(() => readRecipe(given), [given]);
+  const found = useMemo(() => readRecipes(given), [given]);
+  const read = found[chosen] ?? found[0];
   const recipe = useMemo(
     () => read && here && recipeFromRead({ ...read, title: title ?? read.title }, here.index, new Set()),
     [read, here, title],
   );
-  const lines = recipe?.parts.flatMap((part) => part.lines) ?? [];
-  const unmatched = lines.filter(({ food }) => food === undefined);
-  const unsure = lines.filter(({ agreed }) => agreed === false);
-  const take = async (chosen: File) => {
-    if (chosen.size > MOST_BYTES) return setTrouble(`${chosen.name} is more than 5 MB. Save the page alone, without its pictures.`);
+  const change = (next: string) => {
+    setText(next);
+    setChosen(0);
+    setTitle(undefined);
+  };
+  const take = async (from: File) => {
+    if (from.size > MOST_BYTES) return setTrouble(`${from.name} is more than 5 MB. Save the page alone, without its pictures.`);
     setTrouble('');
-    setText(await chosen.text());
+    change(pageText(new Uint8Array(await from.arrayBuffer()), from.type));
   };
   const begin = async () => {
     if (!recipe) return;
@@ -56,48 +62,36 @@ export function BringRecipe({ onClose }: { readonly onClose: () => void }) {
         placeholder={'Leek and barley pot\nMakes 5 boxes\n\n300 g pearl barley\n3 leeks, sliced\n\nMethod\n1. Boil the barley …'}
         value={text}
         autoFocus
-        onChange={({ target }) => setText(target.value)}
+        onChange={({ target }) => change(target.value)}
       />
-      {text.trim() !== '' && !recipe && <p className="muted">No ingredient found in it yet.</p>}
-      {recipe && (
+      {text.trim() !== '' && !recipe && (
+        <p className="muted" role="status">
+          {/<\w/.test(text) ? 'This page holds no recipe: no list of ingredients is found in it.' : 'No ingredient found in it yet.'}
+        </p>
+      )}
+      {found.length > 1 && (
+        <Field label={`It holds ${found.length} recipes; begin with`}>
+          <Select
+            value={String(Math.min(chosen, found.length - 1))}
+            onChange={({ target }) => {
+              setChosen(Number(target.value));
+              setTitle(undefined);
+            }}
+          >
+            {found.map((one, i) => (
+              <option key={i} value={i}>
+                {one.title || 'Without a name'}
+              </option>
+            ))}
+          </Select>
+        </Field>
+      )}
+      {recipe && read && here && (
         <>
           <Field label="Name">
-            <Input
-              className="font-serif"
-              maxLength={200}
-              value={title ?? read?.title ?? ''}
-              onChange={({ target }) => setTitle(target.value)}
-            />
+            <Input className="font-serif" maxLength={200} value={title ?? read.title} onChange={({ target }) => setTitle(target.value)} />
           </Field>
-          <p aria-live="polite">
-            {recipe.servings} {recipe.servingName === 'box' ? 'boxes' : `${recipe.servingName}s`}
-            {read?.servings === undefined && <span className="warn"> ▲ assumed, it does not say</span>}, {recipe.parts.length}{' '}
-            {recipe.parts.length === 1 ? 'part' : 'parts'}, {lines.length} lines, {recipe.steps?.length ?? 0}{' '}
-            {recipe.steps?.length === 1 ? 'step' : 'steps'}
-            {recipe.totalMinutes !== undefined && `, ${recipe.totalMinutes} min`}.{' '}
-            {unmatched.length === 0 && unsure.length === 0 && <span className="ok">✓ every line has its food</span>}
-            {unmatched.length > 0 && (
-              <span className="warn">
-                ▲ {unmatched.length} {unmatched.length === 1 ? 'line waits' : 'lines wait'} for a food:{' '}
-                {unmatched
-                  .map((line) => `“${line.text ?? ''}”`)
-                  .slice(0, 4)
-                  .join(', ')}
-                {unmatched.length > 4 && ' …'}
-              </span>
-            )}
-            {unsure.length > 0 && (
-              <span className="warn block">
-                ▲ {unsure.length} {unsure.length === 1 ? 'line is' : 'lines are'} unsure, to be agreed to once it is brought:{' '}
-                {unsure
-                  .slice(0, 6)
-                  .map((line) => `“${line.text ?? ''}” as ${here?.foodsById.get(line.food ?? '')?.name ?? ''}`)
-                  .join('; ')}
-                {unsure.length > 6 && ' …'}
-              </span>
-            )}
-          </p>
-          {recipe.source !== undefined && <p className="faint text-small">From {recipe.source}; the recipe keeps that.</p>}
+          <BroughtRecipe recipe={recipe} read={read} here={here} />
         </>
       )}
       {trouble !== '' && (
@@ -115,8 +109,8 @@ export function BringRecipe({ onClose }: { readonly onClose: () => void }) {
           accept=".html,.htm,.json,.jsonld,.txt,.md,text/html,text/plain,application/json"
           aria-label="Recipe file"
           onChange={({ target }) => {
-            const [chosen] = target.files ?? [];
-            if (chosen) void take(chosen);
+            const [picked] = target.files ?? [];
+            if (picked) void take(picked);
             target.value = '';
           }}
         />
