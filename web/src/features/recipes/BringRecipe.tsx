@@ -57,7 +57,7 @@ export function BringRecipe({ onClose }: { readonly onClose: () => void }) {
     <div className="grid gap-3">
       <TextArea
         className="w-full"
-        rows={9}
+        rows={recipe ? 5 : 9}
         aria-label="The recipe as text, page or data"
         placeholder={'Leek and barley pot\nMakes 5 boxes\n\n300 g pearl barley\n3 leeks, sliced\n\nMethod\n1. Boil the barley …'}
         value={text}
