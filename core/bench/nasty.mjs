@@ -11,7 +11,10 @@ import {
   itemKey,
   leadingAmount,
   lineFromText,
+  isTill,
   packSizeText,
+  receiptLines,
+  receiptTable,
   parseLineText,
   quoteOf,
   readLabelText,
@@ -55,6 +58,13 @@ export const READERS = {
   delimiterOf: (text) => delimiterOf(text, quoteOf(text)),
   columnsOf: (text) => columnsOf(rows(text), 1),
   guessMapping: (text) => guessMapping(rows(text), 1),
+  isTill,
+  receiptLines: (text) => {
+    // The server hands on 5,000 rows at most.
+    const lines = text.split('\n', 5000).map((line) => [line]);
+    const { rows: read, mapping } = receiptTable(lines);
+    return receiptLines(read, mapping, { shop: '', seen: '2026-11-29', currency: 'EUR' });
+  },
   packSizeText,
   itemKey,
   foodWords,

@@ -4,7 +4,7 @@ import { idFromName, leadingAmount, parseLineText, searchWords, stepSpans } from
 import { FoodIndex, lineFromText } from '../src/match/index.js';
 import { cutText, tidyText } from '../src/quantity/index.js';
 import { cellFigure, columnsOf, delimiterOf, guessMapping } from '../src/table/index.js';
-import { itemKey, packSizeText } from '../src/receipt/index.js';
+import { isTill, itemKey, packSizeText, receiptLines, receiptTable } from '../src/receipt/index.js';
 import { growth, IN_PROPORTION } from './growth.js';
 import { nastyShapes } from './nastyShapes.mjs';
 
@@ -18,6 +18,11 @@ const rows = (text: string) => [
 ];
 const LENGTH = 24_000;
 const lengths = new Map([LENGTH, LENGTH / 8].map((length) => [length, nastyShapes(length)]));
+
+function readReceipt(text: string): unknown {
+  const { rows, mapping } = receiptTable(text.split('\n').map((line) => [line]));
+  return receiptLines(rows, mapping, { shop: '', seen: '2026-11-29', currency: 'EUR' });
+}
 
 test.each<[string, (text: string) => unknown]>([
   ['parseLineText', parseLineText],
@@ -34,6 +39,8 @@ test.each<[string, (text: string) => unknown]>([
   ['columnsOf', (text) => columnsOf(rows(text), 1)],
   ['guessMapping', (text) => guessMapping(rows(text), 1)],
   ['packSizeText', packSizeText],
+  ['isTill', isTill],
+  ['receiptLines', (text) => readReceipt(text)],
   ['itemKey', itemKey],
   ['tidyText', tidyText],
   ['cutText', (text) => cutText(text, 200)],

@@ -122,6 +122,37 @@ test('a receipt’s lines find their foods, doubtful ones are held back, and cho
   await expect(page.getByText('as before').first()).toBeVisible();
 });
 
+const TILL = `CORNER MARKET
+28.11.2026 17:12
+LEEKS
+ 0,852 kg x 2,30 EUR/kg   1,96 A
+BUTTER 250G        2,95 A
+  2 x 1,19
+MILK 1L            2,38 A
+Rabatt 10%        -0,24
+LEERGUT           -3,00 A
+SUMME              4,05`;
+
+test('what a till printed is pasted: weights, counts, discounts and what is no price are what they are', async ({ page }) => {
+  await page.goto('/pantry/bring');
+  await page.getByRole('button', { name: 'Paste its text' }).press('Enter');
+  await page.getByLabel('A receipt or price list, as text').fill(TILL);
+  await expectAccessible(page);
+  await page.keyboard.press('Control+Enter');
+  await page.getByLabel('Shop', { exact: true }).fill('Corner Market');
+  await expect(page.getByLabel('Day', { exact: true })).toHaveValue('2026-11-28');
+  await expect(page.getByLabel('What one LEEKS holds')).toHaveValue('0.852');
+  await expect(page.getByText('2 for 2.38, Rabatt 10% -0.24')).toBeVisible();
+  await expect(page.getByText(/Passed over: .*LEERGUT is a deposit; SUMME sums up\./)).toBeVisible();
+  // A food is chosen by arrows; each says what tells it apart.
+  await page.getByLabel(/Food of BUTTER 250G/).press('Enter');
+  await expect(page.getByRole('dialog', { name: 'Foods for this line' })).toContainText(/kcal, [\d.]+ g protein in 100 g/);
+  await page.getByLabel('Find a food').press('ArrowDown');
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel(/Food of BUTTER 250G/)).toBeVisible();
+  await expectAccessible(page);
+});
+
 test('the shops are asked for today’s prices', async ({ page }) => {
   await page.goto('/pantry/prices');
   await page.getByRole('button', { name: 'Refresh prices' }).click();

@@ -2,7 +2,7 @@ import { Kitchen, recipeFigures } from '../recipe/index.js';
 import { againstStated } from './againstStated.js';
 
 const kitchen = new Kitchen({
-  settings: {},
+  settings: { currency: 'EUR', measures: 'metric', rules: 'plain', staples: 'counted', date: '2026-11-25' },
   foods: [{ id: 'oats', name: 'Oats', nutrients: { energyKcal: 400, protein: 10, fat: 8, carbohydrate: 60, sodium: 100 } }],
   packs: [],
   recipes: [],

@@ -1,6 +1,5 @@
-import { leadingAmount } from '../text/index.js';
+import { leadingAmount, trimmed } from '../text/index.js';
 import type { ReadSection } from './readRecipe.js';
-import { trimmed } from './trimmed.js';
 
 /** What a heading opens. */
 export type Zone = 'ingredients' | 'method' | 'notes' | 'nutrition' | 'equipment';

@@ -1,11 +1,10 @@
-import { leadingAmount } from '../text/index.js';
+import { leadingAmount, trimmed } from '../text/index.js';
 import { dressed, ingredientSections, partName, zoneOf, type Zone } from './headings.js';
 import type { StatedNutrition } from '../recipe/index.js';
 import type { ReadRecipe, ReadStep } from './readRecipe.js';
 import { saidTimes, type SaidTimes } from './recipeMinutes.js';
 import { recipeYield, saysYield, yieldWithin } from './recipeYield.js';
 import { statedInText } from './statedNutrition.js';
-import { trimmed } from './trimmed.js';
 import { isNumbered, stepsOfText, withoutNumber } from './stepsOfText.js';
 
 const BULLET = /^\s*(?:[-*•▢☐□▪◦·–—‣●○✓✔☑]|\[\s?[xX]?\s?\])\s+/u;

@@ -1,8 +1,10 @@
 import fc from 'fast-check';
 import { FoodIndex } from '../match/index.js';
 import { packSizeText } from './packSize.js';
-import { foodWords, itemKey, matchedLine, receiptLines } from './receiptLines.js';
-import { dateText, guessReceipt } from './receiptMapping.js';
+import { foodWords, itemKey, matchedLine } from './matchedLine.js';
+import { dateText } from './receiptDate.js';
+import { receiptLines } from './receiptLines.js';
+import { guessReceipt } from './receiptMapping.js';
 
 test.each([
   ['Chickpeas 400 g', 400, 'g', 'Chickpeas'],
@@ -38,7 +40,7 @@ const rowsOf = (text: string, delimiter: string) =>
     .split('\n')
     .map((line) => line.split(delimiter));
 
-const given = { shop: 'Harbour Stores', seen: '2026-11-25' };
+const given = { shop: 'Harbour Stores', seen: '2026-11-25', currency: 'EUR' };
 
 test('a till receipt in German, with a discount, weighed goods, several of one, and sums', () => {
   const rows = rowsOf(
@@ -62,9 +64,9 @@ SUMME;;;8,98
     ['Olivenöl 500ml', 500, 'ml', '4.99', true],
   ]);
   expect(lines[0]?.note).toBe('3 for 2.55');
-  expect(passed.map(({ row, why }) => [row, why])).toEqual([
-    [6, 'sums up, or pays'],
-    [7, 'sums up, or pays'],
+  expect(passed.map(({ row, kind }) => [row, kind])).toEqual([
+    [6, 'deposit'],
+    [7, 'total'],
   ]);
 });
 
@@ -89,11 +91,23 @@ Nothing,1 kg,,Depot Nine,2026-11-23,
       shop: 'Weir Lane Market',
       seen: '2026-11-24',
       promotion: false,
+      currency: 'EUR',
       note: '',
     },
-    { row: 3, item: 'Leeks', net: 1, unit: 'kg', price: '2.9', shop: 'Depot Nine', seen: '2026-11-23', promotion: true, note: '' },
+    {
+      row: 3,
+      item: 'Leeks',
+      net: 1,
+      unit: 'kg',
+      price: '2.9',
+      shop: 'Depot Nine',
+      seen: '2026-11-23',
+      promotion: true,
+      currency: 'EUR',
+      note: '',
+    },
   ]);
-  expect(passed).toEqual([{ row: 4, item: 'Nothing', why: 'no price' }]);
+  expect(passed).toEqual([{ row: 4, item: 'Nothing', kind: 'none', why: 'has no price' }]);
 });
 
 test('a receipt without headings is read by what its cells look like', () => {
@@ -110,7 +124,7 @@ test('a discount that stands alone, or takes more than there was, is not taken',
   const mapping = { headingLines: 0, decimal: '.' as const, columns: { item: 0, total: 1 } };
   expect(receiptLines([['Discount', '-1.00']], mapping, given)).toEqual({
     lines: [],
-    passed: [{ row: 1, item: 'Discount', why: 'below nothing, and no discount' }],
+    passed: [{ row: 1, item: 'Discount', kind: 'discount', why: 'is off the whole receipt, or does not say off what' }],
   });
   expect(
     receiptLines(

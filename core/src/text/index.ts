@@ -9,3 +9,4 @@ export * from './partLineFromText.js';
 export * from './searchWords.js';
 export * from './stepSpans.js';
 export * from './unitAliases.js';
+export * from './trimmed.js';

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { Readable } from 'node:stream';
 import { Injectable } from '@nestjs/common';
-import { cutText, delimiterOf, itemKey, quoteOf, tidyText } from '@portiona/core';
+import { cutText, delimiterOf, isTill, itemKey, quoteOf, tidyText } from '@portiona/core';
 import { Database } from '../database/database.js';
 import { Once, type OnceKey } from '../database/once.js';
 import { RefusedFileError } from '../http/problems.js';
@@ -14,6 +14,8 @@ import type { Scope } from '../scope/scope.js';
 
 /** Nobody buys more at once, and no one looks through more. */
 const MOST_ROWS = 5000;
+/** Letters that no text holds: lines are taken whole. */
+const [NO_LETTER, NO_LETTER_EITHER] = ['\u0001', '\u0002'];
 
 @Injectable()
 export class ReceiptsService {
@@ -30,9 +32,12 @@ export class ReceiptsService {
     const { encoding } = await receiveTable(id, from, { stated, kept: false });
     try {
       const first = await firstLetters(path, encoding);
-      const quote = quoteOf(first);
+      // What a till printed is no table: its lines go on whole, and are taken apart where they are looked over.
+      const till = isTill(first);
+      const quote = till ? NO_LETTER : quoteOf(first);
+      const delimiter = till ? NO_LETTER_EITHER : delimiterOf(first, quote);
       const rows: (readonly string[])[] = [];
-      for await (const { cells } of tableRows(path, { encoding, delimiter: delimiterOf(first, quote), quote })) {
+      for await (const { cells } of tableRows(path, { encoding, delimiter, quote })) {
         if (rows.length >= MOST_ROWS) throw new RefusedFileError(`more than ${MOST_ROWS} rows; bring it in parts`);
         rows.push(cells.map(tidyText));
       }

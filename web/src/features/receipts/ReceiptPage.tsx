@@ -1,9 +1,9 @@
 import { useMemo, useState } from 'react';
 import { Link, useLocation, useNavigate } from 'react-router';
 import {
-  guessReceipt,
   matchedLine,
   receiptLines,
+  receiptTable,
   RECEIPT_TARGETS,
   standing,
   type Food,
@@ -29,12 +29,17 @@ import './receipts.css';
 const TARGET_NAMES: Readonly<Record<ReceiptTarget, string>> = {
   item: 'Name in',
   size: 'Size in',
+  unit: 'Unit in',
   quantity: 'Count in',
   price: 'Price of one in',
   total: 'Price of the line in',
+  usual: 'Price before in',
+  perKg: 'Price a kilogram in',
+  currency: 'Currency in',
   shop: 'Shop in',
   date: 'Day in',
   offer: 'Offer in',
+  note: 'Remark in',
 };
 
 /** A till receipt or price list, line by line with the foods it is most likely of, looked over before its prices are added. */
@@ -64,16 +69,21 @@ interface ReviewProps {
   readonly remembered: ReadonlyMap<string, string>;
 }
 
-function Review({ receipt: { rows, fileName }, here, remembered }: ReviewProps) {
+function Review({ receipt: { rows: printed, fileName }, here, remembered }: ReviewProps) {
   const { settings } = here.kitchen;
-  const [mapping, setMapping] = useState<ReceiptMapping>(() => guessReceipt(rows));
+  const [table] = useState(() => receiptTable(printed));
+  const { rows } = table;
+  const [mapping, setMapping] = useState<ReceiptMapping>(table.mapping);
   const [shop, setShop] = useState('');
-  const [seen, setSeen] = useState(settings.date);
+  const [seen, setSeen] = useState(table.seen ?? settings.date);
   const [choices, setChoices] = useState<ReadonlyMap<number, LineChoice>>(new Map());
   const [add, { isLoading }] = useAddPricesMutation();
   const navigate = useNavigate();
   const say = useToast();
-  const read = useMemo(() => receiptLines(rows, mapping, { shop: shop.trim(), seen }), [rows, mapping, shop, seen]);
+  const read = useMemo(
+    () => receiptLines(rows, mapping, { shop: shop.trim(), seen, currency: settings.currency, today: settings.date }),
+    [rows, mapping, shop, seen, settings],
+  );
   const matched = useMemo(
     () =>
       read.lines.map((line) => matchedLine(line, here.foodsById, here.index, remembered, (food) => here.kitchen.packsOf(food), settings)),
@@ -82,19 +92,20 @@ function Review({ receipt: { rows, fileName }, here, remembered }: ReviewProps) 
   const lines = matched.map((match) => chosen(match, choices.get(match.line.row), here));
   const ready = lines.filter(isReady);
   const taken = ready.filter(({ take }) => take);
+  const asked = lines.filter(({ line, by, take }) => !take && (line.doubt !== undefined || by === 'unsure')).length;
   const wantsShop = mapping.columns.shop === undefined && shop.trim() === '';
   const shops = [...new Set(here.kitchen.content.packs.map((pack) => pack.shop))].sort();
   const telling = useMovedDishes(settings.currency);
   const addAll = async () => {
     try {
-      const prices = taken.map(({ line: { net, unit, item, price, promotion, usual, ...of }, food }) => ({
+      const prices = taken.map(({ line: { net, unit, item, price, currency, promotion, usual, ...of }, food }) => ({
         item,
         document: {
           food: food.id,
           net,
           unit,
           price,
-          currency: settings.currency,
+          currency,
           shop: of.shop,
           seen: of.seen,
           ...(promotion ? { promotion } : {}),
@@ -113,7 +124,13 @@ function Review({ receipt: { rows, fileName }, here, remembered }: ReviewProps) 
       <div className="page-head">
         <h1>{fileName}</h1>
         <span className="muted">
-          {read.lines.length} prices, {lines.filter(({ food }) => food).length} with their food
+          {read.lines.length} {read.lines.length === 1 ? 'price' : 'prices'},{' '}
+          {lines.filter(({ food, by }) => food && by !== 'unsure').length} with their food
+          {asked > 0 && (
+            <span className="warn">
+              , ▲ {asked} to look at before {asked === 1 ? 'it is' : 'they are'} added
+            </span>
+          )}
         </span>
         <Button asChild kind="quiet">
           <Link className="ml-auto" to="/pantry/bring">
@@ -174,7 +191,7 @@ function Review({ receipt: { rows, fileName }, here, remembered }: ReviewProps) 
       </Ledger>
       {read.passed.length > 0 && (
         <p className="faint text-small mt-2">
-          Passed over: {read.passed.map(({ row, item, why }) => `row ${row}${item === '' ? '' : `, ${item}`} (${why})`).join('; ')}.
+          Passed over: {read.passed.map(({ row, item, why }) => `${item === '' ? `row ${row}` : item} ${why}`).join('; ')}.
         </p>
       )}
     </main>
@@ -183,7 +200,8 @@ function Review({ receipt: { rows, fileName }, here, remembered }: ReviewProps) 
 
 /** A line as the person has it: what was read, changed by what they chose. */
 function chosen({ line, food, by, ...stands }: MatchedLine, choice: LineChoice | undefined, here: LoadedKitchen) {
-  if (!choice) return { line, food, by, ...stands, take: food !== undefined && !stands.doubtful };
+  if (!choice)
+    return { line, food, by, ...stands, take: food !== undefined && !stands.doubtful && by !== 'unsure' && line.doubt === undefined };
   const changed: ReceiptLine = {
     ...line,
     ...(choice.net === undefined ? {} : { net: choice.net }),
@@ -194,6 +212,7 @@ function chosen({ line, food, by, ...stands }: MatchedLine, choice: LineChoice |
     line: changed,
     food: now,
     by: choice.food ? ('you' as const) : by,
+    why: choice.food ? undefined : stands.why,
     ...standing(changed, now, (id) => here.kitchen.packsOf(id), here.kitchen.settings),
     take: choice.take ?? now !== undefined,
   };

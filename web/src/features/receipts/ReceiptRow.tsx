@@ -12,6 +12,8 @@ import { Select } from '../../ui/Select';
 import { LedgerRow } from '../../ui/Ledger';
 import { DropPanel } from '../../ui/DropPanel';
 import { MenuItem } from '../../ui/Menu';
+import { stepByArrows } from '../../ui/stepByArrows';
+import { foodGlance } from '../foods/foodGlance';
 
 /** What a person changed of a line. */
 export interface LineChoice {
@@ -33,8 +35,9 @@ interface ReceiptRowProps {
 
 /** One line of a receipt: the shop's words, the food, what one holds, and how the price stands to what is paid now. */
 export function ReceiptRow({ line: chosen, ready, here, onChoose }: ReceiptRowProps) {
-  const { line, food, by, perKg, change, take } = chosen;
-  const { currency, date } = here.kitchen.settings;
+  const { line, food, by, why, perKg, change, take } = chosen;
+  const { date } = here.kitchen.settings;
+  const { currency } = line;
   const toFood = food && (
     <Button asChild kind="quiet">
       <Link to={`/pantry/${food.id}?show=usedCost`}>All prices of {food.name}</Link>
@@ -54,6 +57,7 @@ export function ReceiptRow({ line: chosen, ready, here, onChoose }: ReceiptRowPr
       <span className="min-w-0">
         {line.item}
         {line.note !== '' && <span className="faint text-small"> {line.note}</span>}
+        {line.doubt !== undefined && <span className="warn text-small block">▲ {line.doubt}</span>}
         {line.promotion && (
           <Chip tone="warn" className="ml-1.5">
             offer
@@ -63,6 +67,11 @@ export function ReceiptRow({ line: chosen, ready, here, onChoose }: ReceiptRowPr
       <span className="flex gap-1.5 items-center min-w-0">
         <FoodChoice item={line.item} food={food} here={here} onPick={(chosen) => onChoose({ food: chosen })} />
         {by === 'remembered' && <Chip>as before</Chip>}
+        {by === 'unsure' && (
+          <Chip tone="warn" title={why}>
+            ▲ unsure
+          </Chip>
+        )}
       </span>
       <span className="flex gap-1">
         <Input
@@ -100,7 +109,7 @@ export function ReceiptRow({ line: chosen, ready, here, onChoose }: ReceiptRowPr
       </span>
       <span>
         {change === undefined ? (
-          <span className="faint">{food ? `first price in ${currencySign(currency)}` : ''}</span>
+          <span className="faint">{food ? `first price in ${currencySign(currency).trim()}` : ''}</span>
         ) : (
           <FigureSource
             name={`${line.item} against now`}
@@ -181,21 +190,26 @@ function FoodChoice({
       className="w-[340px]"
       label="Foods for this line"
     >
-      <Input
-        className="w-full mb-1"
-        aria-label="Find a food"
-        value={words}
-        onChange={({ target }) => setWords(target.value)}
-        onKeyDown={(event) => event.key === 'Enter' && found[0] && pick(found[0].food)}
-        autoFocus
-      />
-      {found.map(({ food: one }) => (
-        <MenuItem key={one.id} aria-current={one.id === food?.id} onClick={() => pick(one)}>
-          <span>{one.name}</span>
-          <Chip>{one.source ?? 'estimate'}</Chip>
-        </MenuItem>
-      ))}
-      {found.length === 0 && <p className="muted px-2 py-1">Nothing like “{words}” in the pantry.</p>}
+      <div onKeyDown={stepByArrows}>
+        <Input
+          className="w-full mb-1"
+          aria-label="Find a food"
+          value={words}
+          onChange={({ target }) => setWords(target.value)}
+          onKeyDown={(event) => event.key === 'Enter' && found[0] && pick(found[0].food)}
+          autoFocus
+        />
+        {found.map(({ food: one }) => (
+          <MenuItem key={one.id} aria-current={one.id === food?.id} onClick={() => pick(one)}>
+            <span>
+              {one.name}
+              <span className="block faint text-small">{foodGlance(one, here.kitchen)}</span>
+            </span>
+            <Chip>{one.source ?? 'estimate'}</Chip>
+          </MenuItem>
+        ))}
+        {found.length === 0 && <p className="muted px-2 py-1">Nothing like “{words}” in the pantry.</p>}
+      </div>
     </DropPanel>
   );
 }

@@ -20,6 +20,7 @@ import { useToast } from '../../ui/Toasts';
 import { Button } from '../../ui/Button';
 import { Ledger, LedgerRow } from '../../ui/Ledger';
 import { Remark } from '../../ui/Remark';
+import { TextArea } from '../../ui/TextArea';
 import './tables.css';
 
 /** Larger files are refused before they are sent. */
@@ -65,10 +66,12 @@ interface CsvDoorProps<Answer> {
   readonly busy: boolean;
   readonly most?: number;
   readonly onBrought: (answer: Answer) => unknown;
+  /** It may be pasted, too: what the text is called then. */
+  readonly pasted?: string;
 }
 
 /** A door for a CSV file: it is sent as it is, and what comes of it is shown elsewhere. */
-function CsvDoor<Answer>({ action, bring, busy, most = Infinity, onBrought, ...door }: CsvDoorProps<Answer>) {
+function CsvDoor<Answer>({ action, bring, busy, most = Infinity, onBrought, pasted, ...door }: CsvDoorProps<Answer>) {
   const [trouble, setTrouble] = useState('');
   const take = (file: File) => {
     if (file.size > most) return setTrouble(`${file.name} is more than ${Math.round(most / 1024 / 1024)} MB. Take a part of it.`);
@@ -86,7 +89,49 @@ function CsvDoor<Answer>({ action, bring, busy, most = Infinity, onBrought, ...d
       busy={busy}
       trouble={trouble}
       onFile={(file) => void take(file)}
-    />
+    >
+      {pasted !== undefined && <Paste title={door.title} busy={busy} onText={(text) => void take(new File([text], pasted))} />}
+    </Door>
+  );
+}
+
+interface PasteProps {
+  readonly title: string;
+  readonly busy: boolean;
+  readonly onText: (text: string) => void;
+}
+
+/** The same as text from anywhere: a mail, a page, a list. */
+function Paste({ title, busy, onText }: PasteProps) {
+  const [open, setOpen] = useState(false);
+  const [text, setText] = useState('');
+  if (!open)
+    return (
+      <Button kind="quiet" className="text-small self-start" onClick={() => setOpen(true)}>
+        Paste its text
+      </Button>
+    );
+  return (
+    <div className="grid gap-2">
+      <TextArea
+        rows={5}
+        aria-label={`${title}, as text`}
+        placeholder={'Oats 1 kg  1.89\nYoghurt 500 g  2.35 …'}
+        value={text}
+        autoFocus
+        onChange={({ target }) => setText(target.value)}
+        onKeyDown={(event) => {
+          if (event.key === 'Escape') setOpen(false);
+          if (event.key === 'Enter' && (event.ctrlKey || event.metaKey) && text.trim() !== '') onText(text);
+        }}
+      />
+      <p className="flex gap-3 items-center">
+        <Button disabled={busy || text.trim() === ''} onClick={() => onText(text)}>
+          Read it
+        </Button>
+        <kbd>Ctrl Enter</kbd>
+      </p>
+    </div>
   );
 }
 
@@ -114,7 +159,8 @@ function ReceiptDoor() {
     <CsvDoor
       icon={<Receipt size={20} />}
       title="A receipt or price list"
-      text="What the till printed or a shop sent, as CSV. Each line finds its food, and stands against what you pay now before it is added."
+      text="What the till printed or a shop sent, as CSV or as text. Each line finds its food, and stands against what you pay now before it is added."
+      pasted="Pasted receipt"
       action="Choose a receipt"
       bring={read}
       busy={isLoading}

@@ -1,10 +1,6 @@
 import { useDeferredValue, useMemo, useState } from 'react';
 import {
-  bestPack,
-  candidatePacks,
   effectsOf,
-  per100gOf,
-  type Kitchen,
   lineText,
   parseLineText,
   recipeFigures,
@@ -23,7 +19,7 @@ import { useTakePart } from '../../features/subRecipes/useTakePart';
 import { effectWords } from '../../features/fit/fitWords';
 import type { LoadedKitchen } from '../../features/kitchen/useKitchen';
 import { withFood, withPart } from '../../features/recipes/editRecipe';
-import { numberText, priceText } from '../../ui/numberText';
+import { foodGlance } from '../../features/foods/foodGlance';
 import { stepByArrows } from '../../ui/stepByArrows';
 import { Input } from '../../ui/Input';
 import { Chip } from '../../ui/Chip';
@@ -161,7 +157,7 @@ function Choices({
         <MenuItem key={food.id} aria-current={food === current} onClick={() => pick(food)}>
           <span>
             {food.name}
-            <span className="block text-small muted">{glanceOf(food, here.kitchen)}</span>
+            <span className="block text-small muted">{foodGlance(food, here.kitchen)}</span>
             {effects.has(food.id) && <span className="block text-small muted">{effects.get(food.id)}</span>}
           </span>
           <Chip>{food.source ?? 'estimate'}</Chip>
@@ -182,17 +178,6 @@ function Choices({
 function rivalsOf(line: Line, here: LoadedKitchen): readonly Food[] {
   const reading = here.index.read(parseLineText(line.text ?? ''));
   return reading?.sureness === 'unsure' ? [reading.food, ...reading.rivals] : [];
-}
-
-/** What tells candidates apart: energy and protein in 100 g, and what a kilogram costs. */
-function glanceOf(food: Food, kitchen: Kitchen): string {
-  const { energyKcal, protein } = per100gOf(food, kitchen.convention);
-  const best = bestPack(candidatePacks(food, kitchen.packsOf(food.id), kitchen.settings));
-  return [
-    energyKcal === undefined ? 'energy unknown' : `${numberText(energyKcal, 0)} kcal`,
-    protein === undefined ? 'protein unknown' : `${numberText(protein, 1)} g protein in 100 g`,
-    best ? `${priceText(best.perKg, kitchen.settings.currency)} a kg` : 'no price',
-  ].join(', ');
 }
 
 /** Parts of other recipes shown beside the foods. */
