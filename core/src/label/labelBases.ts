@@ -1,5 +1,6 @@
 import type { PrintedBasis } from '../food/index.js';
 import { numberFromText } from '../quantity/index.js';
+import { LABEL_NAMES } from './labelWords.js';
 
 /** What a column or a section of a label is for, as it is named in the text. */
 export interface LabelBasis {
@@ -71,7 +72,14 @@ export function labelBases(text: string): {
   }
   const serving = statedSize(bracketed, stated, sizeOf);
   for (const one of text.matchAll(PERCENT)) add(one.index, one[0].length, { per: undefined, kind: 'percent' });
+  const named = new Set([...text.matchAll(LABEL_NAMES)].map((found) => found.index + found[0].length));
   for (const one of text.matchAll(WEIGHED)) {
+    // "Carbohydrate 100 g" is a figure.
+    if (
+      one[3] !== undefined &&
+      [0, 1, 2].some((gap) => named.has(one.index - gap) && !text.slice(one.index - gap, one.index).includes('\n'))
+    )
+      continue;
     const per = sizeOf(one[1] ?? one[3] ?? one[5], one[2] ?? one[4] ?? one[6]);
     if (per) add(one.index, one[0].length, { per, kind: 'amount' });
   }

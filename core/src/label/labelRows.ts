@@ -21,7 +21,7 @@ export interface LabelSection {
 
 /** What may stand between a name and its figure, and between figures of a row, without ending the row. */
 const FILLERS =
-  /\b(?:of which|of that|davon|dont|waarvan|de las cuales|de los cuales|de las quales|di cui|varav|whereof|total|totale?s?|average|avg|typical|approx|ca|qty|quantity|is|are|content|equivalent|dv|cereal|med|high|low|der|de|per|serving|tot|natural|each)\b|\([^()\d]{0,24}\)|<? ?[\d.,]{1,5} ?%(?: ?(?:dv|ri|nrv|gda|ar))?/giu;
+  /\b(?:of which|of that|davon|dont|waarvan|de las cuales|de los cuales|de las quales|di cui|varav|whereof|total|totale?s?|average|avg|typical|approx|ca|qty|quantity|is|are|content|equivalent|dv|cereal|med|high|low|der|de|per|serving|tot|natural|each)\b|\([^()\d]{0,24}\)|\([^()\d]{1,4}\/ ?100 ?(?:g|ml)\)|<? ?[\d.,]{1,5} ?%(?: ?(?:dv|ri|nrv|gda|ar))?/giu;
 const BETWEEN = /^[\s:;.,=|•*†‡()[\]/+_~-]*$/u;
 
 function bridges(text: string, from: number, to: number): boolean {

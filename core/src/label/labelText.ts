@@ -38,6 +38,8 @@ export function labelText(given: string): string {
       .replace(/(?<=\p{Ll})-\n(?=\p{Ll})/gu, '')
       .replace(ASIDE, ' ')
       .replace(DIGITS_AND_LIKE, (found) => MENDED + found.replace(/[OoIl|]/g, (letter) => LOOKS_LIKE[letter] ?? letter))
+      // "Calories 90 % Daily Value": a heading behind a figure, no share.
+      .replace(/(?<=\d) % ?(?=daily value)/gi, '\n% ')
       // "12.\n5 g", "10 . 2 g"
       .replace(/(?<=(?<![\d.,])\d{1,4})(?: [.,] |[.,]\n| [.,](?=\d)|[.,] (?=\d{1,2} ?(?:g|mg)(?!\p{L})))(?=\d{1,2}(?!\d))/gu, '.')
       // "1\n046 kJ", "299 k cal"

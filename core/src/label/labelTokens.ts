@@ -39,7 +39,7 @@ const NUMBER = String.raw`\d{1,7}(?:[.,]\d{3}){0,2}(?:[.,]\d{1,9})?`;
 /** A thousand set apart by a space is energy: "1 430 kJ". */
 const THOUSANDS = String.raw`\d[ \u00a0]\d{3}(?=[ \n]?kj)`;
 const FIGURE = new RegExp(
-  String.raw`(<|≤|less than|under|weniger als|moins de|menos de|meno di|minder dan)?[ \n]?(${MENDED}?)(?<![\d.,]|\p{L}-?|(?<!\d)\d/)(${THOUSANDS}|${NUMBER})(?: ?(${UNIT})(?![\p{L}\d])|\n(${UNIT})(?= ?(?:[^ \d\p{L}]|$)))?(?! ?%| ?\p{L}{0,3} ?%|[\d.,]*\d|-\p{L}|(?<=\d)/\d(?![\d.,])|(?![pcf](?!\p{L}))\p{L})|(?<![\p{L}])(traces?|spuren|trazas?|tracce|sporen|tr|nil|none)(?![\p{L}])(?! of\b| von\b| de\b| di\b| van\b)`,
+  String.raw`(<|≤|less than|under|weniger als|moins de|menos de|meno di|minder dan)?[ \n]?(${MENDED}?)(?<![\d.,]|\p{L}-?|(?<!\d)\d/)(${THOUSANDS}|${NUMBER})(?: ?(${UNIT})(?![\p{L}\d])|\n(${UNIT})(?= ?(?:[^ \d]|$)))?(?! ?%| ?\p{L}{0,3} ?%|[\d.,]*\d|-\p{L}|(?<=\d)/\d(?![\d.,])|(?![pcf](?!\p{L}))\p{L})|(?<![\p{L}])(traces?|spuren|trazas?|tracce|sporen|tr|nil|none)(?![\p{L}])(?! of\b| von\b| de\b| di\b| van\b)`,
   'giu',
 );
 /** A unit in the place of a name: "kcal 180", "(kJ)". */
@@ -93,7 +93,12 @@ function namesIn(text: string): NameToken[] {
     const end = found.index + found[0].length;
     return { kind: 'name', word, text: found[0], misspelt, unit: unitBehind(text, end, found[0]), at: found.index, end };
   });
-  const units = [...text.matchAll(UNIT_NAMES)].map((found): NameToken => {
+  // "250\nkcal Fat": the unit of the figure before, on a line of its own.
+  const own = [...text.matchAll(UNIT_NAMES)].filter(
+    ({ 0: unit, index }) =>
+      !/\d\n$/.test(text.slice(Math.max(0, index - 2), index)) || /^[ :]?\d/.test(text.slice(index + unit.length, index + unit.length + 2)),
+  );
+  const units = own.map((found): NameToken => {
     const unit = /^kcal$/i.test(found[0]) ? 'kcal' : 'kj';
     return { kind: 'name', word: 'energy', text: found[0], misspelt: false, unit, at: found.index, end: found.index + found[0].length };
   });

@@ -35,7 +35,8 @@ export function textRecipes(all: readonly string[], pageTitle = ''): ReadRecipe[
   for (const text of given) {
     if (text === '') apart = true;
     else {
-      const bullet = BULLET.test(text);
+      // "— Mash —" is a heading.
+      const bullet = BULLET.test(text) && !/[-–—]$/.test(text);
       lines.push({ text: bullet ? text.replace(BULLET, '').trim() : text, apart, bullet });
       apart = false;
     }

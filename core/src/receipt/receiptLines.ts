@@ -258,7 +258,7 @@ function lineOf(of: Row): OpenLine {
       ? { net: weighed.net, unit: weighed.unit, price: of.total.amount.toFixed(), note: `${weighed.net} ${weighed.unit} weighed` }
       : perKgAlone
         ? { net: 1, unit: 'kg', price: of.perKg?.amount.toFixed() ?? '0', note: 'for a kilogram' }
-        : { net: size?.net, unit: size?.unit, ...priceOf(of, count, each) };
+        : { net: (size ?? weighed)?.net, unit: (size ?? weighed)?.unit, ...priceOf(of, count, each) };
   const line: ReceiptLine = {
     row,
     item,

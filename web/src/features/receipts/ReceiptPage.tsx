@@ -73,6 +73,7 @@ function Review({ receipt: { rows: printed, fileName }, here, remembered }: Revi
   const { settings } = here.kitchen;
   const [table] = useState(() => receiptTable(printed));
   const { rows } = table;
+  const [columns, setColumns] = useState(false);
   const [mapping, setMapping] = useState<ReceiptMapping>(table.mapping);
   const [shop, setShop] = useState('');
   const [seen, setSeen] = useState(table.seen ?? settings.date);
@@ -93,6 +94,9 @@ function Review({ receipt: { rows: printed, fileName }, here, remembered }: Revi
   const ready = lines.filter(isReady);
   const taken = ready.filter(({ take }) => take);
   const asked = lines.filter(({ line, by, take }) => !take && (line.doubt !== undefined || by === 'unsure')).length;
+  // Where name and price were found, the columns are out of the way until they are asked for.
+  const { item, price, total, perKg } = mapping.columns;
+  const told = columns || item === undefined || (price ?? total ?? perKg) === undefined || lines.length === 0;
   const wantsShop = mapping.columns.shop === undefined && shop.trim() === '';
   const shops = [...new Set(here.kitchen.content.packs.map((pack) => pack.shop))].sort();
   const telling = useMovedDishes(settings.currency);
@@ -164,7 +168,12 @@ function Review({ receipt: { rows: printed, fileName }, here, remembered }: Revi
             <Input type="date" value={seen} max={settings.date} onChange={({ target }) => target.value !== '' && setSeen(target.value)} />
           </Field>
         )}
-        <Columns rows={rows} mapping={mapping} onChange={setMapping} />
+        {!told && (
+          <Button kind="quiet" className="text-small self-end" onClick={() => setColumns(true)}>
+            What its columns hold ▾
+          </Button>
+        )}
+        {told && <Columns rows={rows} mapping={mapping} onChange={setMapping} />}
       </div>
       <Ledger className="receipt">
         <LedgerRow heads>
