@@ -51,6 +51,12 @@ const CASES: Readonly<
     wrong: () => findings([{ food: 'empty', amount: 1, unit: 'g' }]),
     right: () => findings([{ food: 'empty', amount: 1, unit: 'g', retained: 0 }]),
   },
+  'allergen-words': {
+    at: 'pot/1',
+    says: /names milk, which Leek does not list among its allergens/,
+    wrong: () => findings([{ food: 'leek', amount: 1, unit: 'piece', text: '1 leek in butter' }]),
+    right: () => findings([{ food: 'leek', amount: 1, unit: 'piece', text: '1 leek in vegan butter' }]),
+  },
   'food-unsure': {
     at: 'pot/1',
     says: /“10 g greens” is counted as Leek, and may mean another food/,

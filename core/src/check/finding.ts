@@ -11,6 +11,7 @@ export const FINDING_CODES = [
   'amounts-disagree',
   'weight-outdated',
   'food-unsure',
+  'allergen-words',
 ] as const;
 export type FindingCode = (typeof FINDING_CODES)[number];
 

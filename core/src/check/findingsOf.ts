@@ -2,7 +2,7 @@ import { energyAgreement } from '../food/index.js';
 import type { ResolvedFood, Kitchen, LineFigures, PartFigures, RecipeFigures } from '../recipe/index.js';
 import type { Finding } from './finding.js';
 import { foodEnergyMismatch, noPrice, stalePrice } from './foodFindings.js';
-import { amountsDisagree, foodUnsure, noComposition, noWeight, toTaste } from './lineFindings.js';
+import { allergenWords, amountsDisagree, foodUnsure, noComposition, noWeight, toTaste } from './lineFindings.js';
 import { piecesUneven, portionShort, weightOutdated } from './partFindings.js';
 
 /**
@@ -18,6 +18,7 @@ export function findingsOf(figures: RecipeFigures, kitchen: Kitchen): Finding[] 
       ...noWeight(line),
       ...noComposition(line),
       ...foodUnsure(line),
+      ...allergenWords(line),
       ...toTaste(line),
       ...amountsDisagree(line, recipe, kitchen),
     ]),

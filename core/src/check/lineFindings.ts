@@ -1,4 +1,13 @@
-import { edibleShare, type Food } from '../food/index.js';
+import {
+  allergenWord,
+  allergensInWords,
+  allergensWithGroups,
+  edibleShare,
+  lackedBy,
+  preciseAllergens,
+  type Allergen,
+  type Food,
+} from '../food/index.js';
 import {
   hasNoComposition,
   lineWeights,
@@ -59,6 +68,41 @@ export function foodUnsure({ at, line, of }: LineFigures): Finding[] {
       severity: 'look',
       message: `“${line.text ?? ''}” is counted as ${of.resolved.food.name}, and may mean another food. Agree to it, or choose.`,
     },
+  ];
+}
+
+/** A line's words name an allergen that its food does not list, or say that one is not in it that its food lists. */
+export function allergenWords({ at, line, of }: LineFigures): Finding[] {
+  if (of.kind !== 'food' || line.text === undefined) return [];
+  const { food } = of.resolved;
+  const { named, denied } = allergensInWords(line.text);
+  const own = food.allergens ?? [];
+  const lacking = lackedBy(named, own);
+  const there = preciseAllergens(
+    own.filter((allergen) => denied.includes(allergen) || denied.some((one) => allergensWithGroups([allergen]).has(one))),
+  );
+  const words = (allergens: readonly Allergen[]) => allergens.map(allergenWord).join(', ');
+  return [
+    ...(lacking.length === 0
+      ? []
+      : [
+          {
+            code: 'allergen-words' as const,
+            at,
+            severity: 'look' as const,
+            message: `“${line.text}” names ${words(lacking)}, which ${food.name} does not list among its allergens. Choose another food, or add ${lacking.length === 1 ? 'it' : 'them'} to this one.`,
+          },
+        ]),
+    ...(there.length === 0
+      ? []
+      : [
+          {
+            code: 'allergen-words' as const,
+            at,
+            severity: 'look' as const,
+            message: `By its words “${line.text}” has no ${words(there)}, but ${food.name} lists ${there.length === 1 ? 'it' : 'them'}. Choose the food that is meant.`,
+          },
+        ]),
   ];
 }
 

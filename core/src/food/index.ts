@@ -1,4 +1,5 @@
 export * from './allergen.js';
+export * from './allergenWords.js';
 export * from './cardText.js';
 export * from './composition.js';
 export * from './cookingMethod.js';

@@ -93,7 +93,7 @@ export function recipeReport(recipe: Recipe, kitchen: Kitchen, servings = recipe
     rounded: Object.fromEntries(RULE_SETS.map((rules) => [rules, roundedStrings(rules, figures, kitchen)])) as RecipeReport['rounded'],
     problems: findingsOf(figures, kitchen)
       // Of what the application asks a person, the report's list of problems knows nothing.
-      .filter(({ code }) => code !== 'food-unsure')
+      .filter(({ code }) => code !== 'food-unsure' && code !== 'allergen-words')
       .map(({ code, at, message }) => ({ code, at, message })),
   };
 }
