@@ -72,3 +72,23 @@ test('what could be meant is chosen by arrow keys, each with energy, protein and
   await expect(row).toContainText(name);
   await expect(row).not.toContainText('Unsure');
 });
+
+test('a line that waited finds its food once it has come, and takes it only when it is told to', async ({ page }) => {
+  const id = await startRecipe(page, 'Waited for', '2');
+  await typeLine(page, '200 g quillberry paste');
+  await expectSaved(page);
+  await page.goto('/pantry/new');
+  await page.getByLabel('Name of the food').fill('Quillberry paste');
+  await page.locator('[data-field="energyKcal"]').fill('250');
+  await page.getByRole('button', { name: 'Add to the pantry' }).press('Enter');
+  await expect(page.getByRole('heading', { name: 'Packs and prices' })).toBeVisible();
+  await page.goto(`/recipes/${id}/build`);
+  await docketFigure(page, '▲ one line finds a food now').click();
+  const panel = page.getByRole('region', { name: 'What lines count as' });
+  await expect(panel.getByRole('group', { name: 'Foods found since' })).toContainText('200 g quillberry paste▲ Quillberry paste');
+  await expectAccessible(page);
+  await panel.getByRole('button', { name: 'Take it: Quillberry paste for 200 g quillberry paste' }).press('Enter');
+  await expect(docketFigure(page, 'Energy')).toContainText(/^Energy250kcal/);
+  await expect(panel.getByRole('group', { name: 'Foods found since' })).toBeHidden();
+  await expectSaved(page);
+});

@@ -4,4 +4,5 @@ export * from './isCalled.js';
 export * from './lineDoubt.js';
 export * from './lineFromText.js';
 export * from './recipeFromRead.js';
+export * from './triedAgain.js';
 export * from './unitSlip.js';

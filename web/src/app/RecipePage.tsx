@@ -101,6 +101,7 @@ export function RecipePage() {
               figures={computed.figures}
               findings={computed.findings}
               kitchen={here.kitchen}
+              here={here}
               open={working}
               onOpen={showWorking}
             />

@@ -11,6 +11,7 @@ import {
   shownFigure,
   weighNext,
   nameOfLine,
+  triedAgain,
   type Finding,
   type Figure,
   type Kitchen,
@@ -18,6 +19,7 @@ import {
   type Recipe,
   type RecipeFigures,
 } from '@portiona/core';
+import type { LoadedKitchen } from '../features/kitchen/useKitchen';
 import { useAppDispatch } from '../features/recipes/useRecipeState';
 import { scaledTo, usuallyScaled } from '../features/recipes/editRecipe';
 import { recipeActions } from '../features/recipes/recipeSlice';
@@ -39,6 +41,8 @@ interface DocketProps {
   readonly figures: RecipeFigures;
   readonly findings: readonly Finding[];
   readonly kitchen: Kitchen;
+  /** The pantry as it is: lines that wait are tried against it. */
+  readonly here: Pick<LoadedKitchen, 'index' | 'foodsById'>;
   readonly open: PanelName | null;
   readonly onOpen: (figure: PanelName | null) => void;
 }
@@ -54,7 +58,7 @@ const SMALL: readonly (readonly [Nutrient | 'salt', string])[] = [
 ];
 
 /** The docket: what one serving delivers and costs, live, each figure a way to its working. */
-export function Docket({ recipe, figures, findings, kitchen, open, onOpen }: DocketProps) {
+export function Docket({ recipe, figures, findings, kitchen, here, open, onOpen }: DocketProps) {
   const { perServing, withTopping, hasTopping, batch } = figures;
   const bandOf = (nutrient: Nutrient) => boxBand(nutrient, figures, kitchen.convention);
   const toggle = (figure: PanelName) => onOpen(open === figure ? null : figure);
@@ -62,6 +66,7 @@ export function Docket({ recipe, figures, findings, kitchen, open, onOpen }: Doc
   const till = batch.till.cost?.toNumber();
   const prices = cardPriceText({ prices: pricesOf(figures) });
   const energy = perServing.nutrients.energyKcal;
+  const found = useMemo(() => triedAgain(recipe, here.index, here.foodsById).length, [recipe, here]);
   const unsure = findings.filter(({ code }) => code === 'food-unsure').length;
   const wrong = findings.filter(({ severity }) => severity === 'wrong').length;
   return (
@@ -142,6 +147,14 @@ export function Docket({ recipe, figures, findings, kitchen, open, onOpen }: Doc
       <OwnFigureRow figures={figures} kitchen={kitchen} open={open === 'index'} onOpen={() => toggle('index')} />
       <ClaimsRow figures={figures} kitchen={kitchen} open={open === 'claims'} onOpen={() => toggle('claims')} />
       <WeighNextRow figures={figures} />
+      {found > 0 && (
+        <button className="fig warn" aria-expanded={open === 'matches'} onClick={() => toggle('matches')}>
+          <span className="fig-name">
+            <span className="warn">▲ {found === 1 ? 'one line finds' : `${found} lines find`} a food now</span>
+          </span>
+          <span className="fig-value text-small">see which</span>
+        </button>
+      )}
       {unsure > 0 && (
         <button className="fig warn" aria-expanded={open === 'matches'} onClick={() => toggle('matches')}>
           <span className="fig-name">

@@ -4,8 +4,10 @@ import {
   lineDoubt,
   lineText,
   per100gOf,
+  triedAgain,
   withEveryLine,
   type Food,
+  type FoundAgain,
   type Line,
   type LineFigures,
   type Recipe,
@@ -47,6 +49,7 @@ interface Match {
 export function MatchesPanel({ recipe, figures, here, onClose, onFigure }: MatchesPanelProps) {
   const dispatch = useAppDispatch();
   const matches = useMemo(() => matchesOf(figures, here), [figures, here]);
+  const again = useMemo(() => triedAgain(recipe, here.index, here.foodsById), [recipe, here]);
   const unsure = matches.filter(({ doubt }) => doubt !== undefined);
   const agree = (which: (at: string) => boolean) =>
     dispatch(
@@ -56,6 +59,14 @@ export function MatchesPanel({ recipe, figures, here, onClose, onFigure }: Match
         ),
       }),
     );
+  const takeAgain = (which: readonly FoundAgain[]) => {
+    const lines = new Map(which.map(({ at, line }) => [at, line]));
+    dispatch(
+      recipeActions.edited({
+        recipe: withEveryLine(recipe, (line, where) => ('at' in where ? (lines.get(where.at) ?? line) : line)),
+      }),
+    );
+  };
   return (
     <SidePanel label="What lines count as" subject="" onClose={onClose} className="fitting">
       <h2>What lines count as</h2>
@@ -69,6 +80,7 @@ export function MatchesPanel({ recipe, figures, here, onClose, onFigure }: Match
           </Button>
         )}
       </p>
+      {again.length > 0 && <FoundNow found={again} here={here} onTake={takeAgain} />}
       <table className="matches">
         <thead>
           <tr>
@@ -121,6 +133,46 @@ export function MatchesPanel({ recipe, figures, here, onClose, onFigure }: Match
         </tbody>
       </table>
     </SidePanel>
+  );
+}
+
+interface FoundNowProps {
+  readonly found: readonly FoundAgain[];
+  readonly here: LoadedKitchen;
+  readonly onTake: (which: readonly FoundAgain[]) => void;
+}
+
+/** Lines that find a food since it came into the pantry, or another one; nothing is taken before it is pressed. */
+function FoundNow({ found, here, onTake }: FoundNowProps) {
+  return (
+    <div className="found-now" role="group" aria-label="Foods found since">
+      <p>
+        {found.length === 1 ? 'One line finds' : `${found.length} lines find`} a food since it came into the pantry.{' '}
+        {found.length > 1 && (
+          <Button kind="quiet" onClick={() => onTake(found)}>
+            Take all {found.length}
+          </Button>
+        )}
+      </p>
+      {found.map((one) => (
+        <p key={one.at}>
+          <span className="matched-words">{one.text}</span>
+          <span className="block text-small warn">
+            ▲ {one.food.name}
+            {one.before !== undefined && `, instead of ${here.foodsById.get(one.before)?.name ?? one.before}`}
+            {one.line.agreed === false && ', unsure still'}
+          </span>
+          <Button
+            kind="quiet"
+            className="text-small"
+            aria-label={`Take it: ${one.food.name} for ${one.text}`}
+            onClick={() => onTake([one])}
+          >
+            Take it
+          </Button>
+        </p>
+      ))}
+    </div>
   );
 }
 

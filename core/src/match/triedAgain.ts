@@ -1,0 +1,43 @@
+import { placedLines, type Line, type Recipe } from '../recipe/index.js';
+import type { Food } from '../food/index.js';
+import type { FoodIndex } from './foodIndex.js';
+import { lineFromText } from './lineFromText.js';
+
+/** A line that its words would find another food for than it has, since foods have come. */
+export interface FoundAgain {
+  /** Where it stands, "part/line". */
+  readonly at: string;
+  readonly text: string;
+  /** What it counts as now; undefined where it had no food. */
+  readonly before: string | undefined;
+  readonly food: Food;
+  /** The line as it would be. */
+  readonly line: Line;
+}
+
+/**
+ * Lines without a food, and lines nobody has agreed to yet, tried against the pantry as it is: those whose words find a food now, or
+ * another one. What a person chose or agreed to is left.
+ *
+ * @param foods by id
+ */
+export function triedAgain(recipe: Recipe, index: FoodIndex, foods: ReadonlyMap<string, Food>): readonly FoundAgain[] {
+  return placedLines(recipe).flatMap(({ at, line }) => {
+    if (line.text === undefined || line.recipe !== undefined || (line.food !== undefined && line.agreed !== false)) return [];
+    const now = lineFromText(line.text, index, recipe.servings);
+    const food = now.food === line.food ? undefined : foods.get(now.food ?? '');
+    return food ? [{ at, text: line.text, before: line.food, food, line: keptWith(line, now) }] : [];
+  });
+}
+
+/** What stays of a line whose food is found: what was judged of it, and not its words. */
+function keptWith({ id, optional, comment, retained, scaling }: Line, now: Line): Line {
+  return {
+    ...(id === undefined ? {} : { id }),
+    ...(comment === undefined ? {} : { comment }),
+    ...(retained === undefined ? {} : { retained }),
+    ...(scaling === undefined ? {} : { scaling }),
+    ...(optional === undefined ? {} : { optional }),
+    ...now,
+  };
+}
