@@ -1,4 +1,4 @@
-import type { Food, PrintedBasis, PrintedNutrients } from '../food/index.js';
+import type { Food, PrintedBasis } from '../food/index.js';
 import type { Printed } from './labelColumn.js';
 import type { ReadLabel } from './readLabelText.js';
 
