@@ -43,6 +43,18 @@ test('it says what goes in, what is added at the table, and which allergens each
   expect(dal.sections.map(({ served }) => served)).toEqual(['box', 'box', 'table']);
 });
 
+test('what may have come into a food is printed, unless it is in the dish anyhow', () => {
+  const foods = [
+    { id: 'oats', name: 'Oats', allergens: ['oats' as const], mayContain: ['hazelnuts' as const, 'gluten' as const, 'sesame' as const] },
+    { id: 'tahini', name: 'Tahini', allergens: ['sesame' as const] },
+  ];
+  const lines = foods.map(({ id }) => ({ food: id, amount: 100, unit: 'g' }));
+  const card = cardContent(recipeOf(lines), kitchenOf({ foods }));
+  expect(card.allergensMaybe).toEqual(['hazelnuts (nuts)']);
+  expect(cardSmallPrint(card)).toMatch(/^Contains sesame, oats \(gluten\)\. May contain traces of hazelnuts \(nuts\)\./);
+  expect(dal.allergensMaybe).toBeUndefined();
+});
+
 test('every line has its amount in two systems, and what to buy', () => {
   const [lentils, squash] = dal.sections[0]?.lines ?? [];
   expect(lentils).toMatchObject({ amount: '300 g', food: 'red lentils', note: 'rinsed', second: '10 ½ oz' });

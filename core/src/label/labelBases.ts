@@ -32,6 +32,9 @@ const BRACKETED = new RegExp(
 const PIECES = new RegExp(String.raw`\b${PER}[ \n](?:1 |one |medium |large )*([\p{L}]{3,20})\b`, 'giu');
 const PERCENT =
   /%? ?(?:\b(?:RI|GDA|NRV|AR|DV|VNR|ADR|RDA)\b|daily value|valeur quotidienne|reference intake)\*{0,2}(?: per (?:serving|portion))?|%(?= (?:per|pro|je)\b)/giu;
+/** What stands before a bare "100 g" that heads figures: a word for them, a bracket, the edge of a cell or line. */
+const HEADED =
+  /(?:^|[|(\n:;=.–-] ?|(?:nutri\p{L}*|nährwert\p{L}*|values?|valeurs?|valori|valores|voedingswaarden?|typical|average|amount|qty|quantity) )$/iu;
 /** "per 100" alone: of what is not said. */
 const BARE_HUNDRED = /\b(?:per|pro|je|pour|por) 100\b(?! ?(?:g|ml|gr|gram|grams|kcal|calories)\b)/giu;
 const STATED = new RegExp(
@@ -42,10 +45,13 @@ const PREPARED = /^[^\n|\d%]{0,12}\b(?:as prepared|prepared|made up|zubereitet|p
 const SERVINGS = /^(?:serving|servings|portion|portie|porzione|porción|portions?)$/iu;
 const CONTAINERS = /^(?:container|package|pack|pot|can|jar|bottle|tray|box|vasetto)$/iu;
 const NO_PIECE =
-  /^(?:day|every|each|which|total|serving|average|adult|pack|100|form|cent|water|brine|sugars?|fat|protein|salt|the|with|and|all|cold|cool|case|your|our|its|this|order|bold|capitals|oil|sauce|store|fridge|high|low|natural|source|fibre|fiber|energy|calories|kcal|spuren|packung|portion)$/iu;
+  /^(?:day|every|each|which|total|serving|average|adult|pack|100|form|cent|water|brine|sugars?|fat|protein|salt|the|with|and|all|cold|cool|case|your|our|its|this|order|bold|capitals|oil|sauce|store|fridge|high|low|natural|source|fibre|fiber|energy|calories|kcal|contains?|of|person|adult|meal|spuren|packung|portion)$/iu;
 
 /** What a label says its figures are for, in order, each where it is named; the serving's size where it is stated, and where. */
-export function labelBases(text: string): {
+export function labelBases(
+  text: string,
+  weights: readonly (readonly [from: number, to: number])[],
+): {
   readonly bases: readonly LabelBasis[];
   readonly serving: PrintedBasis | undefined;
   readonly sizes: readonly (readonly [number, number])[];
@@ -74,6 +80,7 @@ export function labelBases(text: string): {
   for (const one of text.matchAll(PERCENT)) add(one.index, one[0].length, { per: undefined, kind: 'percent' });
   const named = new Set([...text.matchAll(LABEL_NAMES)].map((found) => found.index + found[0].length));
   for (const one of text.matchAll(WEIGHED)) {
+    if (one[3] !== undefined && weights.some(([from, to]) => from <= one.index && one.index < to)) continue;
     // "Carbohydrate 100 g" is a figure.
     if (
       one[3] !== undefined &&
@@ -81,7 +88,13 @@ export function labelBases(text: string): {
     )
       continue;
     const per = sizeOf(one[1] ?? one[3] ?? one[5], one[2] ?? one[4] ?? one[6]);
-    if (per) add(one.index, one[0].length, { per, kind: 'amount' });
+    const alone = one[3] !== undefined && !HEADED.test(text.slice(Math.max(0, one.index - 30), one.index));
+    if (per)
+      add(one.index, one[0].length, {
+        per,
+        kind: 'amount',
+        ...(alone ? { doubt: `“${one[0].trim()}” may be what the pack weighs, and not what the figures are for.` } : {}),
+      });
   }
   for (const one of text.matchAll(BARE_HUNDRED))
     add(one.index, one[0].length, {

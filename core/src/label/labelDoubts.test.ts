@@ -64,3 +64,13 @@ test('a row that has its first column alone is held against nothing', () => {
     'per 100 g per portion (40 g)\nEnergy 373 kcal 149 kcal\nFat 7.1 g 2.8 g\nCarbohydrate 58 g 23 g\nFibre 9.2 g\nProtein 13.5 g 5.4 g';
   expect(readLabelText(text)).toMatchObject({ nutrients: { fibre: 9.2 }, doubts: [] });
 });
+
+test('what the pack weighs heads no column', () => {
+  expect(readLabelText('Net weight 100 g. Fat 5 g, protein 3 g, carbohydrate 4 g, 73 kcal').per).toBeUndefined();
+  const bar = readLabelText('Dark chocolate 100 g, fat 42 g, protein 8 g, carbohydrate 35 g, 560 kcal');
+  expect(bar.doubts.find(({ of }) => of.includes('per'))?.why).toBe(
+    '“100 g” may be what the pack weighs, and not what the figures are for.',
+  );
+  expect(readLabelText('per 100 g e per porzione: grassi 5 g').net).toBeUndefined();
+  expect(readLabelText('Passata 690 g e\nper 100 g: fat 0.2 g').net).toEqual({ amount: 690, unit: 'g' });
+});

@@ -62,9 +62,14 @@ export interface LabelTokens {
  *
  * @param text made even by `labelText`
  * @param gaps stretches that hold no figures of the panel: the list of ingredients, weights of the pack
+ * @param weights those of them that are weights of the pack, and head no column
  */
-export function labelTokens(text: string, gaps: readonly (readonly [from: number, to: number])[]): LabelTokens {
-  const { bases, serving, sizes } = labelBases(text);
+export function labelTokens(
+  text: string,
+  gaps: readonly (readonly [from: number, to: number])[],
+  weights: readonly (readonly [from: number, to: number])[],
+): LabelTokens {
+  const { bases, serving, sizes } = labelBases(text, weights);
   const taken = [...gaps, ...sizes, ...bases.map(({ at, end }) => [at, end] as const)].sort((a, b) => a[0] - b[0]);
   const names = free(namesIn(text), taken);
   const short = !names.some(({ word }) => word === 'protein' || word === 'fat' || word === 'carbohydrate')

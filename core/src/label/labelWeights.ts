@@ -18,8 +18,8 @@ const NET = new RegExp(
   String.raw`\b(?:net(?: weight| wt\.?| contents?| quantity)?|nettogewicht|nettofüllmenge|füllmenge|netto|poids net|peso neto|peso netto|contenido neto|nettoinhoud|inhalt)\b[ :=-]{0,4}(?:ca\.? )?(?:[\d.]{1,6} ?(?:oz|lbs?|fl\.? ?oz)\.? ?\(?)?${AMOUNT}`,
   'giu',
 );
-/** "500 g e", "200 g ℮" */
-const MARKED = new RegExp(String.raw`(?<![\d.,])${AMOUNT} ?(?:℮|e(?![\p{L}\d.]))`, 'gu');
+/** "500 g e" at an end, "200 g ℮": within a sentence "e" is a word of southern languages. */
+const MARKED = new RegExp(String.raw`(?<![\d.,])${AMOUNT} ?(?:℮|e(?= ?(?:$|[\n.,;)])))`, 'gu');
 /** The name of a product that ends in its weight: "Minced beef, 12% fat, 500 g." */
 const BEHIND_NAME = new RegExp(String.raw`^[^\n:]{3,90}?, ?${AMOUNT}(?=[.\n]|$)`, 'iu');
 

@@ -24,7 +24,7 @@ export interface ReadLabel {
 }
 
 /**
- * Reads the text of a nutrition label: the words of nine languages, decimal comma or point, names before their figures or behind
+ * Reads the text of a nutrition label: the words of seven languages, decimal comma or point, names before their figures or behind
  * them, in rows, blocks or a paragraph, one column or several, as printed, scanned or typed. Of several columns the one per 100 g is
  * taken, else per 100 ml, else the first that has a weight. Columns check each other, and energy its macronutrients; what does not agree
  * is doubted. "Less than" is taken as half of it.
@@ -37,7 +37,7 @@ export function readLabelText(given: string): ReadLabel {
   const weights = labelWeights(text);
   const list = ingredientsAt(text);
   const gaps = [...weights.at, ...(list ? [list] : [])].sort((a, b) => a[0] - b[0]);
-  const { tokens, bases, serving, short } = labelTokens(text, gaps);
+  const { tokens, bases, serving, short } = labelTokens(text, gaps, weights.at);
   const sections = labelRows(text, tokens, bases);
   const columns = sections.flatMap((section) => labelColumns(section).map((column) => ({ ...column, section, doubt: section.doubt })));
   const american = /\b(?:nutrition facts|total carb|daily value|calories|% ?DV)\b/i.test(text);

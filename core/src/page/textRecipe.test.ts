@@ -1,3 +1,4 @@
+import { growth, IN_PROPORTION } from '../../test/growth.js';
 import { readRecipes } from './readRecipes.js';
 
 test('an introduction says whom it feeds where nothing else does', () => {
@@ -53,4 +54,9 @@ test('what stands around a recipe on its page is no part of it', () => {
 test('deep markup and marks within marks end', () => {
   const deep = `${'<div itemscope itemtype="http://schema.org/Recipe" itemprop="x">'.repeat(3000)}<p itemprop="name">Soup</p><p itemprop="recipeIngredient">1 leek</p>`;
   expect(() => readRecipes(deep)).not.toThrow();
+});
+
+test('a long list of what is needed to cook takes no time to speak of', () => {
+  const text = (letters: number) => `Equipment\n${'1 bowl\n'.repeat(letters / 7)}`;
+  expect(growth(2000, text, readRecipes)).toBeLessThan(IN_PROPORTION);
 });

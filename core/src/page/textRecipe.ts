@@ -122,7 +122,8 @@ interface Collected {
 function listBegins(lines: readonly Line[]): { readonly at: number; readonly named: boolean } | undefined {
   const named = lines.findIndex(({ text }) => zoneOf(text)?.zone === 'ingredients');
   if (named >= 0) return { at: named, named: true };
-  const first = lines.findIndex(({ text }, i) => isIngredient(text) && !inEquipment(lines, i));
+  const needed = neededToCook(lines);
+  const first = lines.findIndex((line) => isIngredient(line.text) && !needed.has(line));
   if (first < 0) return undefined;
   // A list without a heading is one only where more than a line of it stands together, or what follows says what to do.
   const together = lines.slice(first, first + 6).filter(({ text }) => isIngredient(text)).length;
@@ -139,12 +140,16 @@ function listBegins(lines: readonly Line[]): { readonly at: number; readonly nam
   return { at: heads ? first - 1 : first, named: false };
 }
 
-function inEquipment(lines: readonly Line[], i: number): boolean {
-  for (let at = i - 1; at >= 0; at--) {
-    const zone = zoneOf(lines[at]?.text ?? '')?.zone;
-    if (zone !== undefined) return zone === 'equipment';
+/** Lines under a heading for what is needed to cook it. */
+function neededToCook(lines: readonly Line[]): ReadonlySet<Line> {
+  const needed = new Set<Line>();
+  let equipment = false;
+  for (const line of lines) {
+    const zone = zoneOf(line.text)?.zone;
+    if (zone !== undefined) equipment = zone === 'equipment';
+    else if (equipment) needed.add(line);
   }
-  return false;
+  return needed;
 }
 
 /** A short line without an amount between empty lines, over lines of a list: a heading. */

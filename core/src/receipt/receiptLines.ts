@@ -66,6 +66,9 @@ const WHY: Readonly<Record<PassedKind, string>> = {
   none: 'has no price',
 };
 
+/** What may be said of goods by their size: a deposit, what was given back, tax. */
+const OF_GOODS: ReadonlySet<PassedKind> = new Set(['deposit', 'return', 'tax']);
+
 /** A line while discounts below it may still change it. */
 interface OpenLine {
   line: ReceiptLine;
@@ -110,7 +113,9 @@ export function receiptLines(rows: readonly (readonly string[])[], mapping: Rece
     }
     if (item === '') return pass('none');
     const kind = rowKind(plain);
-    if (kind !== undefined) return pass(kind);
+    // "Bag salad 150 g" is goods, though bags are none.
+    const sized = packSizeText(item).size;
+    if (kind !== undefined && (OF_GOODS.has(kind) || sized === undefined || sized.unit === 'piece')) return pass(kind);
     if (!amount && !money('perKg')) return pass('none');
     if (amount?.lt(0)) return takeOff(amount, { item, plain, row, open, sum, pass });
     if (amount?.eq(0)) return pass('none');

@@ -10,7 +10,10 @@ const SIGNS: Readonly<Record<string, string>> = { '€': 'EUR', '£': 'GBP', $: 
 /** Codes of currencies, that no other three letters are taken for one. */
 const CODES = 'EUR|GBP|USD|CAD|AUD|NZD|CHF|SEK|NOK|DKK|PLN|CZK|HUF|JPY|SGD|ZAR|INR|MXN|BRL|TRY|RON|BGN|ISK';
 const MARK = `(?:[€£$¥]|zł|kč|${CODES})`;
-const MONEY = new RegExp(`^\\(?(-|−)? ?(${MARK})? ?(-|−)? ?(\\d[\\d.,' ]*)(-|−)? ?(${MARK})?\\)?(?: ?[A-Z*#]{1,2})?$`, 'iu');
+const MONEY = new RegExp(
+  `^\\(?(-|−)? ?(${MARK})? ?(-|−)? ?(\\d[\\d.,' ]*)(-|−)? ?(${MARK})?\\)?(?! ?(?:kg|g|gr|mg|l|ml|cl|dl|lb|oz|st|pc)(?!\\p{L}))(?: ?[A-Z*#]{1,2})?$`,
+  'iu',
+);
 
 /** Money as shops write it: "€ 1.45", "1,45 EUR", "-0.50", "0.50-", "(1.20)". */
 export function cellMoney(text: string, decimal: '.' | ','): CellMoney | undefined {

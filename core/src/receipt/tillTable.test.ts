@@ -43,6 +43,20 @@ test('what has no price is told, not dropped; the day is read where it stands', 
   ]);
 });
 
+test('goods that are called like a payment or a bag are goods where they weigh something', () => {
+  const { lines, passed } = read('Bag salad 150 g  1.20\nBar 100G  1.50\nBag  0.10\nReturn milk 1 l  -1.20\nBAR  5.00');
+  expect(lines.map(({ item }) => item)).toEqual(['Bag salad 150 g', 'Bar 100G']);
+  expect(passed.map(({ kind }) => kind)).toEqual(['fee', 'return', 'payment']);
+});
+
+test('a weight at a line’s end is no money', () => {
+  const { lines, passed } = read('Rolled oats 0.50 kg\nCream 0,25 l\nMilk 1.10 A');
+  expect(lines.map(({ item }) => item)).toEqual(['Milk']);
+  expect(passed.map(({ item }) => item)).toEqual(['Rolled oats 0.50 kg', 'Cream 0,25 l']);
+  const mapping = { headingLines: 0, decimal: '.' as const, columns: { item: 0, price: 1 } };
+  expect(receiptLines([['Oats', '0.50 kg']], mapping, given).passed).toMatchObject([{ kind: 'none' }]);
+});
+
 test.each([
   ['Milk 2.20\nBread 1.80', true],
   ['BANANEN    1,96 A\n  0,852 kg x 2,30 EUR/kg', true],

@@ -13,8 +13,10 @@ export const TILL_HEADINGS = ['Item', 'Size', 'Quantity', 'Price', 'Total', 'Not
 
 const SIGN = '(?:€|£|\\$|EUR|GBP|USD|CHF)';
 const MONEY = String.raw`\(?[-−]?(?:${SIGN} ?)?[-−]?(?:\d{1,5}(?:[.,]\d{3})*[.,]\d{2}(?!\d)|(?<=[€£$] ?)\d{1,4}(?![\d.,]))-?\)?(?: ?${SIGN})?`;
+/** "0.50 kg" is no money. */
+const NO_UNIT = String.raw`(?! ?(?:kg|g|gr|mg|l|ml|cl|dl|lb|oz|st|pc)(?!\p{L}))`;
 /** Money at a line's end, behind a gap; what follows it is a tax letter. */
-const PRICED = new RegExp(String.raw`(?<=\S\s)(${MONEY})(?: ?[A-Z*#]{1,2}| \d)?$`, 'iu');
+const PRICED = new RegExp(String.raw`(?<=\S\s)(${MONEY})${NO_UNIT}(?: ?[A-Z*#]{1,2}| \d)?$`, 'iu');
 /** "carrots 70p/kg", "Rice €2.30/kg" */
 const PER_KG = new RegExp(String.raw`(?:(?<![\d.,])(\d{1,3}) ?(?:p|ct|c)|(?<![\d.,])(${MONEY})) ?(?:/|per|pro|je|a) ?(?:kg|kilo)\b`, 'iu');
 /** "0,852 kg x 2,30 EUR/kg", "2 STK X 2,99", "3 @ 1.20", with or without the line's price behind it. */
