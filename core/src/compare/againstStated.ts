@@ -8,6 +8,8 @@ export interface AgainstStated {
   readonly stated: number;
   /** Undefined while nothing of it is known. */
   readonly computed: number | undefined;
+  /** Something of the dish is not known: it has at least so much. */
+  readonly atLeast: boolean;
   /** Computed over stated, less 1; undefined where there is no such ratio. */
   readonly apart: number | undefined;
   /** Further apart than two careful reckonings of the same dish come. */
@@ -32,10 +34,13 @@ export function againstStated(
   return ORDER.flatMap((nutrient) => {
     const told = statedOf(stated, nutrient);
     if (told === undefined) return [];
-    const computed = shownFigure(nutrient, figures.withTopping.nutrients, convention).amount;
+    const { amount: computed, gaps } = shownFigure(nutrient, figures.withTopping.nutrients, convention);
+    const atLeast = gaps.length > 0;
     const perServing = told * share;
     const apart = computed === undefined || perServing === 0 ? undefined : computed / perServing - 1;
-    return [{ nutrient, stated: perServing, computed, apart, far: apart !== undefined && Math.abs(apart) > FAR }];
+    // What is at least so much can be told to be too much, never too little.
+    const far = apart !== undefined && (apart > FAR || (!atLeast && apart < -FAR));
+    return [{ nutrient, stated: perServing, computed, atLeast, apart, far }];
   });
 }
 

@@ -231,7 +231,7 @@ function inRatio(value: number, one: LabelValue, other: LabelValue, ratio: numbe
 function columnFaults(figures: Figures, chosen: LabelColumn, others: readonly LabelColumn[]): LabelDoubt[] {
   return others.flatMap((other) => {
     const ratio = basisRatio(chosen.basis?.per, other.basis?.per);
-    if (ratio === undefined || chosen.basis?.prepared !== other.basis?.prepared || isCooked(chosen) !== isCooked(other)) return [];
+    if (ratio === undefined || chosen.basis?.prepared !== other.basis?.prepared) return [];
     const pairs = [...chosen.values].flatMap(([printed, value]) => {
       const beside = other.values.get(printed);
       return beside && plain(value) && plain(beside) ? [{ printed, value, beside }] : [];
@@ -249,10 +249,6 @@ function columnFaults(figures: Figures, chosen: LabelColumn, others: readonly La
 /** Neither a limit nor of an unsure column. */
 function plain({ figure, doubt }: LabelValue): boolean {
   return figure.note === '' && doubt === undefined;
-}
-
-function isCooked({ basis }: LabelColumn): boolean {
-  return basis?.doubt?.includes('cooked') ?? false;
 }
 
 /** Columns under each other's headings: every figure stands the wrong way round. */

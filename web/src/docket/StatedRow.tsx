@@ -13,7 +13,7 @@ interface StatedRowProps {
 export function StatedRow({ recipe, figures, kitchen, open, onOpen }: StatedRowProps) {
   const energy = againstStated(recipe, figures, kitchen.convention).find(({ nutrient }) => nutrient === 'energyKcal');
   if (!energy) return null;
-  const { stated, apart, far } = energy;
+  const { stated, atLeast, apart, far } = energy;
   return (
     <button className="fig" aria-expanded={open} onClick={onOpen}>
       <span className="fig-name">{far ? <span className="warn">▲ Its page says</span> : 'Its page says'}</span>
@@ -22,7 +22,8 @@ export function StatedRow({ recipe, figures, kitchen, open, onOpen }: StatedRowP
         <small>kcal</small>
         {apart !== undefined && (
           <span className="least block">
-            yours {Math.abs(apart) < 0.005 ? 'the same' : `${Math.round(Math.abs(apart) * 100)} % ${apart > 0 ? 'above' : 'below'}`}
+            yours {atLeast && 'so far '}
+            {Math.abs(apart) < 0.005 ? 'the same' : `${Math.round(Math.abs(apart) * 100)} % ${apart > 0 ? 'above' : 'below'}`}
           </span>
         )}
       </span>

@@ -99,7 +99,7 @@ export function BringRecipe({ onClose }: { readonly onClose: () => void }) {
           {trouble}
         </p>
       )}
-      <div className="flex gap-2 items-center">
+      <div className="flex flex-wrap gap-2 items-center">
         <Button onClick={() => file.current?.click()}>Choose a page or file</Button>
         <input
           ref={file}

@@ -64,7 +64,7 @@ function Stated({ recipe, here }: Pick<BroughtRecipeProps, 'recipe' | 'here'>) {
     <p className={far.length > 0 ? 'warn text-small' : 'muted text-small'}>
       {far.length > 0 && '▲ '}
       {energy
-        ? `The page says ${numberText(energy.stated, 0)} kcal a serving; its lines make ${numberText(energy.computed ?? 0, 0)}.`
+        ? `The page says ${numberText(energy.stated, 0)} kcal a serving; its lines make ${energy.atLeast ? 'at least ' : ''}${numberText(energy.computed ?? 0, 0)}.`
         : 'The page says some figures of a serving; they are kept with the recipe.'}
       {far
         .filter(({ nutrient }) => nutrient !== 'energyKcal')
