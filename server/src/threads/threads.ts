@@ -22,7 +22,7 @@ interface Bounds extends TurnBounds {
   readonly work: number;
 }
 const COMPUTING: Bounds = { places: 2, memory: 768, waiting: 300, longest: 30_000, work: 60_000 };
-const DRAWN: Bounds = { places: 1, memory: 512, waiting: 60, longest: 30_000, work: 20_000 };
+const DRAWN: Bounds = { places: 1, memory: 512, waiting: 60, longest: 30_000, work: 60_000 };
 /** A thread with nothing to do is let go after this long. */
 const IDLE = 120_000;
 /** Milliseconds between looks at whether what lists show is to be computed anew: an import leaves much to do. */
