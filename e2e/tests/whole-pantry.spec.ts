@@ -59,6 +59,43 @@ test('its next edition finds its kept mapping, and changes nothing that is the s
   await expect(ticket.getByRole('button', { name: 'Nothing new' })).toBeVisible();
 });
 
+test('units that a table does not say are read from its figures or asked, and rows that cannot be right wait for a word', async ({
+  page,
+}) => {
+  const table = [
+    'Ref;Food;Energy;Protein;Fat;Carbohydrate;Saturates;Sodium (g);Vitamin D',
+    'K1;Milk, whole;268;3.4;3.6;4.6;2.3;43;0.1',
+    'K2;Egg, whole, raw;582;12.6;9.5;0.7;3.1;140;',
+    'K3;Butter, unsalted;3117;0.6;82.2;0.6;52.1;9;0.5',
+    'K4;Dune pea;1299;22;2;50;0.3;9;0.5',
+    'K5;Sea holly, root;310;1;0;17;0;9;0.5',
+    'K6;Oil of dune thistle;0;0;99.9;0;9;0;0.5',
+  ].join('\n');
+  await page.goto('/pantry/bring');
+  await page.getByLabel('A food table, file').setInputFiles(csv('tarn.csv', table));
+  const ticket = page.getByRole('complementary', { name: 'Taking it in' });
+  await expect(page.getByLabel('Unit of Energy')).toHaveValue('kJ');
+  await expect(page.getByText('kJ by its figures, not by its heading: in 5 of 5 foods it is four times')).toBeVisible();
+  await expect(page.getByLabel('Unit of Vitamin D')).toHaveValue('');
+  await expect(ticket).toContainText('Not taken, since nobody has said in what unit it is: Vitamin D');
+  await expect(ticket).toContainText('speak against the unit they are taken in: Sodium (g)');
+  await page.getByRole('button', { name: 'Take mg' }).click();
+  await expect(page.getByLabel('Unit of Sodium (g)')).toHaveValue('mg');
+  await expect(ticket).not.toContainText('speak against');
+  const take = ticket.getByRole('button', { name: /^Take in/ });
+  await expect(ticket.getByRole('region', { name: /^Rows with energy missing/ })).toContainText('1 row');
+  await expect(take).toBeDisabled();
+  await expectAccessible(page);
+  await ticket.getByRole('radio', { name: 'energy from macronutrients' }).click();
+  await expect(take).toHaveText('Take in 6 foods');
+  await take.click();
+  await expect(ticket.getByText('They are found wherever you search a food')).toBeVisible();
+  await page.goto('/pantry');
+  await page.getByLabel('Find a food').fill('dune thistle');
+  await page.getByRole('link', { name: /Oil of dune thistle/ }).click();
+  await expect(page.getByText('these 899 kcal are what its macronutrients make')).toBeVisible();
+});
+
 test('a table with a row for each figure is gathered, and its columns can be said', async ({ page }) => {
   const rows = ['Energy;kcal;61', 'Protein;g;1.5', 'Fat;g;0.3', 'Carbohydrate, available;g;12.4', 'Fibre;g;1.8', 'Sodium;mg;20'];
   const table = ['Food;Nutrient;Unit;Amount', ...['Mole leek', 'Mole chard'].flatMap((food) => rows.map((row) => `${food};${row}`))];

@@ -422,3 +422,81 @@ test('many files brought at once are no more than may be, and a receipt is read 
   await server.http.post('/api/receipts/read').set('content-type', 'text/csv').send('item;price\nLeek;1.20\n').expect(200);
   for (const id of brought) await server.http.delete(`/api/food-tables/${id}`).expect(204);
 });
+
+describe('what a table does not say, and rows that cannot be right', () => {
+  const UNSAID = [
+    'Ref,Food,Reference quantity,Energy,Protein,Fat,Carbohydrate,Saturates,Calcium,Iron,Vitamin D',
+    'K1,"Milk, whole",100 g,268,3.4,3.6,4.6,2.3,0.12,0.03,0.1',
+    'K2,"Spinach, raw",1 kg,960,29,4,14,0.6,0.99,27,0',
+    'K3,"Egg, whole, raw",100 g,582,12.6,9.5,0.7,3.1,0.056,1.8,',
+    'K4,"Butter, unsalted",100 g,3117,0.6,82.2,0.6,52.1,0.018,0,',
+    'K5,Dune pea,100 g,1280,22,2,50,0.3,0.1,5,',
+    'K6,Oil of dune thistle,100 g,0,0,99.9,0,9,0,0,',
+    'K7,Sea beet crisps,100 g,2200,6,33,50,41,0.1,1,',
+    'K8,Marsh root,a handful,300,2,0.1,16,0,0.01,1,',
+  ].join('\n');
+
+  test('units come from values, with what shows it; what nothing shows is asked', async () => {
+    const { id } = await bring(UNSAID);
+    const { mapping, units } = (await look(id)) as unknown as {
+      mapping: { columns: { heading: string; target: string; unit?: string }[] };
+      units: { heading: string; unit?: string; from: string; evidence: string }[];
+    };
+    const unitOf = (heading: string) => mapping.columns.find((one) => one.heading === heading)?.unit;
+    expect(mapping.columns).toContainEqual({ heading: 'Reference quantity', target: 'basis' });
+    expect(mapping.columns).toContainEqual({ heading: 'Ref', target: 'code' });
+    expect(unitOf('Energy')).toBe('kJ');
+    expect(unitOf('Calcium')).toBe('g');
+    expect(unitOf('Iron')).toBe('mg');
+    expect(unitOf('Vitamin D')).toBeUndefined();
+    expect(units.find(({ heading }) => heading === 'Energy')).toMatchObject({
+      from: 'values',
+      evidence: expect.stringContaining('four times') as string,
+    });
+    expect(units.find(({ heading }) => heading === 'Vitamin D')).toMatchObject({ from: 'nothing' });
+    const { body } = (await server.http.post(`/api/food-tables/${id}/preview`).send({ name: 'Unsaid', mapping }).expect(422)) as {
+      body: object;
+    };
+    expect(body).toMatchObject({
+      faults: [{ path: 'mapping.columns[10].unit', message: expect.stringContaining('does not say the unit of “Vitamin D”') as string }],
+    });
+  });
+
+  test('rows that cannot be right are listed, and nothing is taken until it is said what becomes of them', async () => {
+    const { id } = await bring(UNSAID);
+    const { mapping: guessed } = (await look(id)) as unknown as { mapping: { columns: { heading: string }[] } };
+    const mapping = { ...guessed, columns: guessed.columns.filter(({ heading }) => heading !== 'Vitamin D') };
+    const { body } = (await server.http.post(`/api/food-tables/${id}/preview`).send({ name: 'Unsaid', mapping }).expect(200)) as {
+      body: object;
+    };
+    expect(body).toMatchObject({
+      rows: 8,
+      added: 5,
+      leftOut: 3,
+      doubtful: [
+        { kind: 'energy', ways: ['out', 'factored', 'asIs'], rows: 1, first: [{ row: 7, name: 'Oil of dune thistle' }] },
+        { kind: 'parts', ways: ['out', 'asIs'], rows: 1, first: [{ row: 8, name: 'Sea beet crisps' }] },
+      ],
+      firstFaults: [{ row: 9, heading: 'Reference quantity', message: expect.stringContaining('“a handful”') as string }],
+    });
+    await server.http
+      .post(`/api/food-tables/${id}/start`)
+      .send({ name: 'Unsaid', mapping, doubtful: { energy: 'factored' } })
+      .expect(202);
+    expect(await ended(id)).toMatchObject({ state: 'failed', message: expect.stringContaining('row 8, Sea beet crisps') as string });
+    expect(await foodsOf('dune thistle')).toEqual([]);
+    await server.http
+      .post(`/api/food-tables/${id}/start`)
+      .send({ name: 'Unsaid', mapping, doubtful: { energy: 'factored', parts: 'out' } })
+      .expect(202);
+    expect(await ended(id)).toMatchObject({ state: 'done', result: { rows: 8, added: 6, leftOut: 2 } });
+    expect((await foodsOf('dune thistle'))[0]?.food.document).toMatchObject({
+      energyIs: 'factored',
+      nutrients: { energyKcal: 899.1, fat: 99.9 },
+    });
+    expect((await foodsOf('spinach')).find(({ fromTable }) => fromTable === 'Unsaid')?.food.document).toMatchObject({
+      per: { amount: 1000, unit: 'g' },
+      nutrients: { energyKj: 960, calcium: 990, iron: 27 },
+    });
+  });
+});

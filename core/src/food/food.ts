@@ -30,6 +30,8 @@ export interface Food {
   readonly per?: PrintedBasis;
   readonly nutrients?: PrintedNutrients;
   readonly carbohydrateIs?: CarbohydrateConvention;
+  /** Its energy was not printed anywhere: its macronutrients make it. */
+  readonly energyIs?: 'factored';
   readonly source?: Source;
   /** Grams per millilitre. */
   readonly density?: number;

@@ -102,6 +102,7 @@ export class FoodEntry implements Food {
   @Optional() @One(() => PerEntry) per?: PerEntry;
   @Optional() @One(() => NutrientsEntry) nutrients?: NutrientsEntry;
   @Optional() @OneOf(CARBOHYDRATE_CONVENTIONS) carbohydrateIs?: CarbohydrateConvention;
+  @Optional() @OneOf(['factored']) energyIs?: 'factored';
   @Optional() @OneOf(SOURCES) source?: Source;
   @Optional() @Quantity({ above: 0 }) density?: number;
   @Optional() @NumbersByName(false) measures?: { [measure: string]: number };

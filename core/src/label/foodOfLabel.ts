@@ -26,6 +26,7 @@ export function foodOfLabel(food: Pick<Food, 'measures'>, read: ReadLabel, { per
   return {
     nutrients: Object.fromEntries(kept),
     source: 'label',
+    energyIs: undefined,
     carbohydrateIs: read.carbohydrateIs === 'total' ? 'total' : undefined,
     per: per.amount === 100 && per.unit === 'g' ? undefined : per,
     ...(contains.length > 0 ? { allergens: contains } : {}),

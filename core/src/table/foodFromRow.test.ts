@@ -81,3 +81,44 @@ test('a wrong meaning of carbohydrate, or a wrong unit, shows in the energy of t
   expect(soundnessText({ compared: 100, agree: 97, agreeOtherwise: 90 })).toBe('');
   expect(soundnessText(tableSoundness([]))).toContain('cannot be checked');
 });
+
+test('each row’s own basis; one that says none is left out and told', () => {
+  const mapping = {
+    ...MAPPING,
+    columns: [
+      { heading: 'Name', target: 'name' as const },
+      { heading: 'For', target: 'basis' as const },
+      { heading: 'Protein', target: 'protein' as const, unit: 'g' as const },
+    ],
+  };
+  const at = placedMapping(mapping, ['Name', 'For', 'Protein']);
+  expect(foodFromRow(['Leek', '1 kg', '16'], at).food?.food).toMatchObject({
+    per: { amount: 1000, unit: 'g' },
+    nutrients: { protein: 16 },
+  });
+  expect(foodFromRow(['Leek juice', '100 ml', '1.6'], at).food?.food.per).toEqual({ amount: 100, unit: 'ml' });
+  expect(foodFromRow(['Leek', '100 g', '1.6'], at).food?.food.per).toBeUndefined();
+  for (const [cell, said] of [
+    ['1 stalk', '“1 stalk” is no weight or volume'],
+    ['', 'nothing says what its figures are for'],
+  ] as const) {
+    const { food, faults } = foodFromRow(['Leek', cell, '1.6'], at);
+    expect(food).toBeUndefined();
+    expect(faults).toEqual([{ heading: 'For', message: expect.stringContaining(said) as string }]);
+  }
+  // What cannot be in 100 g can be in a kilogram.
+  expect(foodFromRow(['Leek', '1 kg', '160'], at).faults).toEqual([]);
+  expect(foodFromRow(['Leek', '100 g', '160'], at).faults).toHaveLength(1);
+});
+
+test('a heading’s unit counts where the mapping says none', () => {
+  const mapping = {
+    ...MAPPING,
+    columns: [
+      { heading: 'Name', target: 'name' as const },
+      { heading: 'Sodium (g)', target: 'sodium' as const },
+    ],
+  };
+  const { food } = foodFromRow(['Leek', '0.002'], placedMapping(mapping, ['Name', 'Sodium (g)']));
+  expect(food?.food.nutrients).toEqual({ sodium: 2 });
+});

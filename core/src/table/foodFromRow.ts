@@ -1,7 +1,8 @@
 import { cutText, tidyText, normalForm } from '../quantity/index.js';
 import { unitOf, type Food, type Nutrient, type State } from '../food/index.js';
 import { cellFigure, type CellNote } from './cellFigure.js';
-import { factorTo } from './tableUnit.js';
+import { rowBasis } from './rowBasis.js';
+import { factorTo, unitInHeading } from './tableUnit.js';
 import {
   isTableNutrient,
   nutrientOfTarget,
@@ -44,13 +45,19 @@ export function placedMapping(mapping: TableMapping, headings: readonly string[]
   const at = new Map(headings.map((heading, i) => [heading.toLowerCase(), i]));
   const places = mapping.columns.flatMap((column) => {
     const place = at.get(column.heading.toLowerCase());
-    return place === undefined ? [] : [{ ...column, at: place }];
+    return place === undefined ? [] : [{ ...column, ...statedUnit(column), at: place }];
   });
   return {
     mapping,
     places,
     missing: mapping.columns.filter(({ heading }) => !at.has(heading.toLowerCase())).map(({ heading }) => heading),
   };
+}
+
+/** The unit that was said, else the one its heading states where that can be the target's. */
+function statedUnit({ heading, target, unit }: ColumnMapping): { readonly unit?: TableUnit } {
+  const stated = unit ?? (isTableNutrient(target) ? unitInHeading(heading) : undefined);
+  return stated === undefined || (unit === undefined && factorTo(target, stated) === undefined) ? {} : { unit: stated };
 }
 
 const LONGEST_NAME = 200;
@@ -85,14 +92,21 @@ const LIMITED_BY_WEIGHT: ReadonlySet<TableNutrient> = new Set([
  */
 export function foodFromRow(cells: readonly string[], { mapping, places }: PlacedMapping): RowRead {
   const faults: CellFault[] = [];
-  const text = (target: 'name' | 'code' | 'otherNames' | 'group') => {
+  const text = (target: 'name' | 'code' | 'otherNames' | 'group' | 'basis') => {
     const place = places.find((one) => one.target === target);
     return place === undefined ? '' : tidyText((cells[place.at] ?? '').replace(/\s+/g, ' ').trim());
   };
   const [name, code] = [text('name'), text('code')];
   const refused = refusalOf(name, code, places);
   if (refused) return { food: undefined, faults: [refused] };
-  const { nutrients, shares, notes } = figuresOf(cells, mapping, places, faults);
+  const basis = places.find(({ target }) => target === 'basis');
+  const per = basis ? rowBasis(text('basis'), mapping.per.unit) : mapping.per;
+  if (!per) {
+    const said = text('basis');
+    const message = `${said === '' ? 'nothing says what its figures are for' : `“${cutText(said, 40)}” is no weight or volume that its figures could be for`}: the row is left out`;
+    return { food: undefined, faults: [{ heading: basis?.heading ?? '', message }] };
+  }
+  const { nutrients, shares, notes } = figuresOf(cells, mapping, per, places, faults);
   if (!places.some(({ target, at }) => isTableNutrient(target) && (cells[at] ?? '').trim() !== ''))
     return {
       food: undefined,
@@ -107,7 +121,7 @@ export function foodFromRow(cells: readonly string[], { mapping, places }: Place
     .filter((one) => one !== '' && !FORMULA.test(one))
     .slice(0, MOST_NAMES);
   const group = text('group');
-  const { amount, unit } = mapping.per;
+  const { amount, unit } = per;
   const state = stateFromName(name);
   return {
     food: {
@@ -152,7 +166,8 @@ interface Figures {
 
 function figuresOf(
   cells: readonly string[],
-  { decimal, per }: TableMapping,
+  { decimal }: TableMapping,
+  per: TableMapping['per'],
   places: PlacedMapping['places'],
   faults: CellFault[],
 ): Figures {

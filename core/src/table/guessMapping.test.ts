@@ -182,3 +182,36 @@ test('running numbers over the columns are headings; two columns of one heading 
   expect(guessMapping(rows).headingLines).toBe(2);
   expect(columnsOf(rows, 2).map(({ heading }) => heading)).toEqual(['Code', 'Name', 'Energy kcal', 'Energy kcal (2)']);
 });
+
+describe('codes under any name, and what figures are for', () => {
+  const table = (headings: string[], first: (i: number) => string[]) => [
+    headings,
+    ...Array.from({ length: 8 }, (_, i) => [...first(i), `Dune pea no. ${i}`, String(300 + i), String(20 + i)]),
+  ];
+  const targetOf = (rows: string[][], heading: string) => guessMapping(rows, 1).columns.find((one) => one.heading === heading)?.target;
+
+  test.each([
+    ['letters and figures', (i: number) => `DP-${i + 4}`, 'code'],
+    ['numbers that grow', (i: number) => String(3 * i + 7), 'code'],
+    ['numbers of one length', (i: number) => String(90210 - 17 * i), 'code'],
+    ['numbers that repeat', (i: number) => String(i % 3), undefined],
+    ['amounts', (i: number) => (i * 0.7).toFixed(1), undefined],
+  ] as const)('%s', (_, code, target) => {
+    const rows = table(['Tarnsee', 'Food', 'Energy (kcal)', 'Protein (g)'], (i) => [code(i)]);
+    expect(targetOf(rows, 'Tarnsee')).toBe(target);
+  });
+
+  test('a heading like a code’s whose numbers are shared names groups', () => {
+    const rows = table(['No', 'Food', 'Energy (kcal)', 'Protein (g)'], (i) => [String(i % 2)]);
+    expect(targetOf(rows, 'No')).toBeUndefined();
+  });
+
+  test('a basis is taken by its cells, under any heading, and never from the weight of a helping', () => {
+    const rows = (heading: string, cell: string) =>
+      table(['Food code', heading, 'Food', 'Energy (kcal)', 'Protein (g)'], (i) => [`A${i}`, cell]);
+    expect(targetOf(rows('Column of the clerk', '100 g'), 'Column of the clerk')).toBe('basis');
+    expect(targetOf(rows('Per', '100 ml'), 'Per')).toBe('basis');
+    expect(targetOf(rows('Serving size', '100 g'), 'Serving size')).toBeUndefined();
+    expect(targetOf(rows('Per', 'slice'), 'Per')).toBeUndefined();
+  });
+});

@@ -1,6 +1,7 @@
 import { normalForm } from '../quantity/index.js';
 import { cellFigure, decimalOf } from './cellFigure.js';
 import { HEADING_WORDS } from './headingWords.js';
+import { rowBasis } from './rowBasis.js';
 import { factorTo, unitInHeading } from './tableUnit.js';
 import { isTableNutrient, type ColumnMapping, type TableMapping, type TableTarget, type TableUnit } from './tableTarget.js';
 
@@ -29,7 +30,7 @@ export function guessMapping(rows: readonly (readonly string[])[], headingLines 
     headingLines,
     decimal: decimalOf(body.flat()),
     per: { amount: 100, unit: columns.some(({ heading }) => /100\s*ml\b/i.test(heading)) ? 'ml' : 'g' },
-    columns: withName(chosen(columns), columns),
+    columns: withBasis(withCode(withName(chosen(columns), columns), columns), columns),
   };
 }
 
@@ -76,6 +77,8 @@ function chosen(columns: readonly TableColumn[]): ColumnMapping[] {
   for (const column of columns) {
     const fit = fitOf(column);
     if (!fit) continue;
+    // A number that rows share tells none of them apart.
+    if (fit.column.target === 'code' && column.samples.length > 3 && new Set(column.samples).size < 0.6 * column.samples.length) continue;
     // Energy stands in most tables twice; kilocalories are what is cooked by, so they are taken where both are there.
     const before = best.get(fit.column.target);
     if (!before || fit.score > before.score) best.set(fit.column.target, fit);
@@ -102,6 +105,7 @@ export function fitOf({ heading, samples }: TableColumn): { readonly score: numb
     // A nutrient's column holds figures, a name's does not.
     const holds = target === 'name' || target === 'otherNames' || target === 'group' ? figures <= samples.length / 2 : true;
     const figured = !isTableNutrient(target) || samples.length === 0 || figures > 0;
+    if (target === 'basis' && !mostlyBases(samples)) continue;
     if (!fits || !holds || !figured) continue;
     const score = length / Math.max(length, wordsOf(bare).length) + (unit === 'kcal' ? 1 : 0);
     if (!found || score > found.score) found = { score, column: { heading, target, ...unitKey(target, unit, samples) } };
@@ -135,6 +139,54 @@ function withName(mapped: ColumnMapping[], columns: readonly TableColumn[]): Col
     .filter(({ letters, varied }) => letters > 3 && varied > 0.5)
     .sort((a, b) => b.letters * b.varied - a.letters * a.varied);
   return wordy[0] ? [{ heading: wordy[0].heading, target: 'name' }, ...mapped] : mapped;
+}
+
+/** Where no heading names a code, the first column before the figures that has another short one in every row is it. */
+function withCode(mapped: ColumnMapping[], columns: readonly TableColumn[]): ColumnMapping[] {
+  if (mapped.some(({ target }) => target === 'code')) return mapped;
+  const taken = new Set(mapped.map(({ heading }) => heading));
+  const firstFigure = columns.findIndex(({ heading }) => mapped.some((one) => one.heading === heading && isTableNutrient(one.target)));
+  const code = columns.slice(0, firstFigure < 0 ? 0 : firstFigure).find(({ heading, samples }) => !taken.has(heading) && areCodes(samples));
+  return code ? [{ heading: code.heading, target: 'code' }, ...mapped] : mapped;
+}
+
+const CODE = /^\p{L}{0,8}[-_./ ]?\d[\p{L}\d_./-]{0,20}$/u;
+/** Fewer rows could all differ by chance. */
+const FEWEST_CODES = 5;
+
+function areCodes(samples: readonly string[]): boolean {
+  if (samples.length < FEWEST_CODES || new Set(samples).size < samples.length || !samples.every((text) => CODE.test(text))) return false;
+  // Amounts differ from row to row too; codes of figures alone have no decimals, and grow or are all as long.
+  if (samples.some((text) => /\p{L}/u.test(text))) return true;
+  const numbers = samples.map(Number);
+  return (
+    numbers.every(Number.isInteger) &&
+    (numbers.every((number, i) => i === 0 || number > (numbers[i - 1] ?? 0)) ||
+      (samples.every(({ length }) => length === samples[0]?.length) && (samples[0]?.length ?? 0) > 3))
+  );
+}
+
+/** What figures are for, by its cells: a column that says a weight or a volume in every row and nothing else. */
+function withBasis(mapped: ColumnMapping[], columns: readonly TableColumn[]): ColumnMapping[] {
+  if (mapped.some(({ target }) => target === 'basis')) return mapped;
+  const taken = new Set(mapped.map(({ heading }) => heading));
+  const basis = columns.find(
+    ({ heading, samples }) =>
+      !taken.has(heading) && !OTHER_WEIGHT.test(heading) && mostlyBases(samples) && samples.every((text) => BARE_BASIS.test(text)),
+  );
+  return basis ? [...mapped, { heading: basis.heading, target: 'basis' }] : mapped;
+}
+
+/** Weights of a pack, a piece or a helping are not what figures are for, unless somebody says so. */
+const OTHER_WEIGHT = /serv|portion|pack|net|weight|size|piece|gewicht|racion|porcion|poids|peso/iu;
+const BARE_BASIS = /^(?:per |pro |pour |par )?(?:1 ?kg|100 ?(?:g|ml|gram(?:s|m)?)|1 ?l)(?: |$)/iu;
+
+/** Share of the cells that must say a weight or a volume for a column to say what figures are for: the rest is told row by row. */
+const MOSTLY_BASES = 0.8;
+
+function mostlyBases(samples: readonly string[]): boolean {
+  const said = samples.filter((text) => /\p{L}/u.test(text) && rowBasis(text, 'g') !== undefined).length;
+  return said > 0 && said >= MOSTLY_BASES * samples.length;
 }
 
 /** A heading bare of accents, units and punctuation. */

@@ -31,6 +31,11 @@ const ROWS: readonly (readonly [target: TableTarget, names: string, not?: string
     'group|food group|food group name|category|groupe|alim grp nom fr|gruppe|kategorie|hauptlebensmittelgruppe|grupo|gruppo|groep|voedingsmiddelgroep|categoria|class|type',
     'code|id$|sub|ssgrp|ssssgrp',
   ],
+  [
+    'basis',
+    'basis|per|per quantity|reference quantity|reference amount|quantity basis|amount basis|matrix unit|basis quantity|bezugsgroesse|bezugsgrosse|bezug|bezugseinheit|base|cantidad base|quantita di riferimento|figures for|values per|nutrients per',
+    'protein|fat|year|date',
+  ],
   ['refuse', 'refuse|inedible|inedible portion|waste|refuse pct|dechets?|abfall|desperdicio|scarto|afval'],
   [
     'edible',

@@ -6,8 +6,8 @@ export const TABLE_NUTRIENTS: readonly TableNutrient[] = LABEL_NUTRIENTS.flatMap
   NUTRIENT_TABLE[nutrient].headings.map(({ target }) => target),
 );
 
-/** What a column of a food table may hold. `refuse` is what is thrown away, `edible` what is left of it. */
-export const TABLE_TARGETS = ['code', 'name', 'otherNames', 'group', 'refuse', 'edible', 'density', ...TABLE_NUTRIENTS] as const;
+/** What a column of a food table may hold. `basis` is what a row's figures are for, `refuse` what is thrown away, `edible` what is left of it. */
+export const TABLE_TARGETS = ['code', 'name', 'otherNames', 'group', 'basis', 'refuse', 'edible', 'density', ...TABLE_NUTRIENTS] as const;
 export type TableTarget = (typeof TABLE_TARGETS)[number];
 
 /** Units a column's figures may be in. */
@@ -19,7 +19,7 @@ export interface ColumnMapping {
   /** As it stands over the column, its lines joined: what finds the column again in another edition of the table. */
   readonly heading: string;
   readonly target: TableTarget;
-  /** Left out: the unit the target is kept in. */
+  /** Left out: the one its heading states, else the unit the target is kept in. */
   readonly unit?: TableUnit;
 }
 
@@ -37,7 +37,7 @@ export interface TableMapping {
   /** Lines above the first food. */
   readonly headingLines: number;
   readonly decimal: '.' | ',';
-  /** What the figures are for. */
+  /** What the figures are for; a column of its own may say it of each row. */
   readonly per: { readonly amount: number; readonly unit: 'g' | 'ml' };
   readonly columns: readonly ColumnMapping[];
   /** Where each figure has a row; the columns mapped are then those of the gathered table. */

@@ -1,4 +1,4 @@
-import { columnsOf, placedMapping, unitsFor, type Fault } from '@portiona/core';
+import { columnsOf, isTableNutrient, placedMapping, unitsFor, type Fault } from '@portiona/core';
 import { ValidationError } from '../http/problems.js';
 import type { TableReadingDto } from './table.dto.js';
 import { columnsOfTable, firstRows } from './tableReader.js';
@@ -23,6 +23,12 @@ export async function checkMapping(path: string, mapping: TableReadingDto): Prom
         message: `“${unit}” is no unit of ${target}; one of ${unitsFor(target).join(', ')} is`,
       });
   });
+  for (const { heading, target, unit } of places)
+    if (isTableNutrient(target) && unit === undefined)
+      faults.push({
+        path: `mapping.columns[${mapping.columns.findIndex((one) => one.heading.toLowerCase() === heading.toLowerCase())}].unit`,
+        message: `the table does not say the unit of “${heading}”; one of ${unitsFor(target).join(', ')} is`,
+      });
   if (faults.length > 0) throw new ValidationError(faults);
 }
 

@@ -7,13 +7,19 @@ import {
   OneOf,
   Optional,
   Quantity,
+  ROW_DOUBT_KINDS,
+  ROW_WAYS,
   TABLE_TARGETS,
   TABLE_UNITS,
   Text,
   type FigureRows,
+  type RowDoubtKind,
+  type RowWay,
+  type RowWays,
   type TableMapping,
   type TableTarget,
   type TableUnit,
+  type UnitFrom,
 } from '@portiona/core';
 import { SavedFoodDto } from '../http/saved.dto.js';
 
@@ -83,6 +89,16 @@ export class NamedReadingDto {
   @ApiProperty({ type: TableReadingDto }) mapping: TableReadingDto;
 }
 
+/** What is to be done with rows that cannot be right as they stand, by what is wrong with them. */
+export class RowWaysDto implements RowWays {
+  @ApiPropertyOptional({ enum: ROW_WAYS, description: 'Energy missing, or not what the macronutrients make' })
+  @Optional()
+  @OneOf(ROW_WAYS)
+  energy?: RowWay;
+  @ApiPropertyOptional({ enum: ROW_WAYS, description: 'A part above its whole' }) @Optional() @OneOf(ROW_WAYS) parts?: RowWay;
+  @ApiPropertyOptional({ enum: ROW_WAYS, description: 'More in it than it weighs' }) @Optional() @OneOf(ROW_WAYS) weight?: RowWay;
+}
+
 /** A table to be taken in. */
 export class TakeTableDto {
   @ApiProperty({ description: 'The name its foods are kept under; the same name again updates them by code' })
@@ -90,6 +106,10 @@ export class TakeTableDto {
   name: string;
   @ApiProperty({ type: TableReadingDto }) @One(() => TableReadingDto) mapping: TableReadingDto;
   @ApiPropertyOptional({ description: 'Keep the mapping under the table’s name' }) @Optional() @Flag() keepMapping?: boolean;
+  @ApiPropertyOptional({ type: RowWaysDto, description: 'Of a table with such rows nothing is taken until it is said' })
+  @Optional()
+  @One(() => RowWaysDto)
+  doubtful?: RowWaysDto;
 }
 
 export class TableColumnDto {
@@ -126,6 +146,15 @@ export class TableImportDto {
   @ApiProperty({ type: String, nullable: true, description: 'What went wrong, and what to do' }) message: string | null;
 }
 
+/** In which unit a nutrient’s figures are, and what shows it. */
+export class UnitReadingDto {
+  @ApiProperty() heading: string;
+  @ApiPropertyOptional({ enum: TABLE_UNITS, description: 'Absent where nobody can tell: to be chosen' }) unit?: TableUnit;
+  @ApiProperty({ enum: ['heading', 'cells', 'values', 'nothing'], description: 'What says it' }) from: UnitFrom;
+  @ApiProperty({ description: 'In words; empty where the heading says it and nothing speaks against' }) evidence: string;
+  @ApiPropertyOptional({ enum: TABLE_UNITS, description: 'A unit the figures speak for, against the heading' }) against?: TableUnit;
+}
+
 /** A table looked at: its columns, and how it is most likely meant. */
 export class TableLookDto {
   @ApiProperty({ type: [TableColumnDto] }) columns: readonly TableColumnDto[];
@@ -134,6 +163,7 @@ export class TableLookDto {
   @ApiProperty({ type: [String], description: 'Headings of the file itself, before figures of a food are gathered' })
   ownHeadings: readonly string[];
   @ApiProperty({ type: TableReadingDto }) mapping: TableReadingDto;
+  @ApiProperty({ type: [UnitReadingDto], description: 'Units of the columns that hold nutrients' }) units: readonly UnitReadingDto[];
   @ApiProperty({ type: String, nullable: true, description: 'The kept mapping that was put on it' }) fromKept: string | null;
   @ApiProperty({ type: [String], description: 'Headings of the kept mapping that this table does not have' }) missing: readonly string[];
 }
@@ -144,10 +174,27 @@ export class TableFaultDto {
   @ApiProperty() message: string;
 }
 
+/** A row that cannot be right as it stands. */
+export class DoubtfulRowDto {
+  @ApiProperty({ description: 'As a spreadsheet counts' }) row: number;
+  @ApiProperty() name: string;
+  @ApiProperty() message: string;
+}
+
+/** Rows of one kind that cannot be right as they stand. */
+export class DoubtfulRowsDto {
+  @ApiProperty({ enum: ROW_DOUBT_KINDS }) kind: RowDoubtKind;
+  @ApiProperty({ enum: ROW_WAYS, isArray: true, description: 'What can be done with them' }) ways: readonly RowWay[];
+  @ApiProperty() rows: number;
+  @ApiProperty({ type: [DoubtfulRowDto], description: 'The first two hundred' }) first: readonly DoubtfulRowDto[];
+}
+
 /** What taking a table in would do. */
 export class TablePreviewDto extends TableResultDto {
   @ApiProperty({ type: [TableFaultDto], description: 'The first hundred' }) firstFaults: readonly TableFaultDto[];
   @ApiProperty({ description: 'Cells read as "less than", traces, in brackets or with a mark' }) noted: number;
   @ApiProperty({ description: 'What the energy of all foods against their macronutrients says; empty: they agree' }) soundness: string;
+  @ApiProperty({ type: [DoubtfulRowsDto], description: 'Rows that cannot be right as they stand, by kind' })
+  doubtful: readonly DoubtfulRowsDto[];
   @ApiProperty({ type: [SavedFoodDto], description: 'Some foods as they would stand in the pantry' }) sample: readonly SavedFoodDto[];
 }

@@ -89,21 +89,30 @@ export class TableImportsService implements OnModuleInit, OnModuleDestroy {
     scope: Scope,
     id: string,
     path: string,
-    { name, mapping, keepMapping = false }: TakeTableDto,
+    { name, mapping, keepMapping = false, doubtful }: TakeTableDto,
     run: TableRun,
   ): Promise<void> {
     const { kitchenId } = scope;
     await this.database.write(async () => {
       const { manager } = this.database;
       const intake = new TableIntake(this.database, this.foods, scope, name, true);
-      const counts = await walkTable(path, mapping, {
-        some: async (foods) => {
-          if (run.cancelled) throw new CancelledError();
-          await intake.take(foods);
-          run.rows += foods.length;
+      const counts = await walkTable(
+        path,
+        { mapping, ...(doubtful ? { doubtful } : {}) },
+        {
+          unsaid: (row, { food }, { kind, message }) => {
+            throw new RefusedFileError(
+              `row ${row}, ${food.name}: ${message}. Say what is to be done with rows like it (doubtful.${kind}). Nothing was written`,
+            );
+          },
+          some: async (foods) => {
+            if (run.cancelled) throw new CancelledError();
+            await intake.take(foods);
+            run.rows += foods.length;
+          },
+          bytes: (bytes) => (run.bytes = bytes),
         },
-        bytes: (bytes) => (run.bytes = bytes),
-      });
+      );
       await intake.finish();
       if (keepMapping) await manager.upsert(TableMappingEntity, { kitchenId, name, mapping }, ['kitchenId', 'name']);
       await manager.update(TableImportEntity, { id }, { state: 'done', result: { ...counts, ...intake.counts } });

@@ -6,7 +6,7 @@ import type { Scope } from '../scope/scope.js';
 import type { TableResult } from './tableResult.js';
 
 /** What a row of a table decides in a food; everything else of it (measures, allergens, yields) is the person's. */
-const OF_THE_TABLE = ['name', 'state', 'per', 'nutrients', 'carbohydrateIs', 'source'] as const;
+const OF_THE_TABLE = ['name', 'state', 'per', 'nutrients', 'carbohydrateIs', 'energyIs', 'source'] as const;
 
 /** Takes foods of a table in, some at a time, in the transaction under way; where it is not to write it only counts. */
 export class TableIntake {

@@ -35,6 +35,32 @@ export async function firstFoods(
   return { rows: [gathered.headings, ...gathered.rows.map(({ cells }) => cells)], headingLines: 1 };
 }
 
+/** Rows gone through to tell in which units the figures are: what everybody knows may stand far down. */
+const MOST_SAMPLED = 20_000;
+/** Milliseconds that rows are gone through without letting anyone else in. */
+const LONGEST_HOLD = 8;
+
+/**
+ * Many rows of a table as it is laid out, headings left out.
+ *
+ * @throws as firstFoods
+ */
+export async function* sampleRows(path: string, layout: Layout): AsyncGenerator<readonly string[]> {
+  if (layout.figureRows) {
+    for (const { cells } of (await gather(path, layout, { foods: FIRST_ROWS * 10 })).rows) yield cells;
+    return;
+  }
+  let since = performance.now();
+  for await (const { cells, number } of tableRows(path, layout)) {
+    if (number > layout.headingLines) yield cells;
+    if (number > MOST_SAMPLED) return;
+    if (performance.now() - since > LONGEST_HOLD) {
+      await new Promise((resolve) => setImmediate(resolve));
+      since = performance.now();
+    }
+  }
+}
+
 /** The columns of a table as it is laid out. @throws as firstFoods */
 export async function columnsOfTable(path: string, layout: Layout): Promise<TableColumn[]> {
   const { rows, headingLines } = await firstFoods(path, layout);

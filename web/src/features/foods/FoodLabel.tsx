@@ -51,7 +51,11 @@ interface FoodLabelProps {
 export function FoodLabel({ food, change, show }: FoodLabelProps) {
   const [more, setMore] = useState(false);
   const setNutrient = (nutrient: Nutrient | 'salt', amount: number | null | undefined) =>
-    change({ nutrients: { ...withoutSodium(food, nutrient), [nutrient]: amount } });
+    change({
+      nutrients: { ...withoutSodium(food, nutrient), [nutrient]: amount },
+      // Energy that is typed is no longer what the macronutrients make.
+      ...(nutrient === 'energyKcal' || nutrient === 'energyKj' ? { energyIs: undefined } : {}),
+    });
   return (
     <>
       <div className="pair mt-2">
@@ -204,6 +208,8 @@ function EnergyCheck({ food }: { readonly food: Food }) {
   const basis = gramsOfPrintedBasis(food);
   if (!agreement || !basis) return <Remark tone="none">○ Energy is checked once energy, protein, fat and carbohydrate are there.</Remark>;
   const { declared, factored, difference, agrees } = agreement;
+  if (food.energyIs === 'factored' && agrees)
+    return <Remark tone="warn">△ Its source gave no energy that holds: these {numberText(declared, 0)} kcal are what its macronutrients make.</Remark>;
   const sums = `label ${numberText(declared, 0)}, macros make ${numberText(factored, 0)} kcal per 100 g`;
   if (agrees)
     return (

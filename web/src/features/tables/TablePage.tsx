@@ -10,13 +10,15 @@ import {
   usePreviewTableMutation,
   useTakeTableMutation,
   type ColumnMappingDto,
+  type RowWaysDto,
   type TableImportDto,
   type TableLookDto,
+  type TableReadingDto,
 } from '../../api/api.gen';
 import { problemOf, problemText } from '../../api/problem';
 import { numberText } from '../../ui/numberText';
 import { useToast } from '../../ui/Toasts';
-import { ColumnRow } from './ColumnRow';
+import { ColumnRow, isUnitUnsaid } from './ColumnRow';
 import { TableReading, type SaidOfTable } from './TableReading';
 import { TableTicket } from './TableTicket';
 import { Button } from '../../ui/Button';
@@ -68,6 +70,7 @@ const LONGEST_NAME = 60;
 function Mapping({ table, look }: { readonly table: TableImportDto; readonly look: TableLookDto | undefined }) {
   const [mapping, setMapping] = useState(look?.mapping);
   const [all, setAll] = useState(false);
+  const [ways, setWays] = useState<RowWaysDto>({});
   const [name, setName] = useState(table.tableName ?? look?.fromKept ?? cutText(table.fileName.replace(/\.[a-z]+$/i, ''), LONGEST_NAME));
   const [preview, { data: tried, error, isLoading }] = usePreviewTableMutation();
   const [take] = useTakeTableMutation();
@@ -78,9 +81,12 @@ function Mapping({ table, look }: { readonly table: TableImportDto; readonly loo
   // The whole table is tried once the person pauses: what comes of a mapping is seen, not guessed.
   useEffect(() => {
     if (!mapping || table.state === 'running' || table.state === 'done') return;
-    const timer = setTimeout(() => void preview({ id: table.id, takeTableDto: { name: name.trim() || 'table', mapping } }), 500);
+    const timer = setTimeout(
+      () => void preview({ id: table.id, takeTableDto: { name: name.trim() || 'table', mapping: takenOf(mapping), doubtful: ways } }),
+      500,
+    );
     return () => clearTimeout(timer);
-  }, [mapping, name, preview, table.id, table.state]);
+  }, [mapping, ways, name, preview, table.id, table.state]);
   // Once it is in, every list of foods is another.
   useEffect(() => {
     if (table.state === 'done') dispatch(api.util.invalidateTags(['foods', 'kitchen', 'recipes']));
@@ -113,18 +119,25 @@ function Mapping({ table, look }: { readonly table: TableImportDto; readonly loo
               ]}
               onChange={(decimal) => setMapping({ ...mapping, decimal })}
             />
-            <Segmented
-              label="Figures are for"
-              value={mapping.per.unit}
-              options={[
-                ['g', 'per 100 g'],
-                ['ml', 'per 100 ml'],
-              ]}
-              onChange={(unit) => setMapping({ ...mapping, per: { amount: 100, unit } })}
-            />
+            {!taken.has('basis') && (
+              <Segmented
+                label="Figures are for"
+                value={mapping.per.unit}
+                options={[
+                  ['g', 'per 100 g'],
+                  ['ml', 'per 100 ml'],
+                ]}
+                onChange={(unit) => setMapping({ ...mapping, per: { amount: 100, unit } })}
+              />
+            )}
             <span className="muted">
-              {mapping.columns.length} of {look.columns.length} columns taken
+              {takenOf(mapping).columns.length} of {look.columns.length} columns taken
             </span>
+            {!taken.has('code') && (
+              <span className="evidence">
+                <span aria-hidden>△</span> No column is a code: the next edition will find these foods by their names.
+              </span>
+            )}
           </div>
           <Ledger className="columns">
             <LedgerRow heads>
@@ -138,6 +151,7 @@ function Mapping({ table, look }: { readonly table: TableImportDto; readonly loo
                 key={column.heading}
                 column={column}
                 mapped={mappedOf(column.heading)}
+                read={look.units.find(({ heading }) => heading === column.heading)}
                 taken={taken}
                 onMap={(mapped) => map(column.heading, mapped)}
               />
@@ -156,11 +170,19 @@ function Mapping({ table, look }: { readonly table: TableImportDto; readonly loo
           preview={tried}
           trying={isLoading || (!tried && trouble === '' && look !== undefined)}
           trouble={trouble}
+          unsaid={mapping?.columns.filter(isUnitUnsaid).map(({ heading }) => heading) ?? []}
+          doubted={
+            look?.units
+              .filter((read) => read.against !== undefined && mappedOf(read.heading)?.unit === read.unit)
+              .map(({ heading }) => heading) ?? []
+          }
+          ways={ways}
+          onWays={setWays}
           name={name}
           onName={setName}
           onTake={(keepMapping) => {
             if (!mapping) return;
-            take({ id: table.id, takeTableDto: { name: name.trim(), mapping, keepMapping } })
+            take({ id: table.id, takeTableDto: { name: name.trim(), mapping: takenOf(mapping), keepMapping, doubtful: ways } })
               .unwrap()
               .catch((problem: unknown) => say(problemText(problemOf(problem))));
           }}
@@ -187,6 +209,11 @@ function Mapping({ table, look }: { readonly table: TableImportDto; readonly loo
       </aside>
     </>
   );
+}
+
+/** What is taken of a mapping: a column whose unit nobody has said is not. */
+function takenOf(mapping: TableReadingDto): TableReadingDto {
+  return { ...mapping, columns: mapping.columns.filter((column) => !isUnitUnsaid(column)) };
 }
 
 function Lost({ text }: { readonly text: string }) {

@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { per100gOf, type Food } from '@portiona/core';
-import type { TableImportDto, TablePreviewDto, TableResultDto } from '../../api/api.gen';
+import type { RowWaysDto, TableImportDto, TablePreviewDto, TableResultDto } from '../../api/api.gen';
+import { DoubtfulRows } from './DoubtfulRows';
 import { numberText, percentText } from '../../ui/numberText';
 import { Remark } from '../../ui/Remark';
 import { Input } from '../../ui/Input';
@@ -16,16 +17,37 @@ interface TableTicketProps {
   readonly trouble: string;
   readonly name: string;
   readonly onName: (name: string) => void;
+  /** Headings of columns whose unit nobody has said: they are not taken. */
+  readonly unsaid: readonly string[];
+  /** Headings whose unit the figures speak against. */
+  readonly doubted: readonly string[];
+  /** What is to be done with rows that cannot be right. */
+  readonly ways: RowWaysDto;
+  readonly onWays: (ways: RowWaysDto) => void;
   readonly onTake: (keepMapping: boolean) => void;
   readonly onStop: () => void;
 }
 
 /** What taking the table in would do, and then how it goes. */
-export function TableTicket({ table, preview, trying, trouble, name, onName, onTake, onStop }: TableTicketProps) {
+export function TableTicket({
+  table,
+  preview,
+  trying,
+  trouble,
+  name,
+  onName,
+  unsaid,
+  doubted,
+  ways,
+  onWays,
+  onTake,
+  onStop,
+}: TableTicketProps) {
   const [keep, setKeep] = useState(true);
   if (table.state === 'running') return <Running table={table} onStop={onStop} />;
   if (table.state === 'done' && table.result) return <Done table={table} result={table.result} />;
   const foods = preview ? preview.added + preview.changed : 0;
+  const undecided = preview?.doubtful.filter(({ kind }) => ways[kind] === undefined) ?? [];
   return (
     <>
       <h2>
@@ -45,10 +67,21 @@ export function TableTicket({ table, preview, trying, trouble, name, onName, onT
         <Remark tone={preview.soundness === '' ? undefined : 'bad'} className="mt-2">
           <span aria-hidden>{preview.soundness === '' ? '✓' : '✕'}</span>{' '}
           {preview.soundness === ''
-            ? 'Energy and macronutrients of the foods agree: columns and units are what they are taken for.'
+            ? 'Energy and macronutrients of the foods agree: those columns and their units are what they are taken for.'
             : preview.soundness}
         </Remark>
       )}
+      {unsaid.length > 0 && (
+        <Remark tone="warn" className="mt-2">
+          <span aria-hidden>△</span> Not taken, since nobody has said in what unit it is: {unsaid.join(', ')}.
+        </Remark>
+      )}
+      {doubted.length > 0 && (
+        <Remark tone="warn" className="mt-2">
+          <span aria-hidden>△</span> Figures that speak against the unit they are taken in: {doubted.join(', ')}.
+        </Remark>
+      )}
+      {preview && trouble === '' && <DoubtfulRows doubtful={preview.doubtful} ways={ways} onWays={onWays} />}
       <Field label="Name of the table" className="mt-3">
         <Input value={name} maxLength={60} onChange={({ target }) => onName(target.value)} />
       </Field>
@@ -58,12 +91,15 @@ export function TableTicket({ table, preview, trying, trouble, name, onName, onT
       <p className="mt-3 flex gap-3 items-center">
         <Button
           kind="main"
-          disabled={trying || trouble !== '' || name.trim() === '' || !preview || foods + preview.unchanged === 0}
+          disabled={trying || trouble !== '' || name.trim() === '' || !preview || undecided.length > 0 || foods + preview.unchanged === 0}
           onClick={() => onTake(keep)}
         >
           {preview && foods === 0 && preview.unchanged > 0 ? 'Nothing new: take it in again' : `Take in ${numberText(foods, 0)} foods`}
         </Button>
       </p>
+      {undecided.length > 0 && trouble === '' && (
+        <p className="asks-small">Say first what is to be done with the rows that cannot be right.</p>
+      )}
       {preview && <Faults preview={preview} />}
       {preview && preview.sample.length > 0 && <Sample foods={preview.sample.map(({ document }) => document as Food)} />}
     </>

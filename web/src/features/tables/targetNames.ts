@@ -6,6 +6,7 @@ const NAMES: Readonly<Record<TableTarget, string>> = {
   name: 'Name of the food',
   otherNames: 'Other names',
   group: 'Group, as aisle',
+  basis: 'What its figures are for',
   refuse: 'Not eaten, share',
   edible: 'Eaten, share',
   density: 'Density',
