@@ -16,7 +16,7 @@ for (const half of halves) {
     .filter(({ unseen }) => unseen === half)
     .map((meant) => {
       const started = performance.now();
-      const line = lineFromText(meant.text, index, 4);
+      const line = lineFromText(meant.text, index, { servings: 4, measures: 'metric' });
       times.push(performance.now() - started);
       const { amount, unit, countWord, note } = parseLineText(meant.text);
       const read =

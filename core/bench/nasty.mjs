@@ -42,7 +42,7 @@ const rows = (text) => [
 /** Each reader, given a text as a person could paste it. */
 export const READERS = {
   parseLineText,
-  lineFromText: (text) => lineFromText(text, index, 4),
+  lineFromText: (text) => lineFromText(text, index, { servings: 4, measures: 'metric' }),
   leadingAmount,
   readLabelText,
   readRecipes,

@@ -30,7 +30,9 @@ const words = [
   'carrots',
   'kale',
 ];
-const lines = Array.from({ length: LINES }, (_, i) => lineFromText(`${100 + i} g ${words[i % words.length]}`, index, 5));
+const lines = Array.from({ length: LINES }, (_, i) =>
+  lineFromText(`${100 + i} g ${words[i % words.length]}`, index, { servings: 5, measures: 'metric' }),
+);
 const recipe = { id: 'forty', title: 'Forty lines', servings: 5, parts: [{ id: 'main', name: 'Main', lines }] };
 
 function measure(name, run) {
@@ -44,7 +46,9 @@ function measure(name, run) {
   console.log(`${name}: median ${taken[TIMES / 2].toFixed(2)} ms, 95 % ${taken[Math.floor(TIMES * 0.95)].toFixed(2)} ms`);
 }
 
-measure('one typed line taken apart and matched', (i) => lineFromText(`${i} g butternut squash, peeled`, index, 5));
+measure('one typed line taken apart and matched', (i) =>
+  lineFromText(`${i} g butternut squash, peeled`, index, { servings: 5, measures: 'metric' }),
+);
 measure(`figures of ${LINES} lines`, () => recipeFigures(recipe, kitchen));
 measure(`figures, findings, bands and card of ${LINES} lines`, () => {
   const figures = recipeFigures(recipe, kitchen);

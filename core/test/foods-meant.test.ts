@@ -6,7 +6,7 @@ const index = new FoodIndex(starterFoods);
 
 /** A line as it fares; where no food is matched, as much of it as was read. */
 function fareOf(meant: MeantLine): Fare {
-  const line = lineFromText(meant.text, index, 4);
+  const line = lineFromText(meant.text, index, { servings: 4, measures: 'metric' });
   const { amount, unit, countWord, note } = parseLineText(meant.text);
   const counted = amount === undefined ? undefined : (unit ?? countWord ?? 'piece');
   const read = line.food === undefined ? { ...line, amount, unit: counted, note } : line;
@@ -17,7 +17,6 @@ function fareOf(meant: MeantLine): Fare {
 const NOT_UNDERSTOOD = [
   '4 soft-boiled eggs, halved: 4 | piece | ?egg | halved',
   '8 mini tortillas: 8 | piece | tortilla-wheat |',
-  '1 cup + 2 tbsp water: 1 | cup | - |',
   '1 large egg + 1 yolk: 1 | large piece | ?egg |',
   '¼ tsp each: salt, pepper: 0.25 | tsp | ?salt-fine | pepper',
   '1 shot espresso: 1 | shot | ?coffee-instant |',

@@ -26,7 +26,7 @@ function readReceipt(text: string): unknown {
 
 test.each<[string, (text: string) => unknown]>([
   ['parseLineText', parseLineText],
-  ['lineFromText', (text) => lineFromText(text, index, 4)],
+  ['lineFromText', (text) => lineFromText(text, index, { servings: 4, measures: 'metric' })],
   ['leadingAmount', leadingAmount],
   ['readLabelText', readLabelText],
   ['readRecipes', readRecipes],

@@ -54,20 +54,20 @@ test.each([
   ['200 g prawns', 'prawns'],
   ['1 sweetheart cabbage', 'cabbage-pointed'],
 ])('"%s" is %s', (text, food) => {
-  expect(lineFromText(text, index, 4)).toMatchObject({ food });
+  expect(lineFromText(text, index, { servings: 4, measures: 'metric' })).toMatchObject({ food });
 });
 
 test('roasted before the food is weighed roasted; behind the comma it is weighed before', () => {
-  expect(lineFromText('300 g roasted butternut squash', index, 4)).toMatchObject({
+  expect(lineFromText('300 g roasted butternut squash', index, { servings: 4, measures: 'metric' })).toMatchObject({
     food: 'butternut-squash',
     cooking: 'roasted',
     state: 'cooked',
   });
-  const after = lineFromText('300 g butternut squash, roasted', index, 4);
+  const after = lineFromText('300 g butternut squash, roasted', index, { servings: 4, measures: 'metric' });
   expect(after).toMatchObject({ food: 'butternut-squash', cooking: 'roasted' });
   expect(after.state).toBeUndefined();
-  expect(lineFromText('1 jar roasted peppers', index, 4)).not.toHaveProperty('cooking');
-  expect(lineFromText('1 can baked beans', index, 4)).toMatchObject({ food: 'baked-beans-tomato-sauce' });
+  expect(lineFromText('1 jar roasted peppers', index, { servings: 4, measures: 'metric' })).not.toHaveProperty('cooking');
+  expect(lineFromText('1 can baked beans', index, { servings: 4, measures: 'metric' })).toMatchObject({ food: 'baked-beans-tomato-sauce' });
 });
 
 test('the yield of the method decides what the cooked part weighs and what a cooked amount was before', () => {
@@ -87,8 +87,8 @@ test('a food at hand goes before one that only fits', () => {
   const foods = [...demoKitchen.content.foods, ...starterFoods.filter(({ id }) => !demoKitchen.food(id))];
   const bought = new Set(demoKitchen.content.packs.map(({ food }) => food));
   const both = new FoodIndex(foods, bought);
-  expect(lineFromText('350 g pearl barley', both, 4).food).toBe('pearl-barley-nine');
-  expect(lineFromText('2 tbsp rapeseed oil', both, 4).food).toBe('rapeseed-oil-harbour');
-  expect(lineFromText('2 cans white beans', both, 4).food).toBe('white-beans-harbour');
-  expect(lineFromText('300 g red lentils', both, 4).food).toBe('red-lentils-weir-lane');
+  expect(lineFromText('350 g pearl barley', both, { servings: 4, measures: 'metric' }).food).toBe('pearl-barley-nine');
+  expect(lineFromText('2 tbsp rapeseed oil', both, { servings: 4, measures: 'metric' }).food).toBe('rapeseed-oil-harbour');
+  expect(lineFromText('2 cans white beans', both, { servings: 4, measures: 'metric' }).food).toBe('white-beans-harbour');
+  expect(lineFromText('300 g red lentils', both, { servings: 4, measures: 'metric' }).food).toBe('red-lentils-weir-lane');
 });

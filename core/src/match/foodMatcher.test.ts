@@ -98,22 +98,26 @@ test('a choice, several at once, and a second amount are told, never taken silen
 test('juice and zest of a fruit are the juice and the zest, where the pantry has them', () => {
   const juice = food('juice', 'Lime juice, fresh', { measures: { 'juice of 1 lime': 30 } });
   const lime = food('lime', 'Lime, raw', { measures: { piece: 60 } });
-  expect(lineFromText('juice of 2 limes', new FoodIndex([lime, juice]), 4)).toMatchObject({
+  expect(lineFromText('juice of 2 limes', new FoodIndex([lime, juice]), { servings: 4, measures: 'metric' })).toMatchObject({
     food: 'juice',
     amount: 2,
     unit: 'juice of 1 lime',
   });
-  expect(lineFromText('juice of 2 limes', new FoodIndex([lime]), 4)).toMatchObject({ food: 'lime', amount: 2, unit: 'piece' });
+  expect(lineFromText('juice of 2 limes', new FoodIndex([lime]), { servings: 4, measures: 'metric' })).toMatchObject({
+    food: 'lime',
+    amount: 2,
+    unit: 'piece',
+  });
 });
 
 test('a line keeps that nobody agreed, and says why as long as nobody did', () => {
   const index = new FoodIndex([THIGH, BONY]);
-  const line = lineFromText('500 g chicken thighs', index, 4);
+  const line = lineFromText('500 g chicken thighs', index, { servings: 4, measures: 'metric' });
   expect(line.agreed).toBe(false);
   expect(lineDoubt(line, index)).toMatchObject({ rivals: [BONY] });
   expect(lineDoubt({ ...line, agreed: true }, index)).toBeUndefined();
   expect(lineDoubt({ ...line, food: 'other' }, index)?.reason).toMatch(/^its words mean Chicken thigh/);
-  expect(lineFromText('500 g boneless, skinless chicken thighs', index, 4)).not.toHaveProperty('agreed');
+  expect(lineFromText('500 g boneless, skinless chicken thighs', index, { servings: 4, measures: 'metric' })).not.toHaveProperty('agreed');
 });
 
 test('what a line is counted as is told unless its words say so', () => {

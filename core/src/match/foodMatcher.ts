@@ -5,6 +5,7 @@ import { FORMS, GENERAL_HEADS, IDLE, LIKELY, PIECES, SOURCES, UNSAID } from './f
 import { alternativesOf } from './alternatives.js';
 import { firstAndRest, foodWords } from './foodWords.js';
 import { partMeasure, partOfFruit } from './fruitPart.js';
+import { lengthMeasure } from './lengthMeasure.js';
 import { hasMeasure } from './hasMeasure.js';
 import { USUAL } from './usualReadings.js';
 import type { FoodReading } from './foodReading.js';
@@ -86,6 +87,12 @@ export class FoodMatcher<Thing extends NamedThing> {
     const reading = this.#readFood(parsed);
     if (reading?.food.state === 'dry' && /\b(?:cooked|boiled)\b/i.test(parsed.note ?? '') && !parsed.cooked)
       return { ...reading, sureness: 'unsure', reason: 'it may be weighed cooked' };
+    if (reading && parsed.length !== undefined && !lengthMeasure(reading.food))
+      return {
+        ...reading,
+        sureness: 'unsure',
+        reason: `nobody has said what ${Number(parsed.length.toPrecision(3))} cm of it weigh: it counts as a piece`,
+      };
     const more = MORE.exec(parsed.foodWords)?.[1] ?? MORE.exec(`, ${parsed.note ?? ''}`)?.[1];
     // A number that was written is never dropped unsaid.
     return reading && more !== undefined ? { ...reading, sureness: 'unsure', reason: `“${more.trim()}” is not counted` } : reading;
@@ -123,7 +130,8 @@ export class FoodMatcher<Thing extends NamedThing> {
     const usual = exactly ?? USUAL.get(asked.words.filter((word) => !IDLE.has(word) || PIECES.has(word)).join(' '));
     const plain = this.#bestOf(asked, parsed);
     // A bunch of it decides what its name leaves open.
-    if (plain && plain.sureness !== 'unsure' && DECIDING.has(parsed.unit ?? '') && !usual?.sure) return plain;
+    if (plain && plain.sureness !== 'unsure' && (DECIDING.has(parsed.unit ?? '') || parsed.length !== undefined) && !usual?.sure)
+      return plain;
     if (usual === undefined || (plain?.sureness === 'same' && (usual.sure || exactly === undefined))) return plain;
     const { first: words, rest } = firstAndRest(usual.meant);
     if (

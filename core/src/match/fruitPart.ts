@@ -2,10 +2,13 @@ import type { NamedThing } from './foodIndex.js';
 
 /** What is asked of a fruit that is counted: its juice or its zest alone. */
 export function partOfFruit(note = ''): 'juice' | 'zest' | undefined {
-  const [, asked] =
-    /^(?:finely |freshly )?(?:grated |squeezed )?(juice|zest|rind|peel)(?: only)?$|^(juiced|zested)$/i.exec(note.trim()) ?? [];
+  const [, one, other] =
+    /^(?:finely |freshly )?(?:grated |squeezed )?(juice|zest|rind|peel)(?: only)?$|^(?:finely )?(juiced|zested)(?: only)?$/i.exec(
+      note.trim(),
+    ) ?? [];
+  const asked = one ?? other;
   if (asked === undefined) return undefined;
-  return asked.toLowerCase() === 'juice' ? 'juice' : 'zest';
+  return asked.toLowerCase().startsWith('juice') ? 'juice' : 'zest';
 }
 
 /** The measure of a food that is made of a fruit: "juice of 1 lemon". */

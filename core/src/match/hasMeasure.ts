@@ -1,9 +1,11 @@
 import type { ParsedLine } from '../text/index.js';
 import type { NamedThing } from './foodIndex.js';
+import { lengthMeasure } from './lengthMeasure.js';
 
 /** Whether the food is one that is counted as the line counts it: a bunch, a clove, a bare number of them. */
-export function hasMeasure(food: NamedThing, { amount, unit, countWord, size, also }: ParsedLine): boolean {
+export function hasMeasure(food: NamedThing, { amount, unit, countWord, size, also, length }: ParsedLine): boolean {
   if (amount === undefined || also !== undefined) return true;
+  if (length !== undefined) return lengthMeasure(food) !== undefined;
   const measures = Object.keys(food.measures ?? {});
   if (unit === undefined) {
     const wanted = countWord ?? 'piece';

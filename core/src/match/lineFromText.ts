@@ -1,9 +1,19 @@
 import { edibleShare, measureOf, type Food } from '../food/index.js';
-import { gramsOfMassUnit, isVolumeWord, roundHalfAway } from '../quantity/index.js';
-import type { Line } from '../recipe/index.js';
+import {
+  gramsOfMassUnit,
+  isVolumeWord,
+  midpointOf,
+  millilitresOf,
+  roundHalfAway,
+  timesAmount,
+  type Amount,
+  type MeasuringSystem,
+} from '../quantity/index.js';
+import { writtenUnit, type Line, type Recipe } from '../recipe/index.js';
 import { CONTAINERS, cookingWord, leadingAmount, parseLineText, type ParsedLine } from '../text/index.js';
 import type { FoodIndex } from './foodIndex.js';
 import { partMeasure, partOfFruit } from './fruitPart.js';
+import { lengthMeasure } from './lengthMeasure.js';
 import { unitSlip } from './unitSlip.js';
 
 /** Grams a serving is assumed to take "to taste" until the developer says otherwise: an assumption, with 50 % uncertainty. */
@@ -11,22 +21,26 @@ const TO_TASTE_GRAMS_PER_SERVING = { salt: 1.2, other: 0.3 } as const;
 /** Milligrams of sodium in a gram above which a food is salt, for the assumption above. */
 const SALTY = 300;
 
+/** What a recipe says of all its lines. Without measures, spoons and cups of different names cannot be added up. */
+export type LineSetting = Pick<Recipe, 'servings' | 'measures' | 'amountsPer'>;
+
 /**
  * A line as the kitchen file holds it, from the text typed: taken apart, and matched to a food of the pantry.
  *
- * @param servings of the recipe, for what "to taste" is assumed to come to
+ * @param setting of the recipe: servings, for what "to taste" and "per box" come to; whose spoons and cups they are, for "1 cup plus 2 tbsp"
  * @param chosen the food a person picked for these words, over any match
- * @returns a line that is not agreed to where the words may mean another food; one with only its text when no food is sure enough, or when a word where the unit stands is nearly one
+ * @returns a line that is not agreed to where the words may mean another food; one with only its text when no food is sure enough, or when a word where the unit stands is nearly one, or amounts cannot be added up
  */
-export function lineFromText(text: string, index: FoodIndex, servings: number, chosen?: Food): Line {
+export function lineFromText(text: string, index: FoodIndex, setting: LineSetting, chosen?: Food): Line {
   const parsed = parseLineText(text);
   const reading = chosen || unitSlip(parsed, index) || isAddedTo(parsed) ? undefined : index.read(parsed);
   const food = chosen ?? reading?.food;
-  if (!food) return { text };
+  const taken = food && amountOf(parsed, food, setting);
+  if (!food || !taken) return { text };
   const { note } = parsed;
   return {
     food: food.id,
-    ...amountOf(parsed, food, servings),
+    ...taken,
     ...(parsed.cooked ? { state: 'cooked' as const } : {}),
     ...cookingFor(parsed, food),
     ...(parsed.optional ? { optional: true } : {}),
@@ -37,8 +51,8 @@ export function lineFromText(text: string, index: FoodIndex, servings: number, c
 }
 
 /**
- * "3 tbsp + 1 tsp vinegar": a second amount that was not added up, since how many teaspoons are a tablespoon depends on whose. The
- * line is left to the person rather than counted as the first amount alone.
+ * "3 tbsp + a little vinegar", "2 onions plus 1 tsp": a second amount that cannot be added up. The line is left to the person rather
+ * than counted as the first amount alone.
  */
 function isAddedTo({ amount, foodWords }: ParsedLine): boolean {
   const more = /^(?:\+|plus|and) (.*)$/i.exec(foodWords)?.[1];
@@ -55,19 +69,66 @@ function cookingFor({ cooking, cooked }: ParsedLine, food: Food): Pick<Line, 'co
   return { cooking: cooking.method, ...(cooking.before || cooked ? { state: 'cooked' as const } : {}) };
 }
 
-function amountOf(parsed: ParsedLine, food: Food, servings: number): Pick<Line, 'amount' | 'unit' | 'as' | 'also' | 'toTaste'> {
+type Taken = Pick<Line, 'amount' | 'unit' | 'as' | 'also' | 'toTaste' | 'method'>;
+
+/** The amount of a line for its food; undefined where its parts cannot be added up. */
+function amountOf(parsed: ParsedLine, food: Food, { servings, measures, amountsPer }: LineSetting): Taken | undefined {
   if (parsed.amount === undefined) return { toTaste: roundHalfAway(assumedGrams(food) * servings, 0.1) };
+  const long = ofLength(parsed, food);
   const part = partOfFruit(parsed.note);
-  const unit = (parsed.unit === undefined && part !== undefined ? partMeasure(food, part) : undefined) ?? unitFor(parsed, food);
+  const unit =
+    long?.unit ?? (parsed.unit === undefined && part !== undefined ? partMeasure(food, part) : undefined) ?? unitFor(parsed, food);
   const counted = parsed.also && gramsOfMassUnit(unit) !== undefined ? parsed.also : undefined;
   // "2 cans (400 g)": what is printed on the can is the weight as bought.
   const asBought = counted && (CONTAINERS.has(counted.unit) || measureOf(food, counted.unit)?.edible === false) && edibleShare(food) !== 1;
+  const factor = parsed.fullness?.times;
+  const summed = sumOf(timesAmount(long?.amount ?? parsed.amount, factor ?? 1), unit, parsed.plus, food, measures);
+  if (summed === undefined) return undefined;
   return {
-    amount: parsed.amount,
+    amount: parsed.perServing && amountsPer !== 'serving' ? timesAmount(summed, servings) : summed,
     unit,
     ...(asBought ? { as: 'AP' as const } : {}),
+    // How much more than level a heap is, is judged by eye.
+    ...(factor === undefined ? {} : { method: 'eye' as const }),
     ...(parsed.also ? { also: { amount: parsed.also.amount, unit: knownUnit(parsed.also.unit, food) } } : {}),
   };
+}
+
+/** A length as pieces of a length that the food says the weight of; undefined where it says none. */
+function ofLength({ length, amount }: ParsedLine, food: Food): { readonly amount: Amount; readonly unit: string } | undefined {
+  const measure = length === undefined ? undefined : lengthMeasure(food);
+  if (!measure || length === undefined || amount === undefined) return undefined;
+  return { amount: timesAmount(amount, Number((length / measure.centimetres).toPrecision(6))), unit: measure.name };
+}
+
+/** An amount with what is added to it, in the unit of the first; undefined where nobody can say what both come to. */
+function sumOf(
+  amount: Amount,
+  unit: string,
+  plus: ParsedLine['plus'],
+  food: Food,
+  measures: MeasuringSystem | undefined,
+): Amount | undefined {
+  let sum = midpointOf(amount);
+  if (!plus) return amount;
+  for (const more of plus) {
+    const times = more.unit === unit ? 1 : inUnit(more.unit, unit, food, measures);
+    if (times === undefined) return undefined;
+    sum += more.amount * times;
+  }
+  return Number(sum.toPrecision(12));
+}
+
+/** How many of one unit another is: by volume where both are volumes, else by what they weigh of the food. */
+function inUnit(from: string, to: string, food: Food, measures: MeasuringSystem | undefined): number | undefined {
+  const grams = (unit: string) =>
+    gramsOfMassUnit(unit) ?? (measures === undefined ? undefined : writtenUnit(unit, food, measures, []).grams);
+  if (measures !== undefined && isVolumeWord(from) && isVolumeWord(to)) {
+    const [one, other] = [millilitresOf(from, measures), millilitresOf(to, measures)];
+    return one === undefined || other === undefined ? undefined : one / other;
+  }
+  const [one, other] = [grams(from), grams(to)];
+  return one === undefined || other === undefined ? undefined : one / other;
 }
 
 /** The unit for a food: as written; a bare count by the food's piece, its size, or the count word behind its name. */

@@ -27,11 +27,11 @@ test.each([
   ['salt, to taste', 'salt-fine', { toTaste: 6 }],
   ['1 courgete', 'courgette', { amount: 1, unit: 'piece' }],
 ])('%s is %s', (text, food, line) => {
-  expect(lineFromText(text, index, 5)).toMatchObject({ food, text, ...line });
+  expect(lineFromText(text, index, { servings: 5, measures: 'metric' })).toMatchObject({ food, text, ...line });
 });
 
 test('words that fit no food stay words', () => {
-  expect(lineFromText('200 g moon dust', index, 5)).toEqual({ text: '200 g moon dust' });
+  expect(lineFromText('200 g moon dust', index, { servings: 5, measures: 'metric' })).toEqual({ text: '200 g moon dust' });
 });
 
 test.each([
@@ -42,7 +42,7 @@ test.each([
   ['1 slicce bread', 'slicce', ['slice']],
 ])('%s has no unit, and is no number of pieces', (text, word, meant) => {
   expect(unitSlip(parseLineText(text), index)).toEqual({ word, meant });
-  expect(lineFromText(text, index, 5)).toEqual({ text });
+  expect(lineFromText(text, index, { servings: 5, measures: 'metric' })).toEqual({ text });
 });
 
 test.each([
@@ -58,8 +58,35 @@ test.each([
   expect(unitSlip(parseLineText(text), index)).toBeUndefined();
 });
 
-test.each(['3 tbsp + 1 tsp rapeseed oil', '1 cup plus 2 tbsp rolled oats'])('%s is not counted as its first amount alone', (text) => {
-  expect(lineFromText(text, index, 5)).toEqual({ text });
+test.each([
+  ['3 tbsp + 1 tsp rapeseed oil', 'metric', 3 + 1 / 3, 'tbsp'],
+  ['3 tbsp + 1 tsp rapeseed oil', 'au', 3.25, 'tbsp'],
+  ['1 cup plus 2 tbsp rapeseed oil', 'metric', 1.12, 'cup'],
+  ['1 cup plus 2 tbsp rapeseed oil', 'us', 1.125, 'cup'],
+  ['100 g plus 1 tbsp rapeseed oil', 'metric', 113.8, 'g'],
+] as const)('%s in %s measures is their sum', (text, measures, amount, unit) => {
+  const line = lineFromText(text, index, { servings: 5, measures });
+  expect(line).toMatchObject({ food: 'rapeseed-oil-harbour', unit });
+  expect(line.amount).toBeCloseTo(amount, 6);
+});
+
+test.each(['3 tbsp + 1 tsp rapeseed oil', '3 tbsp + 2 handfuls rapeseed oil'])(
+  '%s, of which nobody knows what it comes to, is not counted as its first amount alone',
+  (text) => {
+    const { food, agreed } = lineFromText(text, index, { servings: 5 });
+    expect(food === undefined || agreed === false).toBe(true);
+  },
+);
+
+test('an amount of each box is for all of them, unless amounts are written so', () => {
+  const line = (amountsPer: 'batch' | 'serving') => lineFromText('2 onions per box', index, { servings: 5, amountsPer });
+  expect(line('batch').amount).toBe(10);
+  expect(line('serving').amount).toBe(2);
+});
+
+test('a heap holds more than is level, and is judged by eye', () => {
+  expect(lineFromText('2 heaped tbsp rapeseed oil', index, { servings: 5 })).toMatchObject({ amount: 3.7, unit: 'tbsp', method: 'eye' });
+  expect(lineFromText('2 level tbsp rapeseed oil', index, { servings: 5 })).not.toHaveProperty('method');
 });
 
 test.each([
@@ -72,7 +99,10 @@ test.each([
 });
 
 test('a food picked by hand is kept over any match', () => {
-  expect(lineFromText('2 onions', index, 5, byId.get('onion-red'))).toMatchObject({ food: 'onion-red', amount: 2 });
+  expect(lineFromText('2 onions', index, { servings: 5, measures: 'metric' }, byId.get('onion-red'))).toMatchObject({
+    food: 'onion-red',
+    amount: 2,
+  });
 });
 
 test.each([
@@ -84,7 +114,7 @@ test.each([
   '2 large eggs, beaten',
   '1 small head red cabbage, shredded',
 ])('%s reads the same when written back', (text) => {
-  const line = lineFromText(text, index, 5);
+  const line = lineFromText(text, index, { servings: 5, measures: 'metric' });
   expect(lineText(line, byId.get(line.food ?? ''))).toBe(text);
 });
 

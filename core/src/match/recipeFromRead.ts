@@ -1,9 +1,10 @@
-import { cutText } from '../quantity/index.js';
+import { cutText, type MeasuringSystem } from '../quantity/index.js';
 import { stepFrom, withKnownMentions, type Line, type Part, type Recipe, type Step } from '../recipe/index.js';
 import type { ReadRecipe, ReadStep } from '../page/index.js';
 import { idFromName, LONGEST_LINE } from '../text/index.js';
 import type { FoodIndex } from './foodIndex.js';
-import { lineFromText } from './lineFromText.js';
+import { lineFromText, type LineSetting } from './lineFromText.js';
+import { linesApart } from './linesApart.js';
 
 const LONGEST = { title: 200, line: LONGEST_LINE, step: 2000, part: 200, servingName: 60 } as const;
 const USUAL_SERVINGS = 4;
@@ -15,8 +16,9 @@ const NO_PLACES: ReadonlySet<string> = new Set();
  * the box. Words that match no food stay as they were written, for the person to choose.
  *
  * @param taken ids of recipes that are there
+ * @param measures the kitchen's: whose spoons and cups its lines mean
  */
-export function recipeFromRead(read: ReadRecipe, index: FoodIndex, taken: ReadonlySet<string>): Recipe {
+export function recipeFromRead(read: ReadRecipe, index: FoodIndex, taken: ReadonlySet<string>, measures?: MeasuringSystem): Recipe {
   const title = cutText(read.title || 'Without a name', LONGEST.title);
   const servings = read.servings ?? USUAL_SERVINGS;
   const ids = new Set<string>();
@@ -24,7 +26,9 @@ export function recipeFromRead(read: ReadRecipe, index: FoodIndex, taken: Readon
     const called = cutText(name || (i === 0 ? 'Main' : `Part ${i + 1}`), LONGEST.part);
     const id = idFromName(called, ids);
     ids.add(id);
-    const own = lines.map((line) => lineOf(line, index, servings));
+    const own = lines
+      .flatMap((line) => linesApart(line, index))
+      .map((line) => lineOf(line, index, { servings, ...(measures ? { measures } : {}) }));
     return { id, name: called, ...(atTable ? { served: 'table' as const } : {}), lines: own };
   });
   return {
@@ -42,8 +46,8 @@ export function recipeFromRead(read: ReadRecipe, index: FoodIndex, taken: Readon
 }
 
 /** A line matched as if it were typed; what is longer than any ingredient stays words, cut to what a line holds. */
-function lineOf(text: string, index: FoodIndex, servings: number): Line {
-  return text.length > LONGEST.line ? { text: cutText(text, LONGEST.line) } : lineFromText(text, index, servings);
+function lineOf(text: string, index: FoodIndex, setting: LineSetting): Line {
+  return text.length > LONGEST.line ? { text: cutText(text, LONGEST.line) } : lineFromText(text, index, setting);
 }
 
 /** Steps with the part each makes, where a section of the method is called like a part; what it is called else stands before it. */

@@ -12,6 +12,7 @@ const found = (lines: readonly object[], athand = foods) =>
     { id: 'r', title: 'R', servings: 4, parts: [{ id: 'main', name: 'Main', lines: lines }] },
     new FoodIndex(athand),
     new Map(athand.map((food) => [food.id, food])),
+    'metric',
   );
 
 test('a line without a food that finds one now, and one nobody agreed to that finds another, are told with what they would be', () => {

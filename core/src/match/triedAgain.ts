@@ -1,5 +1,6 @@
 import { placedLines, type Line, type Recipe } from '../recipe/index.js';
 import type { Food } from '../food/index.js';
+import type { MeasuringSystem } from '../quantity/index.js';
 import type { FoodIndex } from './foodIndex.js';
 import { lineFromText } from './lineFromText.js';
 
@@ -20,11 +21,17 @@ export interface FoundAgain {
  * another one. What a person chose or agreed to is left.
  *
  * @param foods by id
+ * @param measures the kitchen's, for a recipe that says none
  */
-export function triedAgain(recipe: Recipe, index: FoodIndex, foods: ReadonlyMap<string, Food>): readonly FoundAgain[] {
+export function triedAgain(
+  recipe: Recipe,
+  index: FoodIndex,
+  foods: ReadonlyMap<string, Food>,
+  measures: MeasuringSystem,
+): readonly FoundAgain[] {
   return placedLines(recipe).flatMap(({ at, line }) => {
     if (line.text === undefined || line.recipe !== undefined || (line.food !== undefined && line.agreed !== false)) return [];
-    const now = lineFromText(line.text, index, recipe.servings);
+    const now = lineFromText(line.text, index, { ...recipe, measures: recipe.measures ?? measures });
     const food = now.food === line.food ? undefined : foods.get(now.food ?? '');
     return food ? [{ at, text: line.text, before: line.food, food, line: keptWith(line, now) }] : [];
   });

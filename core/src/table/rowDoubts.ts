@@ -41,7 +41,8 @@ export function rowDoubts(food: TableFood, energyTaken: boolean): RowDoubt[] {
     doubts.push({ kind: 'energy', message: `no energy, though its macronutrients make ${Math.round(missing)} kcal` });
   for (const { code, field, message } of foodDoubts(whole)) {
     const kind = KIND_OF[code] ?? (field === 'energyKcal' ? 'energy' : 'weight');
-    if (kind !== undefined && !(kind === 'energy' && doubts.some((doubt) => doubt.kind === 'energy'))) doubts.push({ kind, message: message.replace(/^The label/, 'The table') });
+    if (kind !== undefined && !(kind === 'energy' && doubts.some((doubt) => doubt.kind === 'energy')))
+      doubts.push({ kind, message: message.replace(/^The label/, 'The table') });
   }
   return doubts;
 }

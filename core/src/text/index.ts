@@ -1,5 +1,6 @@
 export * from './boxCounts.js';
 export * from './cookingWord.js';
+export * from './fullness.js';
 export * from './idFromName.js';
 export * from './leadingNumber.js';
 export * from './lineText.js';

@@ -46,9 +46,17 @@ export function lineText(line: Line, food: Food | undefined): string {
 /** Amount and unit in words: "300 g", "1 ½ cups", "4 to 6 sprigs"; a count of pieces is the bare number, "2 large" a count of large ones. */
 export function amountWords(amount: Amount, unit: string, countWord?: string): string {
   const number = typeof amount === 'number' ? cookText(amount) : `${cookText(amount[0])} to ${cookText(amount[1])}`;
+  const [, centimetres] = /^piece, (\d{1,3}(?:\.\d{1,2})?) cm$/.exec(unit) ?? [];
+  if (centimetres !== undefined) return lengthWords(amount, Number(centimetres));
   const [, size = '', thing = unit] = /^(small |large )?(.*)$/.exec(unit) ?? [];
   if (thing === 'piece' || (thing === countWord && size === '')) return `${number} ${size}`.trim();
   return `${number} ${unitWords(unit, midpointOf(amount) > 1)}`;
+}
+
+/** Pieces of a length as the length they come to: two pieces of 2.5 cm are "5 cm". */
+function lengthWords(amount: Amount, centimetres: number): string {
+  const long = (pieces: number) => String(Number((pieces * centimetres).toFixed(1)));
+  return typeof amount === 'number' ? `${long(amount)} cm` : `${long(amount[0])} to ${long(amount[1])} cm`;
 }
 
 /** What a pack holds, as shops say it: "2.5 kg", "2 jars"; pieces are said to be pieces, since no food's name follows. */

@@ -3,7 +3,10 @@ import { unitOfWord } from './unitAliases.js';
 /** Marks in front of a line of a list: bullets, boxes to tick, and the number of a numbered list. */
 const MARK = /^(?:[-–—•*·▪▢☐□◻◽◦●○✓✔☑]|\[[ x]?\])\s+|^\d{1,3}[.)] (?=\S)/iu;
 const NUMBERS = 'one two three four five six seven eight nine ten eleven twelve'.split(' ');
-const WORD_RANGE = new RegExp(`^(${NUMBERS.join('|')})( to | or | ?[-–] ?)(${NUMBERS.join('|')})\\b`, 'i');
+const WORD_RANGE = new RegExp(`^(\\d{1,3}|${NUMBERS.join('|')})( to | or | ?[-–] ?)(\\d{1,3}|${NUMBERS.join('|')})(?= [a-z])`, 'i');
+/** "200 g - 300 g": a range that says its unit twice. */
+const TWICE = /^(\d{1,6}(?:[.,]\d{1,3})?) ?([a-z]{1,11})\.? ?(-|–|—|to|or) ?(\d{1,6}(?:[.,]\d{1,3})?) ?\2\b/i;
+const DOZEN = /^(\d{1,2}) dozen\b|^dozen\b/i;
 /** "15-ounce", "14-oz": the size of a can or a piece, its number and its unit parted. */
 const HYPHENED = /(\d)-(?=(?:ounces?|oz|pounds?|lbs?|grams?|g|kg|ml|millilit(?:re|er)s?|lit(?:re|er)s?|l)\b)/gi;
 /** "1 200 ml": a space between thousands, where a weight or volume follows at once and nothing says that it is so many of them. */
@@ -14,10 +17,11 @@ const EACH_IN_BRACKETS =
   /^(\d+) ?\((?:about |approx\.? )?(\d+(?:[.,]\d+)? ?(?:ounces?|oz|pounds?|lbs?|g|grams?|kg)) ?(?:each)?\) ?(?=(\S+))/i;
 /** Measures that are said without a number: a pinch of, small bunch of, tin of. */
 const UNNUMBERED =
-  'handful bunch pinch dash splash drizzle squeeze knob sprig glug grating tin can jar tub pack packet bag punnet pot carton bottle sheet stick sachet'.split(
+  'handful bunch pinch dash splash drizzle squeeze knob sprig glug grating tin can jar tub pack packet bag punnet pot carton bottle sheet stick sachet teaspoon tablespoon tsp tbsp cup dessertspoon'.split(
     ' ',
   );
-const SIZED = /^(?:(?:an?|one|your|some)\s+)?(?:(?:generous|good|big|very|small|large|medium|heaped|scant|level|tiny|decent)\s+)+(?=\S)/i;
+const SIZED =
+  /^(?:(?:an?|one|your|some)\s+)?(?:(?:generous|good|big|very|small|large|medium|heaped|heaping|rounded|scant|level|tiny|decent)\s+)+(?=\S)/i;
 
 /**
  * A line in ordinary dress: without bullet or box, "between 4 and 6" as "4-6", "1 15-ounce can" as "1 (15 ounce) can", "small bunch
@@ -28,6 +32,10 @@ const SIZED = /^(?:(?:an?|one|your|some)\s+)?(?:(?:generous|good|big|very|small|
 export function ordinaryText(line: string): string {
   const text = line
     .replace(MARK, '')
+    .replace(/^\[[ x]?\] /iu, '')
+    .replace(/^(?:an?|one) (?=\d{1,2}(?:[.,]\d)? ?-?(?:cm|mm|in|inch)\b)/i, '')
+    .replace(TWICE, '$1 $3 $4 $2')
+    .replace(DOZEN, (_, many: string | undefined) => String(12 * Number(many ?? 1)))
     .replace(/^between (\S+) and (?=[\d½¼¾⅓⅔])/i, '$1-')
     .replace(WORD_RANGE, (_, low: string, between: string, high: string) => `${numberOf(low)}${between}${numberOf(high)}`)
     .replace(HYPHENED, '$1 ')
@@ -46,7 +54,7 @@ const CANS =
   /^(?:cans?|tins?|jars?|packs?|packets?|packages?|bags?|bottles?|cartons?|tubs?|pots?|pouch(?:es)?|blocks?|containers?|envelopes?|boxe?s?)$/i;
 
 function numberOf(word: string): number {
-  return NUMBERS.indexOf(word.toLowerCase()) + 1;
+  return NUMBERS.indexOf(word.toLowerCase()) + 1 || Number(word);
 }
 
 /** A measure without a number is one of it: "handful of parsley", "large handful basil". */

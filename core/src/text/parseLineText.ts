@@ -1,5 +1,6 @@
 import type { CookingMethod } from '../food/index.js';
-import { gramsOfMassUnit, midpointOf, timesAmount, type Amount } from '../quantity/index.js';
+import { gramsOfMassUnit, isVolumeWord, midpointOf, timesAmount, type Amount } from '../quantity/index.js';
+import { fullnessFactor, fullnessOf, type Fullness } from './fullness.js';
 import { cookingWord } from './cookingWord.js';
 import { leadingAmount } from './leadingNumber.js';
 import { ordinaryText } from './ordinaryText.js';
@@ -15,6 +16,14 @@ export interface ParsedLine {
   readonly size?: Size;
   /** The same amount a second way: "(14 oz)", or the count where grams are written as well. */
   readonly also?: { readonly amount: number; readonly unit: string };
+  /** What is added to the amount in another unit: "2 tbsp plus 1 tsp". How much that is in all depends on the food and the measures. */
+  readonly plus?: readonly { readonly amount: number; readonly unit: string }[];
+  /** Centimetres that each piece is long: "a 5 cm piece of ginger". */
+  readonly length?: number;
+  /** How full the spoon or cup is, where it is not level. */
+  readonly fullness?: Filling;
+  /** The amount is of each serving: "2 eggs per box". */
+  readonly perServing?: boolean;
   /** "each": the amount is of several things, each. */
   readonly ofEach?: boolean;
   /** What weighed food comes in: "400 g can tomatoes" is 400 g, in a can. */
@@ -34,6 +43,8 @@ export interface ParsedLine {
 
 /** "1 tsp each cumin and coriander". */
 const OF_EACH = /((?:^| )[a-z]+) each:? (?=\S)/i;
+/** "2 eggs per box", "100 g rice (per serving)". */
+const PER_SERVING = /,? ?\(?\b(?:per|for each|in each) (?:box|serving|portion|person|bowl|lunch|meal)\)?(?=,|$)/i;
 /** Said in front, in brackets, behind a comma or a dash. */
 const OPTIONAL = /^optional:? |(?:[(,:]|\s[-–—]) ?optional\)?|\(optional\)/i;
 /** Characters of an ingredient line, at most: more are no line. */
@@ -41,6 +52,9 @@ export const LONGEST_LINE = 500;
 
 interface Measured {
   readonly amount: Amount;
+  readonly plus?: ParsedLine['plus'];
+  readonly length?: number;
+  readonly fullness?: Filling;
   readonly unit?: string;
   readonly size?: Size;
   readonly container?: string;
@@ -61,12 +75,14 @@ export function parseLineText(text: string): ParsedLine {
     return { foodWords: text, toTaste: false, optional: false, cooked: false };
   // From here on a space is one space: every expression below rests on it.
   const bare = ordinaryText(text.replace(/\s+/g, ' ').trim());
+  const perServing = PER_SERVING.test(bare);
   const toTaste = /\b(?:to taste|as needed|q\.s\.)/i.test(bare);
   const optional = OPTIONAL.test(bare);
   const cooked = /\b(?:cooked weight|weighed cooked)\b/i.test(bare);
   const cleaned = bare
     .replace(/,? ?(?:or |plus (?:more|extra) )?\(?\b(?:to taste|as needed|q\.s\.)\)?/gi, '')
     .replace(OPTIONAL, ' ')
+    .replace(PER_SERVING, '')
     .replace(/\(?\b(?:cooked weight|weighed cooked)\b\)?/gi, '')
     .trim();
   const ordered = amountFirst(cleaned);
@@ -75,6 +91,10 @@ export function parseLineText(text: string): ParsedLine {
   return {
     ...(measured ? amountsOf(measured, named.bracketed) : {}),
     ...(measured?.container === undefined ? {} : { container: measured.container }),
+    ...(measured?.plus ? { plus: measured.plus } : {}),
+    ...(measured?.length === undefined ? {} : { length: measured.length }),
+    ...(measured?.fullness ? { fullness: measured.fullness } : {}),
+    ...(perServing && measured ? { perServing } : {}),
     ...(OF_EACH.test(ordered) ? { ofEach: true } : {}),
     ...named.words,
     ...(measured && measured.unit === undefined ? named.counted : {}),
@@ -156,6 +176,8 @@ function leadingMeasure(text: string, alone = true): (Measured & { readonly also
         : { rest: inner.rest.replace(WRAPPING, '') }),
     };
   }
+  const long = pieceOfLength(first);
+  if (long) return long;
   const unit = unitAtFront(sizeBehind(first.rest).replace(OF_EACH, '$1 '));
   if (!unit) return { amount: first.amount, rest: first.rest };
   const measured = {
@@ -163,8 +185,9 @@ function leadingMeasure(text: string, alone = true): (Measured & { readonly also
     unit: unit.unit,
     rest: unit.rest,
     ...(unit.size ? { size: unit.size } : {}),
+    ...fullnessIn(text, first.rest, unit),
   };
-  return withSecondMass(measured) ?? withSlash(measured) ?? (alone ? withContainer(measured) : measured);
+  return withSecondMass(measured) ?? withSum(measured) ?? withSlash(measured) ?? (alone ? withContainer(measured) : measured);
 }
 
 /** What weighed food comes in, where it is no unit of its own: "125 g balls mozzarella". */
@@ -199,18 +222,100 @@ function withSecondMass(measured: Measured): Measured | undefined {
   return { amount: measured.amount + (next.amount * unit.times * more) / grams, unit: measured.unit, rest: unit.rest };
 }
 
-/** "300 g / 10 oz lentils": the second is the same amount again. */
+const LENGTH =
+  /^-? ?(cm|centimet(?:re|er)s?|mm|millimet(?:re|er)s?|inch(?:es)?|in|[″"])\.?(?:[- ]long)?[- ](?:(?:fat|large|small|thick|fresh|long|good) )?(?:(piece|knob|chunk|length|hunk|section|stick|thumb|nub|nugget)s? )?(?:of )?(?:the )?(?=\S)/i;
+/** Centimetres in one, by the first letters of what they are called. */
+const CENTIMETRES: readonly (readonly [RegExp, number])[] = [
+  [/^c/i, 1],
+  [/^m/i, 0.1],
+  [/^(?:i|″|")/i, 2.54],
+];
+
+/** "5 cm piece of ginger", "2-inch piece", "1 inch ginger": one piece so long. Slices and cubes so thick are no length of a piece. */
+function pieceOfLength({ amount, rest }: { readonly amount: Amount; readonly rest: string }): Measured | undefined {
+  // "5cm/2in piece": the inches say it again.
+  const once = rest.replace(/^(-? ?(?:cm|mm)) ?\/ ?(?:\d|[½¼¾])[\d/.½¼¾ ]{0,5}-?(?:in|inch|inches|″|")(?=[- ])/i, '$1');
+  const found = LENGTH.exec(once);
+  if (!found) return undefined;
+  const [all, unit = '', piece] = found;
+  const behind = once.slice(all.length);
+  // "2 in the pot" and "1 in 3" are no inches; "2 cm thick slices" says how thick.
+  if ((unit.toLowerCase() === 'in' && piece === undefined) || /^(?:thick|cubes?|dice|slices?|rounds?|pieces?,)\b/i.test(behind))
+    return undefined;
+  const [, centimetres = 1] = CENTIMETRES.find(([letters]) => letters.test(unit)) ?? [];
+  return { amount: 1, length: Number((midpointOf(amount) * centimetres).toPrecision(6)), rest: behind };
+}
+
+/** The word for how full a spoon or a cup is, before its number or behind it. */
+/** The word for how full a spoon or a cup is, before its number or behind it. */
+/** How full a spoon or cup is, and how many level ones that makes. */
+export interface Filling {
+  readonly how: Fullness;
+  readonly times: number;
+}
+
+/** The word for how full a spoon or a cup is, before its number or behind it; a dessertspoon is a spoon, though it counts as so many ml. */
+function fullnessIn(
+  text: string,
+  rest: string,
+  { unit, said, word }: { readonly unit: string; readonly said?: string; readonly word: string },
+): Pick<Measured, 'fullness'> {
+  const before = /^(scant|generous|heaped|heaping|rounded) /i.exec(text.slice(0, text.length - rest.length))?.[1];
+  const how =
+    fullnessOf(before ?? '') ??
+    (said ?? '')
+      .split(' ')
+      .map(fullnessOf)
+      .find((one) => one !== undefined);
+  const times = how === undefined ? undefined : fullnessFactor(how, /^d[a-z]*s/i.test(word) ? 'tsp' : unit);
+  return how === undefined || times === undefined ? {} : { fullness: { how, times } };
+}
+
+/** "2 tbsp plus 1 tsp vinegar", "1 cup + 2 tbsp": one amount, the second part kept in its own unit. */
+function withSum(measured: Measured): Measured | undefined {
+  const plus: { amount: number; unit: string }[] = [];
+  let { rest } = measured;
+  for (let sign = PLUS.exec(rest); sign && plus.length < MOST_SUMMED; sign = PLUS.exec(rest)) {
+    const next = leadingAmount(rest.slice(sign[0].length));
+    const unit = next && unitAtFront(next.rest);
+    if (!next || !unit || !(isVolumeWord(unit.unit) || gramsOfMassUnit(unit.unit) !== undefined)) break;
+    plus.push({ amount: midpointOf(next.amount) * unit.times, unit: unit.unit });
+    rest = unit.rest;
+  }
+  if (plus.length === 0 || !(isVolumeWord(measured.unit ?? '') || isMassOrVolume(measured.unit))) return undefined;
+  return { ...measured, plus, rest };
+}
+
+const PLUS = /^(?:plus|and|\+|&) /i;
+const MOST_SUMMED = 3;
+
+/** "300 g / 10 oz / 2 cups lentils": what stands behind a stroke is the same amount again; a third is kept in the note. */
 function withSlash(measured: Measured): (Measured & { readonly also: NonNullable<ParsedLine['also']> }) | undefined {
-  const slash = /^\/\s*/.exec(measured.rest);
+  const slash = /^(?:\/|or (?:about )?) ?/i.exec(measured.rest);
   const second = slash && leadingAmount(measured.rest.slice(slash[0].length));
   const unit = second && unitAtFront(second.rest);
   if (!second || !unit) return undefined;
-  return { ...measured, rest: unit.rest, also: { amount: midpointOf(second.amount) * unit.times, unit: unit.unit } };
+  const also = { amount: midpointOf(second.amount) * unit.times, unit: unit.unit };
+  // "12 oz or 340 g" says the same twice; "2 cups or 500 g" may leave a choice.
+  if (!slash[0].startsWith('/') && !isSameMass(measured, also)) return undefined;
+  const third = /^\/ ?/.exec(unit.rest);
+  const more = third && leadingAmount(unit.rest.slice(third[0].length));
+  const moreUnit = more && unitAtFront(more.rest);
+  if (!third || !moreUnit) return { ...measured, rest: unit.rest, also };
+  const said = unit.rest.slice(third[0].length, unit.rest.length - moreUnit.rest.length).trim();
+  return { ...measured, rest: `${moreUnit.rest}, ${said}`, also };
 }
 
-function unitAtFront(text: string): { unit: string; times: number; rest: string; size?: Size } | undefined {
+/** Whether two masses are the same but for how they were rounded. */
+function isSameMass({ amount, unit }: Measured, also: { readonly amount: number; readonly unit: string }): boolean {
+  const [one, other] = [midpointOf(amount) * (gramsOfMassUnit(unit ?? '') ?? NaN), also.amount * (gramsOfMassUnit(also.unit) ?? NaN)];
+  return Math.abs(one - other) <= 0.15 * Math.max(one, other);
+}
+
+function unitAtFront(text: string): { unit: string; times: number; rest: string; size?: Size; said?: string; word: string } | undefined {
   const size = SIZE.exec(text);
-  const spoken = (size ? text.slice(size[0].length) : text).replace(
+  const unsized = size ? text.slice(size[0].length) : text;
+  const spoken = unsized.replace(
     /^(?:(?:heaped|heaping|level|rounded|scant|generous|good|big|fat|plump|juicy|tiny|small(?= (?:bunch|handful|pack|jar|tub|tin|can|bag)))\s+)*(?:heaped|heaping|level|rounded|scant|generous|good|big|fat|plump|juicy|tiny)\s+(?=\S)/i,
     '',
   );
@@ -221,7 +326,8 @@ function unitAtFront(text: string): { unit: string; times: number; rest: string;
   if (!unit) return undefined;
   const rest = spoken.slice(words[0].length).replace(/^of(?: the)?(?: mill(?: of)?)?\s+/i, '');
   // "2 cloves" alone is the spice, not two of a unit of nothing.
-  return rest === '' ? undefined : { ...unit, rest, ...(size ? { size: sizeOf(size) } : {}) };
+  const said = unsized.slice(0, unsized.length - spoken.length).trim();
+  return rest === '' ? undefined : { ...unit, rest, word, ...(size ? { size: sizeOf(size) } : {}), ...(said === '' ? {} : { said }) };
 }
 
 const SIZE = /^(small|medium|large)(?:-sized?)?\s+(?=\S)/i;
@@ -263,6 +369,27 @@ function bracketedAmount(text: string): Bracketed | undefined {
   return { ...measured, each, inAll, ...(aside === undefined ? {} : { aside }) };
 }
 
+/** "10 oz / 300 g", "15 oz, about 2 cups": each the same amount; grams are what is counted; the others are kept as they stand, but for masses that only say it again. */
+function equivalents(inside: string): { readonly counted: Bracketed; readonly others: readonly string[] } | undefined {
+  const said = inside.split(/ ?[,;/] ?| or /i).map((one) => one.trim());
+  if (said.length < 2 || said.length > 3) return undefined;
+  const read = said.map((one) => bracketedAmount(one));
+  const at = Math.max(
+    0,
+    read.findIndex((one) => one?.unit === 'g' || one?.unit === 'kg'),
+  );
+  const counted = read[at];
+  return counted && read.every((one) => one !== undefined)
+    ? {
+        counted,
+        others: said.filter(
+          (_, i) =>
+            i !== at && !(read[i]?.unit !== undefined && isSameMass(counted, { amount: midpointOf(read[i].amount), unit: read[i].unit })),
+        ),
+      }
+    : undefined;
+}
+
 /** What a food is for, said without a comma. */
 const FOR_WHAT = / ((?:plus (?:extra|more) )?(?:for (?:\w+ing|the \w+|garnish)|to (?:serve|garnish|finish)))$/i;
 
@@ -293,6 +420,12 @@ function nameAndNote(text: string) {
   const comma = text.search(/[,;]|\s[-–—]\s/);
   const plain = text.replace(/\(([^()]*)\)/g, (_, inside: string, at: number) => {
     const said = comma < 0 || at < comma ? before : asides;
+    const several = equivalents(inside);
+    if (several && !bracketed) {
+      bracketed = several.counted;
+      said.push(...several.others);
+      return ' ';
+    }
     const measured = bracketedAmount(inside);
     if (measured && !bracketed) {
       bracketed = measured;

@@ -66,7 +66,10 @@ export function Docket({ recipe, figures, findings, kitchen, here, open, onOpen 
   const till = batch.till.cost?.toNumber();
   const prices = cardPriceText({ prices: pricesOf(figures) });
   const energy = perServing.nutrients.energyKcal;
-  const found = useMemo(() => triedAgain(recipe, here.index, here.foodsById).length, [recipe, here]);
+  const found = useMemo(
+    () => triedAgain(recipe, here.index, here.foodsById, kitchen.settings.measures).length,
+    [recipe, here, kitchen.settings.measures],
+  );
   const unsure = findings.filter(({ code }) => code === 'food-unsure').length;
   const wrong = findings.filter(({ severity }) => severity === 'wrong').length;
   return (

@@ -49,7 +49,7 @@ interface Match {
 export function MatchesPanel({ recipe, figures, here, onClose, onFigure }: MatchesPanelProps) {
   const dispatch = useAppDispatch();
   const matches = useMemo(() => matchesOf(figures, here), [figures, here]);
-  const again = useMemo(() => triedAgain(recipe, here.index, here.foodsById), [recipe, here]);
+  const again = useMemo(() => triedAgain(recipe, here.index, here.foodsById, here.kitchen.settings.measures), [recipe, here]);
   const unsure = matches.filter(({ doubt }) => doubt !== undefined);
   const agree = (which: (at: string) => boolean) =>
     dispatch(

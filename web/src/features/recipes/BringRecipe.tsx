@@ -28,7 +28,7 @@ export function BringRecipe({ onClose }: { readonly onClose: () => void }) {
   const found = useMemo(() => readRecipes(given), [given]);
   const read = found[chosen] ?? found[0];
   const recipe = useMemo(
-    () => read && here && recipeFromRead({ ...read, title: title ?? read.title }, here.index, new Set()),
+    () => read && here && recipeFromRead({ ...read, title: title ?? read.title }, here.index, new Set(), here.kitchen.settings.measures),
     [read, here, title],
   );
   const change = (next: string) => {

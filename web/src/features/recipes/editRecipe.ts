@@ -21,6 +21,7 @@ import {
   type Line,
   type LineFit,
   type LinePlace,
+  type LineSetting,
   type Part,
   type Recipe,
   type Scaling,
@@ -30,16 +31,21 @@ import {
 import type { LoadedKitchen } from '../kitchen/useKitchen';
 
 /** What words can mean: foods, and parts of the recipes that this one is built on. */
-export type Words = Pick<LoadedKitchen, 'index' | 'foodsById' | 'parts' | 'partIndex'>;
+export type Words = Pick<LoadedKitchen, 'index' | 'foodsById' | 'parts' | 'partIndex'> & { readonly kitchen: Pick<Kitchen, 'settings'> };
+
+/** What a recipe says of all its lines, with the kitchen's measures where it says none. */
+export function settingOf(recipe: LineSetting, { settings }: Pick<Kitchen, 'settings'>): LineSetting {
+  return { ...recipe, measures: recipe.measures ?? settings.measures };
+}
 
 /** What stays with a line when its text changes: judgements made about it, not words of it. */
 const KEPT = ['retained', 'scaling', 'retention', 'state', 'as', 'fit', 'comment'] as const;
 
 /** The line that new text makes of an old one. A food, or a part of another recipe, once chosen stays while the words for it stay. */
-export function retyped(old: Line | undefined, text: string, words: Words, servings: number): Line {
+export function retyped(old: Line | undefined, text: string, words: Words, setting: LineSetting): Line {
   const sameWords = old?.text !== undefined && parseLineText(old.text).foodWords === parseLineText(text).foodWords;
   const still = sameWords && isChosen(old, words) ? old : undefined;
-  const line = lineMeant(still, text, words, servings);
+  const line = lineMeant(still, text, words, settingOf(setting, words.kitchen));
   if (!old || old.food !== line.food || old.recipe !== line.recipe || old.part !== line.part) return line;
   const kept: { -readonly [key in keyof Line]?: Line[key] } = {};
   for (const key of KEPT) if (old[key] !== undefined) Object.assign(kept, { [key]: old[key] });
@@ -57,11 +63,11 @@ function isChosen(line: Line, { index }: Words): boolean {
 }
 
 /** The line that words make: of what the old line is, of a food of the pantry, or else of a part at hand that is called so. */
-function lineMeant(old: Line | undefined, text: string, { index, foodsById, parts, partIndex }: Words, servings: number): Line {
+function lineMeant(old: Line | undefined, text: string, { index, foodsById, parts, partIndex }: Words, setting: LineSetting): Line {
   const chosen = parts.find(({ recipe, part }) => recipe === old?.recipe && part === old.part);
   const still = chosen && partLineFromText(text, chosen);
   if (still) return still;
-  const line = lineFromText(text, index, servings, foodsById.get(old?.food ?? ''));
+  const line = lineFromText(text, index, setting, foodsById.get(old?.food ?? ''));
   const called = line.food === undefined ? partIndex.best(parseLineText(text).foodWords) : undefined;
   return (called && partLineFromText(text, called)) ?? line;
 }
@@ -84,8 +90,8 @@ export function withPart(text: string, part: ReusablePart, servings: number): Li
 }
 
 /** The line with another food for the same words. */
-export function withFood(line: Line, food: Food, index: FoodIndex, servings: number): Line {
-  return { ...lineFromText(line.text ?? '', index, servings, food), agreed: true };
+export function withFood(line: Line, food: Food, { index, kitchen }: Pick<Words, 'index' | 'kitchen'>, setting: LineSetting): Line {
+  return { ...lineFromText(line.text ?? '', index, settingOf(setting, kitchen), food), agreed: true };
 }
 
 /** Another line in a line's place: it is known by the same id, so that what referred to it still does. */

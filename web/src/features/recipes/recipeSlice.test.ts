@@ -22,7 +22,13 @@ const red: Food = { id: 'onion-red', name: 'Onion, red', names: ['red onion'], m
 const white: Food = { id: 'onion', name: 'Onion, white', names: ['onion'], measures: { piece: 125 } };
 const foods = [leek, red, white];
 const index = new FoodIndex(foods);
-const words = { index, foodsById: new Map(foods.map((food) => [food.id, food])), parts: [], partIndex: new FoodIndex<ReusablePart>([]) };
+const words = {
+  index,
+  foodsById: new Map(foods.map((food) => [food.id, food])),
+  parts: [],
+  partIndex: new FoodIndex<ReusablePart>([]),
+  kitchen: { settings: { measures: 'metric' } } as Kitchen,
+};
 
 const START: Recipe = withIds({
   id: 'dish',
@@ -44,10 +50,10 @@ function edit(recipe: Recipe, [kind, where, word]: readonly [number, number, num
   const text = ['3 leeks, trimmed', '200 g onion', 'salt, to taste', '<b>', '1 ½ cups leeks'][word % 5] ?? '';
   switch (kind % 10) {
     case 0:
-      return insertLines(recipe, place, [retyped(undefined, text, words, recipe.servings)]);
+      return insertLines(recipe, place, [retyped(undefined, text, words, recipe)]);
     case 1:
       return recipe.parts[part]?.lines[line]
-        ? replaceLine(recipe, place, retyped(recipe.parts[part].lines[line], text, words, recipe.servings))
+        ? replaceLine(recipe, place, retyped(recipe.parts[part].lines[line], text, words, recipe))
         : recipe;
     case 2:
       return withoutLines(recipe, [place]);
@@ -139,9 +145,14 @@ test('an answer for another recipe changes nothing', () => {
 });
 
 test('a food picked by hand stays while its words stay, and judgements with it', () => {
-  const line = { ...withFood({ text: '2 onions, diced' }, red, index, 4), retained: 0.5 };
-  expect(retyped(line, '3 onions, sliced', words, 4)).toMatchObject({ food: 'onion-red', amount: 3, note: 'sliced', retained: 0.5 });
-  expect(retyped(line, '3 leeks', words, 4)).toEqual({ food: 'leek', amount: 3, unit: 'piece', text: '3 leeks' });
+  const line = { ...withFood({ text: '2 onions, diced' }, red, words, { servings: 4 }), retained: 0.5 };
+  expect(retyped(line, '3 onions, sliced', words, { servings: 4 })).toMatchObject({
+    food: 'onion-red',
+    amount: 3,
+    note: 'sliced',
+    retained: 0.5,
+  });
+  expect(retyped(line, '3 leeks', words, { servings: 4 })).toEqual({ food: 'leek', amount: 3, unit: 'piece', text: '3 leeks' });
 });
 
 const dal: ReusablePart = {
@@ -175,20 +186,20 @@ test.each([
 
 test('a line of another recipe stays one while its words stay, with what was said of it', () => {
   const line = { ...withPart('300 g dal', dal, 4), retained: 0.9 };
-  expect(retyped(line, '350 g dal, warm', withDal, 4)).toMatchObject({
+  expect(retyped(line, '350 g dal, warm', withDal, { servings: 4 })).toMatchObject({
     recipe: 'base',
     part: 'dal',
     amount: 350,
     note: 'warm',
     retained: 0.9,
   });
-  expect(retyped(line, '3 leeks', withDal, 4)).toEqual({ food: 'leek', amount: 3, unit: 'piece', text: '3 leeks' });
+  expect(retyped(line, '3 leeks', withDal, { servings: 4 })).toEqual({ food: 'leek', amount: 3, unit: 'piece', text: '3 leeks' });
   // Another thing of that name does not take its place.
   const withFoodDal = { ...withDal, index: new FoodIndex([...foods, { id: 'dal', name: 'Dal' }]) };
-  expect(retyped(line, '350 g dal', withFoodDal, 4)).toMatchObject({ recipe: 'base', part: 'dal', amount: 350 });
+  expect(retyped(line, '350 g dal', withFoodDal, { servings: 4 })).toMatchObject({ recipe: 'base', part: 'dal', amount: 350 });
   // Typed anew it is found again, because it is at hand; without a weight it is no line yet.
-  expect(retyped(undefined, '2 servings dal', withDal, 4)).toMatchObject({ recipe: 'base', amount: 556 });
-  expect(retyped(line, '2 cups dal', withDal, 4)).toEqual({ text: '2 cups dal' });
+  expect(retyped(undefined, '2 servings dal', withDal, { servings: 4 })).toMatchObject({ recipe: 'base', amount: 556 });
+  expect(retyped(line, '2 cups dal', withDal, { servings: 4 })).toEqual({ text: '2 cups dal' });
 });
 
 test('a line that is new has an id from its first edit, and what is referred to by number is by id', () => {
@@ -201,7 +212,7 @@ test('a line that is new has an id from its first edit, and what is referred to 
 
 test('a line that is typed anew is the same line', () => {
   const [old] = START.parts[0]?.lines ?? [];
-  const next = replaceLine(START, { part: 0, line: 0 }, retyped(old, '200 g onion', words, 4));
+  const next = replaceLine(START, { part: 0, line: 0 }, retyped(old, '200 g onion', words, { servings: 4 }));
   expect(next.parts[0]?.lines[0]).toMatchObject({ food: 'onion', id: old?.id });
 });
 

@@ -1,4 +1,4 @@
-import { FoodIndex, type Food, type Line } from '@portiona/core';
+import { FoodIndex, type Food, type Kitchen, type Line } from '@portiona/core';
 import { retyped, withFood } from './editRecipe';
 
 const foods: readonly Food[] = [
@@ -7,8 +7,14 @@ const foods: readonly Food[] = [
   { id: 'leek', name: 'Leek', measures: { piece: 150 } },
 ];
 const index = new FoodIndex(foods);
-const words = { index, foodsById: new Map(foods.map((food) => [food.id, food])), parts: [], partIndex: new FoodIndex([]) } as const;
-const typed = (text: string, old?: Line) => retyped(old, text, words, 4);
+const words = {
+  index,
+  foodsById: new Map(foods.map((food) => [food.id, food])),
+  parts: [],
+  partIndex: new FoodIndex([]),
+  kitchen: { settings: { measures: 'metric' } } as Kitchen,
+} as const;
+const typed = (text: string, old?: Line) => retyped(old, text, words, { servings: 4 });
 
 test('what was agreed to stays agreed while the words for it stay, however often the amount changes', () => {
   const asked = typed('1 can tuna');
@@ -22,7 +28,7 @@ test('what was agreed to stays agreed while the words for it stay, however often
 test('what was chosen stays chosen; what was only read is read again', () => {
   const asked = typed('1 can tuna');
   const other = foods.find(({ id }) => id !== asked.food && id !== 'leek') as Food;
-  const chosen = withFood(asked, other, index, 4);
+  const chosen = withFood(asked, other, words, { servings: 4 });
   expect(chosen).toMatchObject({ food: other.id, agreed: true });
   expect(typed('2 cans tuna', chosen)).toMatchObject({ food: other.id, agreed: true });
   expect(typed('2 cans tuna', asked)).toMatchObject({ agreed: false });

@@ -28,7 +28,7 @@ export function VariantChanges({ recipe, here, variant: { changes }, onChange }:
   const weighed = place.startsWith(WEIGHED) ? place.slice(WEIGHED.length) : undefined;
   const grams = Number(text.trim().replace(/g$/, '').trim().replace(',', '.'));
   const cookedWeight = weighed !== undefined && grams > 0 && Number.isFinite(grams) ? grams : undefined;
-  const read = text.trim() === '' || weighed !== undefined ? undefined : retyped(undefined, text, here, recipe.servings);
+  const read = text.trim() === '' || weighed !== undefined ? undefined : retyped(undefined, text, here, recipe);
   const matched =
     here.foodsById.get(read?.food ?? '') ?? here.parts.find(({ recipe: of, part }) => of === read?.recipe && part === read.part);
   const change = changeTo(place, { read: read && (old ? { ...keptOf(old), ...read } : read), weighed, cookedWeight });

@@ -16,7 +16,7 @@ interface DiscardsProps {
 export function Discards({ part: { name, discards = [] }, onChange }: DiscardsProps) {
   const { recipe, here } = useStation();
   const [text, setText] = useState('');
-  const read = text.trim() === '' ? undefined : retyped(undefined, text, here, recipe.servings);
+  const read = text.trim() === '' ? undefined : retyped(undefined, text, here, recipe);
   const food = read?.food === undefined ? undefined : here.foodsById.get(read.food);
   const ready = food !== undefined && read?.amount !== undefined;
   const add = () => {

@@ -105,7 +105,7 @@ const MOST_MEANT = 20;
 
 /** The line with another food; one that its words cannot mean is called by its own name from then on. */
 function swapped(line: Line, food: Food, otherWords: boolean, here: LoadedKitchen, recipe: Recipe): Line {
-  const next = withFood(line, food, here.index, recipe.servings);
+  const next = withFood(line, food, here, recipe);
   if (!otherWords || line.food === undefined || line.food === food.id) return next;
   const { text: _, ...bare } = next;
   return { ...bare, text: lineText(bare, food) };
@@ -201,7 +201,7 @@ function useSwapEffects(line: Line, foods: readonly Food[]): ReadonlyMap<string,
 
 function figuresWith(recipe: Recipe, line: Line, id: string, here: LoadedKitchen): RecipeFigures {
   const food = here.foodsById.get(id);
-  const next = food ? withFood(line, food, here.index, recipe.servings) : line;
+  const next = food ? withFood(line, food, here, recipe) : line;
   const parts = recipe.parts.map((part) => ({ ...part, lines: part.lines.map((one) => (one === line ? next : one)) }));
   return recipeFigures({ ...recipe, parts }, here.kitchen);
 }

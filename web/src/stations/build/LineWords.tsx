@@ -91,6 +91,7 @@ interface ShownProps {
 function Shown({ line, food, text, figures, place, actions }: ShownProps) {
   const { amount, food: words, note } = lineWords(line, food);
   const parsed = parseLineText(text);
+  const { servingName = 'serving' } = useStation().recipe;
   const plain = food === undefined && line.recipe === undefined;
   return (
     <span className="shown" aria-hidden={false}>
@@ -107,6 +108,13 @@ function Shown({ line, food, text, figures, place, actions }: ShownProps) {
           </>
         )}
         {!plain && note !== '' && <span className="line-note">, {note}</span>}
+        {!plain && parsed.fullness && (
+          <span className="line-note">
+            {' '}
+            (said {parsed.fullness.how}: ×{parsed.fullness.times})
+          </span>
+        )}
+        {!plain && parsed.perServing && <span className="line-note"> (said of each {servingName})</span>}
         {!plain && parsed.also && (
           <span className="line-note">
             {' '}
@@ -199,7 +207,7 @@ function Unsure({
         <Fragment key={rival.id}>
           {' '}
           or{' '}
-          <Button kind="quiet" onClick={() => actions.write(place, withFood(line, rival, here.index, recipe.servings))}>
+          <Button kind="quiet" onClick={() => actions.write(place, withFood(line, rival, here, recipe))}>
             {rival.name}
           </Button>
         </Fragment>

@@ -1,4 +1,4 @@
-import { LONGEST_LINE, withoutLines, type LinePlace } from '@portiona/core';
+import { LONGEST_LINE, linesApart, withoutLines, type LinePlace } from '@portiona/core';
 import { useMemo } from 'react';
 import { useStore } from 'react-redux';
 import type { Line, Recipe } from '@portiona/core';
@@ -36,7 +36,7 @@ export function useSheetActions(setCaret: (caret: Caret | undefined) => void): S
       const { present } = store.getState().recipe;
       if (present) act(present);
     };
-    const lineOf = (text: string, servings: number, old?: Line) => retyped(old, text, here, servings);
+    const lineOf = (text: string, recipe: Recipe, old?: Line) => retyped(old, text, here, recipe);
     const remove = (place: LinePlace) =>
       onRecipe((recipe) => {
         edit(withoutLines(recipe, [place]));
@@ -47,7 +47,7 @@ export function useSheetActions(setCaret: (caret: Caret | undefined) => void): S
       type: (place, text) => {
         if (text.trim() === '') return remove(place);
         onRecipe((recipe) => {
-          const line = lineOf(text, recipe.servings, recipe.parts[place.part]?.lines[place.line]);
+          const line = lineOf(text, recipe, recipe.parts[place.part]?.lines[place.line]);
           edit(replaceLine(recipe, place, line), `line ${place.part}/${place.line}`);
         });
       },
@@ -55,14 +55,16 @@ export function useSheetActions(setCaret: (caret: Caret | undefined) => void): S
       insert: (place, texts) =>
         onRecipe((recipe) => {
           const given = texts.map((text) => text.trim()).filter(Boolean);
-          const lines = given.filter((text) => text.length <= LONGEST_LINE).slice(0, MOST_LINES);
-          if (lines.length < given.length) say(refusedText(given.length - lines.length));
+          const short = given.filter((text) => text.length <= LONGEST_LINE).slice(0, MOST_LINES);
+          if (short.length < given.length) say(refusedText(given.length - short.length));
+          // Of a list that is pasted, "salt and pepper" is two lines; of a line that is typed the person is asked.
+          const lines = given.length > 1 ? short.flatMap((text) => linesApart(text, here.index)) : short;
           if (lines.length === 0) return;
           edit(
             insertLines(
               recipe,
               place,
-              lines.map((text) => lineOf(text, recipe.servings)),
+              lines.map((text) => lineOf(text, recipe)),
             ),
             lines.length === 1 ? `line ${place.part}/${place.line}` : undefined,
           );
