@@ -16,8 +16,13 @@ else if (kind === 'server' || kind === 'e2e') {
       process.exitCode = run(['jest', '--selectProjects', 'server', '--forceExit', '--', ...rest], env);
     } else {
       const server = await startServer(database.url, { demo: true });
-      process.exitCode = run(['playwright', 'test', '--config', 'e2e/playwright.config.ts', ...rest], { PORTIONA_ADDRESS: server.address });
+      const unbegun = startDatabase();
+      const fresh = await startServer(unbegun.url, { demo: false });
+      const env = { PORTIONA_ADDRESS: server.address, PORTIONA_UNBEGUN: fresh.address };
+      process.exitCode = run(['playwright', 'test', '--config', 'e2e/playwright.config.ts', ...rest], env);
       await server.stop();
+      await fresh.stop();
+      unbegun.stop();
     }
   } finally {
     database.stop();

@@ -55,13 +55,17 @@ function read(file, pick) {
 // The browsers' tests, and everything else beside them: each waits often enough for the other to go on.
 const database = startDatabase();
 const browsers = [startDatabase(), startDatabase()];
+const unbegun = startDatabase();
 try {
   // Two browsers, each with a server and a kitchen of its own.
   const servers = [];
   for (const { url } of browsers) servers.push(await startServer(url, { demo: true }));
+  // And one whose kitchen nobody has begun.
+  const fresh = await startServer(unbegun.url, { demo: false });
   try {
     const e2e = runBeside('the running product', 'npx', ['--no-install', 'playwright', 'test', '--config', 'e2e/playwright.config.ts'], {
       PORTIONA_ADDRESSES: servers.map(({ address }) => address).join(','),
+      PORTIONA_UNBEGUN: fresh.address,
       PLAYWRIGHT_JSON_OUTPUT_NAME: join(results, 'e2e.json'),
     });
     const jest = await runBeside(
@@ -88,10 +92,10 @@ try {
       read('e2e.json', ({ stats }) => ({ passed: stats.expected + stats.flaky, failed: stats.unexpected })),
     );
   } finally {
-    for (const server of servers) await server.stop();
+    for (const server of [...servers, fresh]) await server.stop();
   }
 } finally {
-  for (const one of [database, ...browsers]) one.stop();
+  for (const one of [database, unbegun, ...browsers]) one.stop();
 }
 
 console.log(`\n${passed} passed, ${failed} failed`);

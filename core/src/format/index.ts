@@ -1,7 +1,7 @@
 export * from './calcReport.js';
 export * from './csvSheets.js';
 export * from './circleFaults.js';
-export { Flag, Many, must, One, OneOf, Optional, Quantity, Text } from './constraints.js';
+export { Currency, Flag, Many, must, One, OneOf, Optional, Quantity, Text } from './constraints.js';
 export * from './fault.js';
 export * from './kitchenFile.js';
 export * from './readEntry.js';

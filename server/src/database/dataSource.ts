@@ -28,6 +28,7 @@ import { RecipeBases1764700000007 } from './migrations/recipeBases.migration.js'
 import { RecipeSummaries1765100000011 } from './migrations/recipeSummaries.migration.js';
 import { RequestsDone1764900000009 } from './migrations/requestsDone.migration.js';
 import { Versions1765200000012 } from './migrations/versions.migration.js';
+import { Begun1765600000016 } from './migrations/begun.migration.js';
 import { PacksPutAway1765300000013 } from './migrations/packsPutAway.migration.js';
 import { Receipts1764400000004 } from './migrations/receipts.migration.js';
 import { Refreshes1764500000005 } from './migrations/refreshes.migration.js';
@@ -93,6 +94,7 @@ export function schemaOptions(url: string | undefined): Extract<DataSourceOption
       PacksPutAway1765300000013,
       CardInputs1765400000014,
       BriefGround1765500000015,
+      Begun1765600000016,
     ],
     migrationsRun: true,
     migrationsTransactionMode: 'all',

@@ -1,11 +1,13 @@
-import { Body, Controller, Post, Query } from '@nestjs/common';
-import { ApiBody, ApiCreatedResponse, ApiOperation, ApiQuery, ApiTags } from '@nestjs/swagger';
-import { cutText, tidyText } from '@portiona/core';
+import { Body, Controller, Get, Post, Query } from '@nestjs/common';
+import { ApiBody, ApiCreatedResponse, ApiOkResponse, ApiOperation, ApiQuery, ApiTags } from '@nestjs/swagger';
+import { cutText, tidyText, type FoodEntry } from '@portiona/core';
 import type { OnceKey } from '../database/once.js';
 import type { SentBody } from '../http/unreadBody.js';
 import { schemaOfEntry } from '../http/kitchenFileSchemas.js';
 import { OnceKeyOf } from '../http/onceKeyOf.js';
+import { BeginningDto } from './beginning.dto.js';
 import { ImportedDto } from './import.dto.js';
+import { starterFoods } from './starterFoods.js';
 import { Threads } from '../threads/threads.js';
 import type { Scope } from '../scope/scope.js';
 import { InScope } from '../scope/inScope.js';
@@ -20,6 +22,20 @@ export class ImportsController {
   @ApiCreatedResponse({ type: ImportedDto })
   starterPantry(@InScope() scope: Scope, @OnceKeyOf() once?: OnceKey) {
     return this.threads.json('importStarterPantry', scope, once);
+  }
+
+  @Get('starter-pantry')
+  @ApiOperation({ operationId: 'getStarterPantry', summary: 'The generic foods, to see what lines would be matched to' })
+  @ApiOkResponse({ schema: { type: 'array', items: schemaOfEntry('Food') } })
+  starters(): FoodEntry[] {
+    return starterFoods();
+  }
+
+  @Post('beginning')
+  @ApiOperation({ operationId: 'beginKitchen', summary: 'Begins a kitchen: name, settings, and what it begins with; all, or nothing' })
+  @ApiCreatedResponse({ type: ImportedDto })
+  begin(@InScope() scope: Scope, @Body() body: BeginningDto, @OnceKeyOf() once?: OnceKey) {
+    return this.threads.json('beginKitchen', scope, body, once);
   }
 
   @Post('kitchen-file')

@@ -10,6 +10,8 @@ import { KitchenEntity } from '../kitchens/kitchen.entity.js';
 import { PacksService } from '../packs/packs.service.js';
 import { RecipesService } from '../recipes/recipes.service.js';
 import type { ImportedDto } from './import.dto.js';
+import type { BeginningDto } from './beginning.dto.js';
+import { exampleDish } from './exampleDish.js';
 import { starterFoods } from './starterFoods.js';
 import type { Scope } from '../scope/scope.js';
 
@@ -116,21 +118,44 @@ export class ImportsService {
     };
   }
 
+  /**
+   * Begins a kitchen: its name and settings, and what it is to begin with, all or nothing. What is there already stays as it is.
+   *
+   * @throws ValidationError
+   */
+  async begin(
+    scope: Scope,
+    { name, currency, measures, rules, starterPantry, exampleDish: withDish }: BeginningDto,
+    once?: OnceKey,
+  ): Promise<ImportedDto> {
+    const dish = withDish ? exampleDish() : undefined;
+    const needed = new Set(dish?.parts.flatMap(({ lines }) => lines.flatMap(({ food }) => food ?? [])));
+    const foods = starterFoods().filter(({ id }) => starterPantry || needed.has(id));
+    const { kitchenId: id } = scope;
+    return this.once.write(id, once, async () => {
+      const { settings } = await this.database.manager.findOneByOrFail(KitchenEntity, { id });
+      await this.database.manager.update(
+        KitchenEntity,
+        { id },
+        { name, begun: true, settings: { ...settings, currency, measures, rules } },
+      );
+      const taken = await this.#starters(scope, foods);
+      const recipes = dish && (await this.recipes.loadForCalculation(scope)).every((recipe) => recipe.id !== dish.id) ? [dish] : [];
+      for (const document of recipes) await this.recipes.insert(scope, document);
+      return { ...taken, recipes: recipes.length };
+    });
+  }
+
   /** Takes the starter pantry in: every generic food whose id is free. Nothing that is there is changed. */
   async starterPantry(scope: Scope, once?: OnceKey): Promise<ImportedDto> {
-    const foods = starterFoods();
-    return this.once.write(scope.kitchenId, once, async () => {
-      const there = new Set(
-        (
-          await this.foods.loadForCalculation(
-            scope,
-            foods.map(({ id }) => id),
-          )
-        ).map(({ id }) => id),
-      );
-      const added = foods.filter(({ id }) => !there.has(id));
-      await this.foods.insert(scope, added);
-      return { foods: added.length, packs: 0, recipes: 0 };
-    });
+    return this.once.write(scope.kitchenId, once, () => this.#starters(scope, starterFoods()));
+  }
+
+  async #starters(scope: Scope, foods: FoodEntry[]): Promise<ImportedDto> {
+    const ids = foods.map(({ id }) => id);
+    const there = new Set((await this.foods.loadForCalculation(scope, ids)).map(({ id }) => id));
+    const added = foods.filter(({ id }) => !there.has(id));
+    await this.foods.insert(scope, added);
+    return { foods: added.length, packs: 0, recipes: 0 };
   }
 }

@@ -1,5 +1,5 @@
 import { ApiProperty, ApiPropertyOptional, OmitType, PartialType } from '@nestjs/swagger';
-import { RULE_SETS, type NamedBrief, type RuleSet } from '@portiona/core';
+import { RULE_SETS, Text, type NamedBrief, type RuleSet } from '@portiona/core';
 import { ListFromKitchenFile } from '../http/kitchenFileSchemas.js';
 
 /** The kitchen's own figure of a serving. */
@@ -22,10 +22,16 @@ export class KitchenDto {
   @ListFromKitchenFile('NamedBrief', 'Briefs kept for the next dish: name and brief, as in the kitchen file', true)
   briefs?: NamedBrief[];
   @ApiProperty({ description: 'Whether it holds no foods and no recipes yet' }) empty: boolean;
+  @ApiProperty({ description: 'Whether it was begun: what a new kitchen is asked was answered' }) begun: boolean;
+}
+
+/** What a kitchen is called. */
+export class NamedKitchen {
+  @Text(200, true) name: string;
 }
 
 /** Settings to change; read by the kitchen file's own class. */
-export class SettingsDto extends PartialType(OmitType(KitchenDto, ['name', 'empty', 'maxPriceAge', 'index'] as const)) {
+export class SettingsDto extends PartialType(OmitType(KitchenDto, ['empty', 'begun', 'maxPriceAge', 'index'] as const)) {
   @ApiPropertyOptional({ type: IndexDto, nullable: true, description: 'Null: the kitchen has no figure of its own' })
   index?: IndexDto | null;
   @ApiPropertyOptional({ type: Number, nullable: true, description: 'Days; null: prices of any age count' }) maxPriceAge?: number | null;

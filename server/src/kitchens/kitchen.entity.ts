@@ -7,5 +7,7 @@ export class KitchenEntity {
   @PrimaryGeneratedColumn('uuid') id: string;
   @Column({ type: 'text' }) name: string;
   @Column({ type: 'jsonb', default: {} }) settings: KitchenSettings;
+  /** Its name, measures and rules were chosen, or it was cooked in before that was asked. */
+  @Column({ type: 'boolean', default: false }) begun: boolean;
   @CreateDateColumn({ name: 'created_at', type: 'timestamptz' }) createdAt: Date;
 }

@@ -4,7 +4,7 @@ import { Database } from '../database/database.js';
 import { NotFoundError, ValidationError } from '../http/problems.js';
 import { readBody } from '../http/readBody.js';
 import type { Scope } from '../scope/scope.js';
-import type { KitchenDto } from './kitchen.dto.js';
+import { NamedKitchen, type KitchenDto } from './kitchen.dto.js';
 import { KitchenEntity } from './kitchen.entity.js';
 
 /** Settings that mean something left out: prices of any age, the day as it is, no briefs, no figure of the kitchen's own. */
@@ -58,25 +58,27 @@ export class KitchensService implements OnModuleInit {
     const unset = given.filter(([, value]) => value === null).map(([name]) => name);
     const strange = unset.filter((name) => !UNSETTABLE.has(name));
     if (strange.length > 0) throw new ValidationError(strange.map((path) => ({ path, message: 'cannot be null; write what it is to be' })));
-    const changes = readBody(KitchenSettings, Object.fromEntries(given.filter(([, value]) => value !== null)), '');
+    const { name, ...stated } = Object.fromEntries(given.filter(([, value]) => value !== null)) as { readonly name?: unknown };
+    const named = name === undefined ? undefined : readBody(NamedKitchen, { name }, '');
+    const changes = readBody(KitchenSettings, stated, '');
     const id = scope.kitchenId;
     return this.database.writeAlone(id, async () => {
       const { settings } = await this.#entity(scope);
       const kept = Object.fromEntries(Object.entries({ ...settings, ...changes }).filter(([name]) => !unset.includes(name)));
-      await this.database.manager.update(KitchenEntity, { id }, { settings: kept });
+      await this.database.manager.update(KitchenEntity, { id }, { ...named, settings: kept });
       return this.describe(scope);
     });
   }
 
   describe(scope: Scope): Promise<KitchenDto> {
     return this.database.read(async () => {
-      const { id, name, settings } = await this.#entity(scope);
+      const { id, name, settings, begun } = await this.#entity(scope);
       const [{ empty }] = await this.database.manager.query<[{ empty: boolean }]>(
         `SELECT NOT EXISTS (SELECT 1 FROM foods WHERE kitchen_id = $1) AND NOT EXISTS (SELECT 1 FROM recipes WHERE kitchen_id = $1) AS empty`,
         [id],
       );
       const { briefs, ...full } = fullSettings(settings, today());
-      return { name, ...full, ...(briefs ? { briefs: [...briefs] } : {}), empty };
+      return { name, ...full, ...(briefs ? { briefs: [...briefs] } : {}), empty, begun: begun || !empty };
     });
   }
 

@@ -6,6 +6,7 @@ import { NewDto, SaveDto } from '../http/saved.dto.js';
 import type { MergeDto } from '../merges/merge.dto.js';
 import { SeenPricesDto } from '../receipts/receipt.dto.js';
 import type { Scope } from '../scope/scope.js';
+import type { BeginningDto } from '../imports/beginning.dto.js';
 import type { House } from './house.js';
 
 /** Work that computes much: always in a thread, so that nobody else waits for it. */
@@ -39,6 +40,7 @@ export const THREAD_JOBS = {
   exportRecipes: (house: House, scope: Scope) => house.exports.recipesSheet(scope),
   exportLines: (house: House, scope: Scope, id: string) => house.exports.linesSheet(scope, id),
   importStarterPantry: (house: House, scope: Scope, once?: OnceKey) => house.imports.starterPantry(scope, once),
+  beginKitchen: (house: House, scope: Scope, beginning: BeginningDto, once?: OnceKey) => house.imports.begin(scope, beginning, once),
 } as const;
 
 /** Work on what a request brought: where it stands when that is small, in a thread when it is large. */
@@ -88,6 +90,7 @@ export const WRITING: ReadonlySet<keyof Jobs> = new Set<keyof Jobs>([
   'mergeFoods',
   'publishCard',
   'importStarterPantry',
+  'beginKitchen',
 ]);
 /** Jobs that draw pages and papers: slower than the rest, and given a thread of their own. */
 export const DRAWING: ReadonlySet<keyof Jobs> = new Set<keyof Jobs>(['cardPage', 'cardPdf']);

@@ -13,6 +13,7 @@ const { View: TablePage } = later(async () => ({ default: (await import('./pantr
 const { View: PricesPage } = later(async () => ({ default: (await import('./pantryPages')).PricesPage }));
 const { View: ReceiptPage } = later(async () => ({ default: (await import('./pantryPages')).ReceiptPage }));
 const { View: PantryPage } = later(async () => ({ default: (await import('./pantryPages')).PantryPage }));
+const { View: BeginPage } = later(async () => ({ default: (await import('../features/begin/BeginPage')).BeginPage }));
 const { View: PutAwayPage } = later(async () => ({ default: (await import('./pantryPages')).PutAwayPage }));
 
 /** Every address of the application. */
@@ -35,6 +36,7 @@ export function Addresses() {
         <Route path="pantry/prices" element={<PricesPage />} />
         <Route path="pantry/tables/:tableId" element={<TablePage />} />
         <Route path="pantry/:foodId" element={<PantryPage />} />
+        <Route path="begin" element={<BeginPage />} />
         <Route path="put-away" element={<PutAwayPage />} />
         <Route path="*" element={<NotHere />} />
       </Route>

@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react';
-import { NavLink, Outlet, useLocation } from 'react-router';
+import { Navigate, NavLink, Outlet, useLocation } from 'react-router';
 import { Keyboard, Moon, Search, Settings, Sun } from 'lucide-react';
+import { useGetKitchenQuery } from '../api/api.gen';
 import { useTheme } from '../ui/useTheme';
 import { CommandPalette } from './CommandPalette';
 import { NotHere } from './NotHere';
@@ -17,6 +18,9 @@ const { View: KeysHelp } = later(async () => ({ default: (await import('./KeysHe
 export function Shell() {
   const { theme, toggle } = useTheme();
   const { pathname } = useLocation();
+  const kitchen = useGetKitchenQuery().data;
+  // A kitchen that nobody has begun is begun first; a kitchen file or a table may be brought instead.
+  const unbegun = kitchen?.begun === false && ['/recipes', '/pantry'].includes(pathname);
   const [finding, setFinding] = useState(false);
   const [keys, setKeys] = useState(false);
   const [settings, setSettings] = useState(false);
@@ -70,7 +74,7 @@ export function Shell() {
       <div id="content">
         {/* A page that broke leaves the way about standing, and the next page is tried anew. */}
         <Arriving meanwhile={<main className="page" aria-busy="true" />} instead={<NotHere />} resetKeys={[pathname]}>
-          <Outlet />
+          {unbegun ? <Navigate to="/begin" replace /> : <Outlet />}
         </Arriving>
       </div>
       <Arriving>{settings && <KitchenSettings open onClose={() => setSettings(false)} />}</Arriving>

@@ -209,7 +209,11 @@ function EnergyCheck({ food }: { readonly food: Food }) {
   if (!agreement || !basis) return <Remark tone="none">○ Energy is checked once energy, protein, fat and carbohydrate are there.</Remark>;
   const { declared, factored, difference, agrees } = agreement;
   if (food.energyIs === 'factored' && agrees)
-    return <Remark tone="warn">△ Its source gave no energy that holds: these {numberText(declared, 0)} kcal are what its macronutrients make.</Remark>;
+    return (
+      <Remark tone="warn">
+        △ Its source gave no energy that holds: these {numberText(declared, 0)} kcal are what its macronutrients make.
+      </Remark>
+    );
   const sums = `label ${numberText(declared, 0)}, macros make ${numberText(factored, 0)} kcal per 100 g`;
   if (agrees)
     return (

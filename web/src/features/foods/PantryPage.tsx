@@ -1,10 +1,9 @@
 import { useDeferredValue, useMemo, useState } from 'react';
-import { useDispatch } from 'react-redux';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { bestPack, candidatePacks, FoodIndex, foodEnergyAgreement, per100gOf, type Food, type Kitchen } from '@portiona/core';
-import { api, useFindFoodsQuery, useGetFoodQuery, useImportStarterPantryMutation, useListFoodsQuery } from '../../api/api.gen';
+import { useFindFoodsQuery, useGetFoodQuery, useListFoodsQuery } from '../../api/api.gen';
+import { StarterPantry } from './StarterPantry';
 import { problemOf, problemText } from '../../api/problem';
-import { useToast } from '../../ui/Toasts';
 import { numberText, priceText } from '../../ui/numberText';
 import { useKitchen } from '../kitchen/useKitchen';
 import { FoodTag } from './FoodTag';
@@ -151,29 +150,6 @@ function useFurtherFoods(words: string, athand: ReadonlyMap<string, Food> | unde
   return useMemo(
     () => (asked.length < 2 ? [] : (found ?? []).map(({ food }) => food.document).filter(({ id }) => !athand?.has(id))),
     [asked, found, athand],
-  );
-}
-
-function StarterPantry() {
-  const [take, { isLoading }] = useImportStarterPantryMutation();
-  const dispatch = useDispatch();
-  const say = useToast();
-  return (
-    <Button
-      kind="main"
-      disabled={isLoading}
-      onClick={() =>
-        void take()
-          .unwrap()
-          .then(({ foods }) => {
-            dispatch(api.util.invalidateTags(['foods', 'kitchen']));
-            say(`${foods} generic foods stand in the pantry.`);
-          })
-          .catch((error: unknown) => say(problemText(problemOf(error))))
-      }
-    >
-      Take the starter pantry
-    </Button>
   );
 }
 

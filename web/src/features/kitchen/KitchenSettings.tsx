@@ -1,23 +1,17 @@
 import type { ReactNode } from 'react';
 import { useDispatch } from 'react-redux';
-import { RULE_SETS, ruleSet } from '@portiona/core';
+import { ruleSet } from '@portiona/core';
 import { api, useChangeSettingsMutation, useGetKitchenQuery, type KitchenDto, type SettingsDto } from '../../api/api.gen';
 
 import { problemOf, problemText } from '../../api/problem';
 import { Modal } from '../../ui/Modal';
 import { useToast } from '../../ui/Toasts';
 import { OwnFigure } from './OwnFigure';
+import { CURRENCIES, MEASURES, RULES } from './settingChoices';
 import { Input } from '../../ui/Input';
 import { Select } from '../../ui/Select';
 import { Segmented } from '../../ui/Segmented';
 
-const RULES: readonly (readonly [KitchenDto['rules'], string])[] = RULE_SETS.map((rules) => [rules, ruleSet(rules).name]);
-const MEASURES: readonly (readonly [KitchenDto['measures'], string])[] = [
-  ['metric', 'Metric: cup 250 ml, tablespoon 15'],
-  ['us', 'US: cup 237 ml, tablespoon 14.8'],
-  ['au', 'Australian: cup 250 ml, tablespoon 20'],
-  ['imperial', 'Imperial: cup 284 ml, tablespoon 17.8'],
-];
 const STAPLES: readonly (readonly [KitchenDto['staples'], string])[] = [
   ['counted', 'Counted like everything else'],
   ['free', 'Free: the card says so'],
@@ -36,6 +30,21 @@ export function KitchenSettings({ open, onClose }: { readonly open: boolean; rea
       hint="These hold for every recipe and card of the kitchen. Changes are saved at once."
     >
       <div className="grid gap-3">
+        <Row name="Name of the kitchen">
+          <Input
+            className="font-serif"
+            key={kitchen.name}
+            defaultValue={kitchen.name}
+            maxLength={200}
+            aria-label="Name of the kitchen"
+            onBlur={({ target }) => {
+              const name = target.value.trim();
+              if (name === '') target.value = kitchen.name;
+              else if (name !== kitchen.name) change({ name });
+            }}
+          />
+        </Row>
+        <Choice name="Prices are in" options={CURRENCIES} chosen={kitchen.currency} onChoose={(currency) => change({ currency })} />
         <Choice name="Rounding and claims on cards" options={RULES} chosen={kitchen.rules} onChoose={(rules) => change({ rules })} />
         <Choice
           name="Spoons and cups, where a recipe does not say"

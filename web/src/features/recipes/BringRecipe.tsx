@@ -8,6 +8,7 @@ import { useKitchen } from '../kitchen/useKitchen';
 import { TextArea } from '../../ui/TextArea';
 import { Input } from '../../ui/Input';
 import { Select } from '../../ui/Select';
+import { EmptyPantry } from '../foods/StarterPantry';
 import { BroughtRecipe } from './BroughtRecipe';
 import { Field } from '../../ui/Field';
 import { Button } from '../../ui/Button';
@@ -64,6 +65,7 @@ export function BringRecipe({ onClose }: { readonly onClose: () => void }) {
         autoFocus
         onChange={({ target }) => change(target.value)}
       />
+      {here?.foods.length === 0 && <EmptyPantry />}
       {text.trim() !== '' && !recipe && (
         <p className="muted" role="status">
           {/<\w/.test(text) ? 'This page holds no recipe: no list of ingredients is found in it.' : 'No ingredient found in it yet.'}

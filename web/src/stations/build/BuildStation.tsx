@@ -4,6 +4,7 @@ import { useStation } from '../station';
 import { useAppDispatch, useRecipeState } from '../../features/recipes/useRecipeState';
 import { recipeActions } from '../../features/recipes/recipeSlice';
 
+import { EmptyPantry } from '../../features/foods/StarterPantry';
 import { Sheet } from './Sheet';
 import { Button } from '../../ui/Button';
 import { Select } from '../../ui/Select';
@@ -17,7 +18,7 @@ const { View: MethodForm } = later(async () => ({ default: (await import('./meth
 
 /** Where a dish is written: its lines as text, and its method. */
 export function BuildStation() {
-  const { recipe, showWorking } = useStation();
+  const { recipe, here, showWorking } = useStation();
   const [search, setSearch] = useSearchParams();
   const side = search.get('side') === 'method' ? 'method' : 'lines';
   const setSide = (next: 'lines' | 'method') =>
@@ -68,6 +69,7 @@ export function BuildStation() {
         )}
       </div>
       <TabPanel value="lines">
+        {here.foods.length === 0 && <EmptyPantry />}
         <Sheet />
       </TabPanel>
       <TabPanel value="method">

@@ -1,5 +1,5 @@
 import type { Kitchen } from '@portiona/core';
-import { COLUMNS, MOST_COLUMNS, SHARE_COLUMN } from './columns';
+import { COLUMNS, FOOD_COLUMN, MOST_COLUMNS, SHARE_COLUMN } from './columns';
 import { DropPanel } from '../../ui/DropPanel';
 import { Button } from '../../ui/Button';
 
@@ -14,6 +14,7 @@ export function ColumnChoice({ shown, kitchen, onChoose }: ColumnChoiceProps) {
   const all = [
     ...COLUMNS.map(({ id, name, head }) => ({ id, name, head: head(kitchen) })),
     { id: SHARE_COLUMN, name: 'Energy share', head: 'bars' },
+    { id: FOOD_COLUMN, name: 'Counted as', head: 'the food' },
   ];
   const full = shown.length >= MOST_COLUMNS;
   return (

@@ -19,6 +19,8 @@ interface LineRowProps {
   readonly columns: readonly Column[];
   /** Whether its share of the batch's energy is drawn; the sheet says how long. */
   readonly shares: boolean;
+  /** Whether the food it is counted as stands in a column of its own. */
+  readonly named: boolean;
   readonly here: LoadedKitchen;
   readonly onWorking: (figure: WorkedFigure) => void;
   readonly current: boolean;
@@ -38,6 +40,7 @@ export const LineRow = memo(Row, (before, after) => {
     !after.current &&
     before.selected === after.selected &&
     before.shares === after.shares &&
+    before.named === after.named &&
     before.columns === after.columns &&
     before.here === after.here &&
     before.onSelect === after.onSelect &&
@@ -48,7 +51,7 @@ export const LineRow = memo(Row, (before, after) => {
   );
 });
 
-function Row({ line, place, figures, columns, shares, current, selected, here, onSelect, onWorking, actions }: LineRowProps) {
+function Row({ line, place, figures, columns, shares, named, current, selected, here, onSelect, onWorking, actions }: LineRowProps) {
   const { setNodeRef } = useDroppable({ id: `${place.part}/${place.line}` });
   const isDropPlace = useIsDropPlace(place);
   const food = line.food === undefined ? undefined : here.foodsById.get(line.food);
@@ -67,6 +70,11 @@ function Row({ line, place, figures, columns, shares, current, selected, here, o
         />
       ))}
       {shares && <span className="share">{figures && kcal > 0 && <EnergySplit shares={energyShares(figures)} kcal={kcal} />}</span>}
+      {named && (
+        <span className={`as-food ${line.agreed === false ? 'warn' : ''}`}>
+          {food ? `${line.agreed === false ? '▲ ' : ''}${food.name}` : line.recipe === undefined ? '✕ no food yet' : ''}
+        </span>
+      )}
     </div>
   );
 }

@@ -9,7 +9,7 @@ import { holds } from '../../features/recipes/selection';
 import { AddRow } from './AddRow';
 import { useCaretFocus, type Caret } from './caret';
 import { ColumnChoice } from './ColumnChoice';
-import { COLUMNS, keepColumns, keptColumns, SHARE_COLUMN } from './columns';
+import { COLUMNS, FOOD_COLUMN, keepColumns, keptColumns, SHARE_COLUMN } from './columns';
 import { LineRow } from './LineRow';
 import { LinesDragged } from './LinesDragged';
 import { PartRow } from './PartRow';
@@ -32,6 +32,7 @@ export function Sheet() {
   const [shown, setShown] = useState(keptColumns);
   const columns = useMemo(() => COLUMNS.filter(({ id }) => shown.includes(id)), [shown]);
   const shares = shown.includes(SHARE_COLUMN);
+  const named = shown.includes(FOOD_COLUMN);
   const figures = computed.ok ? computed.figures : undefined;
   const batchKcal = figures ? batchEnergy(figures) : 0;
   const selected = useLineSelection(caret, setCaret);
@@ -57,7 +58,7 @@ export function Sheet() {
         className="rows"
         role="group"
         aria-label="Ingredients"
-        style={widthsOf(columns.length, shares)}
+        style={widthsOf(columns.length, shares, named)}
         ref={rows}
         onKeyDownCapture={selected.onKey}
       >
@@ -79,6 +80,7 @@ export function Sheet() {
             </span>
           ))}
           {shares && <span className="share">energy share</span>}
+          {named && <span className="as-food">counted as</span>}
         </div>
         {recipe.parts.map((part, p) => (
           <Fragment key={part.id}>
@@ -94,6 +96,7 @@ export function Sheet() {
                   figures={figures?.parts[p]?.lines[l]}
                   columns={columns}
                   shares={shares}
+                  named={named}
                   current={caret !== undefined && !caret.empty && caret.part === p && caret.line === l}
                   selected={holds(selected.lines, { part: p, line: l })}
                   here={here}
@@ -131,8 +134,9 @@ export function Sheet() {
 }
 
 /** A width for each column beside the words. */
-function widthsOf(columns: number, shares: boolean): React.CSSProperties {
-  return { '--columns': `${'64px '.repeat(columns)}${shares ? '92px' : ''}`, '--count': columns + (shares ? 1 : 0) } as React.CSSProperties;
+function widthsOf(columns: number, shares: boolean, named: boolean): React.CSSProperties {
+  const widths = `${'64px '.repeat(columns)}${shares ? '92px ' : ''}${named ? 'minmax(90px, 0.4fr)' : ''}`;
+  return { '--columns': widths, '--count': columns + (shares ? 1 : 0) } as React.CSSProperties;
 }
 
 /**

@@ -97,6 +97,9 @@ export const COLUMNS: readonly Column[] = [
 /** The column of bars, which holds no number. */
 export const SHARE_COLUMN = 'share';
 
+/** The column of the foods that lines are counted as. */
+export const FOOD_COLUMN = 'countedAs';
+
 const USUAL: readonly string[] = ['bought', 'counted', 'energyKcal', 'protein', 'usedCost', SHARE_COLUMN];
 /** More would leave no room for the words. */
 export const MOST_COLUMNS = 8;
@@ -107,7 +110,7 @@ export function keptColumns(): readonly string[] {
   try {
     const kept = JSON.parse(localStorage.getItem(KEPT) ?? 'null') as unknown;
     if (!Array.isArray(kept)) return USUAL;
-    const known = new Set([...COLUMNS.map(({ id }) => id), SHARE_COLUMN]);
+    const known = new Set([...COLUMNS.map(({ id }) => id), SHARE_COLUMN, FOOD_COLUMN]);
     return kept.filter((id): id is string => typeof id === 'string' && known.has(id)).slice(0, MOST_COLUMNS);
   } catch {
     return USUAL;
