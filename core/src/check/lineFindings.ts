@@ -9,6 +9,7 @@ import {
   type Food,
 } from '../food/index.js';
 import {
+  asTrimmed,
   hasNoComposition,
   lineWeights,
   nameOfLine,
@@ -127,7 +128,7 @@ const ALLOWED_SHARE = 0.15;
 /** The same amount written twice, more than 15 % apart. Compared as edible grams, so that a count and a trimmed weight can meet. */
 export function amountsDisagree({ at, line, weights, of }: LineFigures, recipe: Recipe, kitchen: Kitchen): Finding[] {
   if (!line.also || !weights || of.kind !== 'food') return [];
-  const { food } = of.resolved;
+  const food = asTrimmed(line, of.resolved.food);
   const also = alsoEdible(line, food, recipe, kitchen);
   if (also === undefined) return [];
   const own = line.as === 'AP' || weights.unit?.as === 'AP' ? weights.grams * edibleShare(food) : weights.grams;

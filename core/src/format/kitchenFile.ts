@@ -189,6 +189,7 @@ export class LineEntry implements Line {
   @Optional() @OneOf(['AP', 'EP']) as?: 'AP' | 'EP';
   @Optional() @OneOf(STATES) state?: State;
   @Optional() @OneOf(COOKING_METHODS) cooking?: CookingMethod;
+  @Optional() @Quantity({ most: 0.95 }) loss?: number;
   @Optional() @Quantity({ most: 1 }) retained?: number;
   @Optional() @Quantity() toTaste?: number;
   @Optional() @OneOf(METHODS) method?: Method;

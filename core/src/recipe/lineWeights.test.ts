@@ -40,6 +40,24 @@ test.each<[string, Line, Food, { grams: number; purchase: number; edible: number
   ],
   ['raw, of a cooked food', { amount: 500, unit: 'g', state: 'raw' }, mince, { grams: 500, purchase: 500, edible: 360, eaten: 360 }],
   ['half kept', { amount: 100, unit: 'ml', retained: 0.5 }, oil, { grams: 92, purchase: 92, edible: 92, eaten: 46 }],
+  [
+    'counted, trimmed more than is usual',
+    { amount: 2, unit: 'piece', loss: 0.5 },
+    { id: 'squash', name: 'Squash', refuse: 0.25, measures: { piece: 1000 } },
+    { grams: 2000, purchase: 2000, edible: 1000, eaten: 1000 },
+  ],
+  [
+    'weighed ready, trimmed of nothing',
+    { amount: 300, unit: 'g', loss: 0 },
+    { id: 'squash', name: 'Squash', refuse: 0.25 },
+    { grams: 300, purchase: 300, edible: 300, eaten: 300 },
+  ],
+  [
+    'of a can, its liquid all the same',
+    { amount: 400, unit: 'g', as: 'AP' as const, loss: 0.1 },
+    { id: 'beans', name: 'Beans', drained: 0.6 },
+    { grams: 400, purchase: 400, edible: 216, eaten: 216 },
+  ],
   ['to taste', { toTaste: 5 }, oil, { grams: 5, purchase: 5, edible: 5, eaten: 5 }],
 ])('%s', (_, line, food, weights) => {
   const found = lineWeights(line, food, 'metric', []);

@@ -23,7 +23,7 @@ export interface LineWeights {
 
 /**
  * A line's weights (docs/reckoning.md, "Grams as written" to "Grams eaten"): as written -> edible, by refuse and draining (AP to
- * EP) and by the food's yield where amount and composition are in different states -> eaten, by the retained share.
+ * EP; the line's own loss in place of the food's refuse) and by the food's yield where amount and composition are in different states -> eaten, by the retained share.
  *
  * @param times multiplies the written amount: the servings, for amounts written per serving; not for `toTaste`
  * @returns undefined when no weight can be had: the line has no figure
@@ -34,7 +34,7 @@ export function lineWeights(line: Line, food: Food, system: MeasuringSystem, pac
   const { grams, unit } = written;
   const as = line.as ?? unit?.as ?? 'EP';
   const { inFoodsState, bought } = acrossStates(line, food);
-  const eatable = edibleShare(food);
+  const eatable = edibleShare(asTrimmed(line, food));
   const edible = grams * inFoodsState * (as === 'AP' ? eatable : 1);
   const purchase = grams * bought * (as === 'AP' ? 1 : 1 / eatable);
   const amount = line.amount;
@@ -50,6 +50,11 @@ export function lineWeights(line: Line, food: Food, system: MeasuringSystem, pac
     halfWidth: amount === undefined ? 0 : relativeHalfWidth(amount),
     ...(unit ? { unit } : {}),
   };
+}
+
+/** The food as a line trims it: its own loss takes the place of the food's refuse. */
+export function asTrimmed({ loss }: Pick<Line, 'loss'>, food: Food): Food {
+  return loss === undefined ? food : { ...food, refuse: loss };
 }
 
 /**

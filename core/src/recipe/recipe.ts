@@ -44,6 +44,8 @@ export interface Line {
   readonly state?: State;
   /** How it is cooked, where the food's yield depends on that. */
   readonly cooking?: CookingMethod;
+  /** Share of the weight as purchased that this line loses when it is peeled and trimmed, whatever the food says. */
+  readonly loss?: number;
   /** Share of the edible weight that is eaten. */
   readonly retained?: number;
   /** Grams assumed for the batch. */

@@ -3,6 +3,7 @@ import {
   boxRangeBounds,
   cardText,
   dayText,
+  asTrimmed,
   edibleShare,
   nutrientName,
   offerText,
@@ -35,9 +36,11 @@ export function pathText({ figures: { line, weights, of } }: WorkingLine, figure
       steps.push(`buy ${numberText(weights.purchase, 0)} g for ${numberText(weights.edible, 0)} g`);
     return steps.join(', ');
   }
-  const lost = 1 - edibleShare(food);
+  const lost = 1 - edibleShare(asTrimmed(line, food));
   if (weights.edible < weights.grams * 0.999 && lost > 0)
-    steps.push(`less ${percentText(lost)} ${food.drained === undefined ? 'not eaten' : 'liquid'}`);
+    steps.push(
+      `less ${percentText(lost)} ${line.loss !== undefined ? 'lost, as the line says' : food.drained === undefined ? 'not eaten' : 'liquid'}`,
+    );
   if (line.state === 'cooked' && food.state !== 'cooked')
     steps.push(`÷ ${yieldOf(food, line.cooking)} ${line.cooking ?? 'cooked'} to ${food.state ?? 'raw'}`);
   if (line.retained !== undefined && line.retained < 1) steps.push(`${percentText(line.retained)} kept`);

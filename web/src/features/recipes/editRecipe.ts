@@ -39,7 +39,7 @@ export function settingOf(recipe: LineSetting, { settings }: Pick<Kitchen, 'sett
 }
 
 /** What stays with a line when its text changes: judgements made about it, not words of it. */
-const KEPT = ['retained', 'scaling', 'retention', 'state', 'as', 'fit', 'comment'] as const;
+const KEPT = ['loss', 'retained', 'scaling', 'retention', 'state', 'as', 'fit', 'comment'] as const;
 
 /** The line that new text makes of an old one. A food, or a part of another recipe, once chosen stays while the words for it stay. */
 export function retyped(old: Line | undefined, text: string, words: Words, setting: LineSetting): Line {

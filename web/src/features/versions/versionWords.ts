@@ -77,6 +77,7 @@ const FIELDS: Readonly<Record<string, string>> = {
   as: 'as purchased or as eaten',
   state: 'state',
   cooking: 'how it is cooked',
+  loss: 'what is lost in trimming',
   retained: 'how much is eaten',
   toTaste: 'grams assumed',
   method: 'how it is measured',

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { METHODS, RETAINED_USES, type Line, type Method } from '@portiona/core';
+import { METHODS, RETAINED_USES, type Food, type Line, type Method } from '@portiona/core';
 import { withKeys } from '../../features/recipes/editRecipe';
 import { numberText } from '../../ui/numberText';
 import { Select } from '../../ui/Select';
@@ -28,10 +28,12 @@ const METHOD_WORDS: Readonly<Record<Method, string>> = {
 /** What is said of a line beside its words: how it is weighed, in which state, how much of it is eaten, and a remark. */
 export function LineDetails({
   line,
+  food,
   name,
   onWrite,
 }: {
   readonly line: Line;
+  readonly food: Food | undefined;
   readonly name: string;
   readonly onWrite: (line: Line) => void;
 }) {
@@ -49,6 +51,15 @@ export function LineDetails({
       onPointerDownOutside={leaveField}
     >
       {line.food !== undefined && <FoodAsWeighed line={line} write={write} />}
+      {food && (
+        <Lost
+          key={`${line.loss}`}
+          loss={line.loss}
+          usual={food.refuse ?? 0}
+          asBought={line.as === 'AP'}
+          onChange={(loss) => write({ loss })}
+        />
+      )}
       <EatenShare retained={line.retained} onChange={(retained) => write({ retained })} />
       <LabelledSelect
         label="Measured by"
@@ -109,6 +120,54 @@ function LabelledSelect<Value extends string>({
     </Field>
   );
 }
+
+/** What this line loses in peeling and trimming, where it is not what the food says; the food is left as it is. */
+function Lost({
+  loss,
+  usual,
+  asBought,
+  onChange,
+}: {
+  readonly loss: number | undefined;
+  readonly usual: number;
+  readonly asBought: boolean;
+  readonly onChange: (loss: number | undefined) => void;
+}) {
+  const [text, setText] = useState(loss === undefined ? '' : String(Math.round(loss * 1000) / 10));
+  const percent = Number(text.replace(',', '.'));
+  const sound = text.trim() === '' || (Number.isFinite(percent) && percent >= 0 && percent <= MOST_LOST);
+  return (
+    <div>
+      <Field label="Lost in peeling and trimming, %">
+        <Input
+          className="num"
+          inputMode="decimal"
+          value={text}
+          placeholder={`${numberText(usual * 100, 0)}, as the food says`}
+          aria-invalid={!sound}
+          onChange={({ target }) => setText(target.value)}
+          onBlur={() => {
+            const next = text.trim() === '' ? undefined : percent / 100;
+            if (sound && next !== loss) onChange(next);
+          }}
+          onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
+        />
+      </Field>
+      {!sound ? (
+        <p className="bad text-small">A share from 0 to {MOST_LOST} %.</p>
+      ) : (
+        <p className="faint text-small">
+          {asBought
+            ? 'Of what is bought: less of it is counted.'
+            : 'Of what is bought: what a count weighs, and how much to buy for a weight.'}
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** Per cent: what loses more is not worth the buying. */
+const MOST_LOST = 95;
 
 /** How much of the line is eaten, with what is usual by use. */
 function EatenShare({

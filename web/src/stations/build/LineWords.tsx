@@ -154,6 +154,7 @@ function Chips({
       {of.kind === 'part' && <Chip>from {of.recipe.title}</Chip>}
       {of.kind === 'food' && !weights && <Chip tone="bad">✕ no weight</Chip>}
       {weights && weights.eaten < weights.edible * 0.999 && <Chip>{numberText(weights.eaten, 0)} g eaten</Chip>}
+      {line.loss !== undefined && <Chip>{numberText(line.loss * 100, 0)} % lost</Chip>}
       {line.comment !== undefined && (
         <Chip title={line.comment}>
           ✎<span className="sr"> comment: {line.comment}</span>
@@ -284,7 +285,7 @@ function Understood({
         </ChipButton>
       )}
       {(line.food !== undefined || line.recipe !== undefined) && (
-        <LineDetails line={line} name={text} onWrite={(next) => actions.write(place, next)} />
+        <LineDetails line={line} food={food} name={text} onWrite={(next) => actions.write(place, next)} />
       )}
       <span className="faint">Tab to change</span>
     </span>
