@@ -74,7 +74,7 @@ test('what could be meant is chosen by arrow keys, each with energy, protein and
 });
 
 test('a line that waited finds its food once it has come, and takes it only when it is told to', async ({ page }) => {
-  const id = await startRecipe(page, 'Waited for', '2');
+  await startRecipe(page, 'Waited for', '2');
   await typeLine(page, '200 g quillberry paste');
   await expectSaved(page);
   await page.goto('/pantry/new');
@@ -82,8 +82,10 @@ test('a line that waited finds its food once it has come, and takes it only when
   await page.locator('[data-field="energyKcal"]').fill('250');
   await page.getByRole('button', { name: 'Add to the pantry' }).press('Enter');
   await expect(page.getByRole('heading', { name: 'Packs and prices' })).toBeVisible();
-  await page.goto(`/recipes/${id}/build`);
-  await docketFigure(page, '▲ one line finds a food now').click();
+  // The list of recipes tells it, and leads to where it is taken.
+  await page.goto('/recipes');
+  await page.getByRole('status').filter({ hasText: 'Lines that waited find a food now' }).getByRole('link', { name: 'Waited for' }).click();
+  await expect(docketFigure(page, '▲ one line finds a food now')).toBeVisible();
   const panel = page.getByRole('region', { name: 'What lines count as' });
   await expect(panel.getByRole('group', { name: 'Foods found since' })).toContainText('200 g quillberry paste▲ Quillberry paste');
   await expectAccessible(page);

@@ -67,3 +67,20 @@ test('what was answered can be changed: the name is one, the currency one that t
     await server.http.patch('/api/kitchen/settings').send(wrong).expect(422);
   expect(await kitchen()).toMatchObject({ name: 'Other', currency: 'CHF' });
 });
+
+test('dishes with lines that find a food once foods have come are told, and nothing of them is changed', async () => {
+  const document = (id: string, lines: object[]) => ({ id, title: id, servings: 2, parts: [{ id: 'p', name: 'P', lines }] });
+  const waiting = document('waiting', [{ text: '200 g red lentils' }, { text: '1 tsp moon dust' }]);
+  await server.http.post('/api/recipes').send({ document: waiting }).expect(201);
+  await server.http
+    .post('/api/recipes')
+    .send({ document: document('other', [{ text: '1 tsp moon dust' }]) })
+    .expect(201);
+  await server.http.get('/api/found-again').expect(200, []);
+  await server.http.post('/api/imports/starter-pantry').expect(201);
+  await server.http.get('/api/found-again').expect(200, [{ id: 'waiting', title: 'waiting', lines: 1 }]);
+  expect((await server.http.get('/api/recipes/waiting').expect(200)).body).toMatchObject({
+    revision: 1,
+    document: { parts: waiting.parts },
+  });
+});

@@ -107,6 +107,13 @@ export class OpenRecipeDto extends SavedRecipeDto {
   @ApiProperty({ type: [UsedInDto], description: 'Dishes not put away that take parts of it, by title' }) usedIn: UsedInDto[];
 }
 
+/** A dish with lines that find a food now, since foods have come. */
+export class FoundAgainDto {
+  @ApiProperty() id: string;
+  @ApiProperty() title: string;
+  @ApiProperty() lines: number;
+}
+
 /** What a serving of a recipe gains when one food stands in another's place; null where nobody knows. */
 export class SwapDto {
   @ApiProperty() id: string;

@@ -2,18 +2,22 @@ import { Injectable } from '@nestjs/common';
 import {
   computed,
   errorModelOf,
+  FoodIndex,
   recipeFigures,
   servedOf,
   swapEffect,
+  triedAgain,
   usualGrams,
   type ErrorModel,
   type FigureKey,
+  type Food,
   type Recipe,
 } from '@portiona/core';
 import { Database } from '../database/database.js';
 import { FoodsService } from '../foods/foods.service.js';
 import { NotFoundError } from '../http/problems.js';
-import type { SwapsDto } from './recipe.dto.js';
+import { KitchensService } from '../kitchens/kitchens.service.js';
+import type { FoundAgainDto, SwapsDto } from './recipe.dto.js';
 import { toSwap } from './recipe.mapper.js';
 import { RecipesService } from './recipes.service.js';
 import type { Scope } from '../scope/scope.js';
@@ -25,6 +29,7 @@ export class RecipeFiguresService {
     private readonly database: Database,
     private readonly recipes: RecipesService,
     private readonly foods: FoodsService,
+    private readonly kitchens: KitchensService,
   ) {}
 
   /**
@@ -44,6 +49,22 @@ export class RecipeFiguresService {
       return effect.ok && effect.made ? [toSwap(effect.made)] : [];
     });
     return { swaps, usualGrams: usualGrams([from, to], recipes, kitchen) ?? null };
+  }
+
+  /** Dishes with lines that find a food now, since foods have come: those that had none, and those that nobody has agreed to. */
+  async foundAgain(scope: Scope): Promise<FoundAgainDto[]> {
+    const { recipes, foods, settings } = await this.database.read(async () => ({
+      recipes: await this.recipes.withOpenLines(scope),
+      foods: (await this.foods.list(scope)).map(({ document }): Food => document),
+      settings: await this.kitchens.settings(scope),
+    }));
+    if (recipes.length === 0) return [];
+    const index = new FoodIndex(foods);
+    const byId = new Map(foods.map((food) => [food.id, food]));
+    return recipes.flatMap((recipe) => {
+      const found = triedAgain(recipe, index, byId, settings.measures);
+      return found.length === 0 ? [] : [{ id: recipe.id, title: recipe.title, lines: found.length }];
+    });
   }
 
   /**

@@ -18,7 +18,7 @@ import { Threads } from '../threads/threads.js';
 import { DishDto, ReusablePartDto } from './subRecipes.dto.js';
 import { UpstreamChangesDto } from './upstreamChanges.dto.js';
 import { UpstreamChangesService } from './upstreamChanges.service.js';
-import { ListedRecipeDto, OpenRecipeDto, RecipePageDto, RecipePageQuery, SwapsDto } from './recipe.dto.js';
+import { FoundAgainDto, ListedRecipeDto, OpenRecipeDto, RecipePageDto, RecipePageQuery, SwapsDto } from './recipe.dto.js';
 import { RecipesService } from './recipes.service.js';
 import type { Scope } from '../scope/scope.js';
 import { InScope } from '../scope/inScope.js';
@@ -55,6 +55,13 @@ export class RecipesController {
   @ApiOkResponse({ type: SwapsDto })
   swaps(@InScope() scope: Scope, @Query('from') from = '', @Query('to') to = '') {
     return this.threads.json('swapFood', scope, from, to);
+  }
+
+  @Get('found-again')
+  @ApiOperation({ operationId: 'listFoundAgain', summary: 'Dishes with lines that find a food now, since foods have come' })
+  @ApiOkResponse({ type: [FoundAgainDto] })
+  foundAgain(@InScope() scope: Scope) {
+    return this.threads.json('foundAgain', scope);
   }
 
   @Get('reusable-parts')

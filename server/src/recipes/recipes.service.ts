@@ -94,6 +94,17 @@ export class RecipesService {
     return (await query.getMany()).map(toRecipe);
   }
 
+  /** Recipes not put away with lines that have no food, or one that nobody agreed to, newest save first. */
+  async withOpenLines(scope: Scope): Promise<Recipe[]> {
+    const query = this.#newest(scope)
+      .andWhere('head.archived_at IS NULL')
+      .andWhere(
+        `jsonb_path_exists(content.document, '$.parts[*].lines[*] ? ((!exists(@.food) && !exists(@.recipe)) || @.agreed == false)')`,
+      )
+      .orderBy('head.saved_at', 'DESC');
+    return (await query.getMany()).map(toRecipe);
+  }
+
   /** Ids of the recipes that are put away. */
   async away(scope: Scope): Promise<ReadonlySet<string>> {
     const where = { kitchenId: scope.kitchenId, archivedAt: Not(IsNull()) };

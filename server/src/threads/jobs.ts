@@ -21,6 +21,7 @@ export const THREAD_JOBS = {
   },
   priceMoves: (house: House, scope: Scope) => house.packs.moves(scope),
   swapFood: (house: House, scope: Scope, from: string, to: string) => house.figures.swaps(scope, from, to),
+  foundAgain: (house: House, scope: Scope) => house.figures.foundAgain(scope),
   dishesOf: (house: House, scope: Scope, id: string) => house.subRecipes.dishes(scope, id),
   upstreamChanges: (house: House, scope: Scope, id: string) => house.upstream.get(scope, id),
   errorModel: (house: House, scope: Scope, id: string, figure: FigureKey, choices: boolean) =>

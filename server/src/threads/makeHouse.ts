@@ -31,7 +31,7 @@ export async function makeHouse(url: string | undefined): Promise<House> {
   const summaries = new RecipeSummariesService(database, kitchens, recipes);
   return new House(
     recipes,
-    new RecipeFiguresService(database, recipes, foods),
+    new RecipeFiguresService(database, recipes, foods, kitchens),
     summaries,
     new RecipeListsService(database, summaries),
     new SubRecipesService(database, recipes, upstream),

@@ -127,7 +127,7 @@ function Panel({ name, here, onFigure, ...rest }: PanelProps) {
   if (!isTool(name))
     return (
       <Arriving>
-        <WorkingPanel figure={name} {...of} />
+        <WorkingPanel figure={name} index={here.index} {...of} />
       </Arriving>
     );
   return <ToolWithWorking key={name} name={name} here={here} onFigure={onFigure} {...rest} />;
@@ -147,7 +147,7 @@ function ToolWithWorking({ name, here, onFigure, onClose, ...rest }: PanelProps 
           <Tool {...of} here={here} onFigure={onFigure} />
         </Arriving>
       </div>
-      <Arriving>{traced && <WorkingPanel {...traced} kitchen={here.kitchen} onClose={back} />}</Arriving>
+      <Arriving>{traced && <WorkingPanel {...traced} kitchen={here.kitchen} index={here.index} onClose={back} />}</Arriving>
     </TracingProvider>
   );
 }

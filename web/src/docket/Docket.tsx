@@ -1,6 +1,6 @@
 import { useMemo, useState, type ReactNode } from 'react';
 import {
-  boxBand,
+  bandWithRivals,
   cardPriceText,
   energyShares,
   indexOf,
@@ -60,7 +60,7 @@ const SMALL: readonly (readonly [Nutrient | 'salt', string])[] = [
 /** The docket: what one serving delivers and costs, live, each figure a way to its working. */
 export function Docket({ recipe, figures, findings, kitchen, here, open, onOpen }: DocketProps) {
   const { perServing, withTopping, hasTopping, batch } = figures;
-  const bandOf = (nutrient: Nutrient) => boxBand(nutrient, figures, kitchen.convention);
+  const bandOf = (nutrient: Nutrient) => bandWithRivals(nutrient, figures, here.index, kitchen.convention);
   const toggle = (figure: PanelName) => onOpen(open === figure ? null : figure);
   const { currency } = kitchen.settings;
   const till = batch.till.cost?.toNumber();

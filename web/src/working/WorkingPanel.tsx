@@ -1,4 +1,4 @@
-import { currencySign, workingOf, type Kitchen, type RecipeFigures, type WorkedFigure } from '@portiona/core';
+import { currencySign, workingOf, type FoodIndex, type Kitchen, type RecipeFigures, type WorkedFigure } from '@portiona/core';
 import { docketText, leastText, numberText, priceText } from '../ui/numberText';
 import { SidePanel } from '../ui/SidePanel';
 import { ClaimsPanel } from './ClaimsPanel';
@@ -15,6 +15,8 @@ interface WorkingProps {
   readonly figure: FiguresPanel;
   readonly figures: RecipeFigures;
   readonly kitchen: Kitchen;
+  /** What unsure lines may mean instead. */
+  readonly index: FoodIndex;
   /** What the dish is called, where it is not the one on the desk: closing leads back to where it was pressed. */
   readonly of?: string;
   readonly onClose: () => void;
@@ -51,7 +53,7 @@ function labelOf(figure: FiguresPanel, { settings }: Kitchen): string {
   return `Working of ${figure === 'index' ? (settings.index?.name ?? 'the kitchen’s own figure') : nameOf(figure)}`;
 }
 
-function FigureWorking({ figure, figures, kitchen }: WorkingProps & { readonly figure: Exclude<WorkedFigure, 'tillCost'> }) {
+function FigureWorking({ figure, figures, kitchen, index }: WorkingProps & { readonly figure: Exclude<WorkedFigure, 'tillCost'> }) {
   const working = workingOf(figure, figures, kitchen);
   const money = figure === 'usedCost';
   const show = (amount: number) => (money ? priceText(amount, kitchen.settings.currency) : docketText(amount));
@@ -68,7 +70,7 @@ function FigureWorking({ figure, figures, kitchen }: WorkingProps & { readonly f
         a {serving}
       </h2>
       <p className="intro">
-        {introOf(working)} {bandText(figure, figures, kitchen)} {endsText(figure, figures, kitchen)}
+        {introOf(working)} {bandText(figure, figures, kitchen, index)} {endsText(figure, figures, kitchen)}
       </p>
       <table>
         <thead>

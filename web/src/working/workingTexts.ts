@@ -1,5 +1,5 @@
 import {
-  boxBand,
+  bandWithRivals,
   boxRangeBounds,
   cardText,
   dayText,
@@ -11,6 +11,8 @@ import {
   shareOfDailyValue,
   yieldOf,
   type Gap,
+  rivalReaches,
+  type FoodIndex,
   type Kitchen,
   type PartFigures,
   type RecipeFigures,
@@ -98,10 +100,17 @@ export function shareText({ part, share, cooked, estimated, outdated }: PartFigu
   return `equal shares of ${whole}`;
 }
 
-export function bandText(figure: WorkedFigure, figures: RecipeFigures, kitchen: Kitchen): string {
+export function bandText(figure: WorkedFigure, figures: RecipeFigures, kitchen: Kitchen, index: FoodIndex): string {
   if (figure === 'usedCost' || figure === 'weight' || figure === 'tillCost') return '';
-  const band = boxBand(figure, figures, kitchen.convention);
-  return band ? `Band ${docketText(band[0])} to ${docketText(band[1])}.` : '';
+  const band = bandWithRivals(figure, figures, index, kitchen.convention);
+  if (!band) return '';
+  const reaches = rivalReaches(figure, figures, index, kitchen.convention);
+  const [heaviest] = [...reaches].sort((a, b) => Math.abs(b.moves) - Math.abs(a.moves));
+  const because =
+    heaviest === undefined
+      ? ''
+      : `, widened by ${reaches.length === 1 ? 'a line that is' : `${reaches.length} lines that are`} unsure: as ${heaviest.rival.name} line ${heaviest.at} would make it ${docketText(Math.abs(heaviest.moves))} ${heaviest.moves < 0 ? 'less' : 'more'}`;
+  return `Band ${docketText(band[0])} to ${docketText(band[1])}${because}.`;
 }
 
 /** What readers get who take least and most of what the recipe leaves open. */

@@ -20,6 +20,7 @@ import { useAppDispatch } from './useRecipeState';
 import { EnergySplit } from '../../ui/EnergySplit';
 import { numberText, priceText } from '../../ui/numberText';
 import { useToast } from '../../ui/Toasts';
+import { FoundAgainRemark } from './FoundAgainRemark';
 import { NewRecipe } from './NewRecipe';
 import { useBriefFilter } from './useBriefFilter';
 import { useRecipeRows, type RecipeOrder, type RecipeRows } from './useRecipeRows';
@@ -92,6 +93,7 @@ export function RecipesPage() {
           Start a recipe
         </Button>
       </div>
+      <FoundAgainRemark />
       {rows.total === 0 && words === '' && !only ? (
         <div className="empty">
           <h2>No recipe yet</h2>
