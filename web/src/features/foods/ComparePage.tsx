@@ -10,10 +10,10 @@ import { usePutInPlace } from './usePutInPlace';
 import { useKitchen, type LoadedKitchen } from '../kitchen/useKitchen';
 import { Button } from '../../ui/Button';
 import { Input } from '../../ui/Input';
-import { Chip } from '../../ui/Chip';
 import { Ledger, LedgerGroup, LedgerRow } from '../../ui/Ledger';
 import './compare.css';
-import { Menu, MenuItem } from '../../ui/Menu';
+import { Menu } from '../../ui/Menu';
+import { FoodFinder } from './FoodFinder';
 
 const MOST = 4;
 
@@ -71,25 +71,17 @@ function AddFood({
     setWords('');
   };
   return (
-    <span className="relative">
-      <Input
-        className="w-64"
-        aria-label="Add a food to compare"
+    <span className="w-64">
+      <FoodFinder
+        label="Add a food to compare"
         placeholder="Add a food"
-        value={words}
-        onChange={({ target }) => setWords(target.value)}
-        onKeyDown={(event) => event.key === 'Enter' && found[0] && add(found[0].food.id)}
+        words={words}
+        onWords={setWords}
+        foods={found.map(({ food }) => food)}
+        here={here}
+        onPick={({ id }) => add(id)}
+        within={(foods) => <Menu className="absolute left-0 top-9 grid w-[340px]">{foods}</Menu>}
       />
-      {found.length > 0 && (
-        <Menu className="absolute left-0 top-9 grid w-[340px]">
-          {found.map(({ food }) => (
-            <MenuItem key={food.id} onClick={() => add(food.id)}>
-              <span>{food.name}</span>
-              <Chip>{food.source ?? 'estimate'}</Chip>
-            </MenuItem>
-          ))}
-        </Menu>
-      )}
     </span>
   );
 }

@@ -8,11 +8,9 @@ import { Modal } from '../../ui/Modal';
 import { useToast } from '../../ui/Toasts';
 import { useKitchen } from '../kitchen/useKitchen';
 import { effectText } from './effectText';
-import { Input } from '../../ui/Input';
-import { Chip } from '../../ui/Chip';
+import { FoodFinder } from './FoodFinder';
 import { Remark } from '../../ui/Remark';
 import { Button } from '../../ui/Button';
-import { MenuItem } from '../../ui/Menu';
 
 /** Makes one food of two that are the same: which stays is chosen, and what it changes is shown first. */
 export function FoodMerge({ food, onClose }: { readonly food: Food; readonly onClose: () => void }) {
@@ -53,25 +51,20 @@ export function FoodMerge({ food, onClose }: { readonly food: Food; readonly onC
       hint="Two entries of one food become one: its packs and every recipe follow. What each knows besides is kept."
     >
       {!other ? (
-        <>
-          <Input
-            className="w-full"
-            aria-label="The same food under another name"
-            placeholder="Find the same food under another name"
-            value={words}
-            autoFocus
-            onChange={({ target }) => setWords(target.value)}
-          />
+        <FoodFinder
+          label="The same food under another name"
+          placeholder="Find the same food under another name"
+          words={words}
+          onWords={setWords}
+          foods={choices}
+          here={here}
+          onPick={setOther}
+          autoFocus
+        >
           <p className="muted text-small mt-3 mb-1">
             {words.trim() === '' ? (choices.length === 0 ? 'Nothing in the pantry looks like its double.' : 'These look like it:') : ''}
           </p>
-          {choices.map((choice) => (
-            <MenuItem key={choice.id} onClick={() => setOther(choice)}>
-              <span>{choice.name}</span>
-              <Chip>{choice.source ?? 'estimate'}</Chip>
-            </MenuItem>
-          ))}
-        </>
+        </FoodFinder>
       ) : (
         <>
           <div className="grid gap-1.5" role="radiogroup" aria-label="Which stays">

@@ -11,9 +11,7 @@ import { Input } from '../../ui/Input';
 import { Select } from '../../ui/Select';
 import { LedgerRow } from '../../ui/Ledger';
 import { DropPanel } from '../../ui/DropPanel';
-import { MenuItem } from '../../ui/Menu';
-import { stepByArrows } from '../../ui/stepByArrows';
-import { foodGlance } from '../foods/foodGlance';
+import { FoodFinder } from '../foods/FoodFinder';
 
 /** What a person changed of a line. */
 export interface LineChoice {
@@ -190,26 +188,17 @@ function FoodChoice({
       className="w-[340px]"
       label="Foods for this line"
     >
-      <div onKeyDown={stepByArrows}>
-        <Input
-          className="w-full mb-1"
-          aria-label="Find a food"
-          value={words}
-          onChange={({ target }) => setWords(target.value)}
-          onKeyDown={(event) => event.key === 'Enter' && found[0] && pick(found[0].food)}
-          autoFocus
-        />
-        {found.map(({ food: one }) => (
-          <MenuItem key={one.id} aria-current={one.id === food?.id} onClick={() => pick(one)}>
-            <span>
-              {one.name}
-              <span className="block faint text-small">{foodGlance(one, here.kitchen)}</span>
-            </span>
-            <Chip>{one.source ?? 'estimate'}</Chip>
-          </MenuItem>
-        ))}
-        {found.length === 0 && <p className="muted px-2 py-1">Nothing like “{words}” in the pantry.</p>}
-      </div>
+      <FoodFinder
+        label="Find a food"
+        words={words}
+        onWords={setWords}
+        foods={found.map((match) => match.food)}
+        here={here}
+        current={food}
+        onPick={pick}
+        autoFocus
+      />
+      {found.length === 0 && <p className="muted px-2 py-1">Nothing like “{words}” in the pantry.</p>}
     </DropPanel>
   );
 }

@@ -7,6 +7,7 @@ import { withPart } from '../../features/recipes/editRecipe';
 import type { Line, ReusablePart } from '@portiona/core';
 import { useStation } from '../station';
 import { Input } from '../../ui/Input';
+import { stepByArrows } from '../../ui/stepByArrows';
 import { DropPanel } from '../../ui/DropPanel';
 import { Button } from '../../ui/Button';
 
@@ -40,16 +41,18 @@ export function TakePart({ onTake }: { readonly onTake: (line: Line) => void }) 
       side="top"
       label="Parts of other recipes"
     >
-      <Input
-        className="w-full mb-1"
-        aria-label="Find a part of another recipe"
-        placeholder="Find a base, a sauce, a topping"
-        value={sought}
-        onChange={({ target }) => setSought(target.value)}
-        onKeyDown={(event) => event.key === 'Enter' && first && void pick(first)}
-        autoFocus
-      />
-      <PartChoices parts={parts} sought={sought} most={MOST} here={here} onPick={(part) => void pick(part)} />
+      <div onKeyDown={stepByArrows}>
+        <Input
+          className="w-full mb-1"
+          aria-label="Find a part of another recipe"
+          placeholder="Find a base, a sauce, a topping"
+          value={sought}
+          onChange={({ target }) => setSought(target.value)}
+          onKeyDown={(event) => event.key === 'Enter' && first && void pick(first)}
+          autoFocus
+        />
+        <PartChoices parts={parts} sought={sought} most={MOST} here={here} onPick={(part) => void pick(part)} />
+      </div>
       {!first && (
         <p className="muted px-2 py-1">{sought === '' ? 'No other recipe has a part to take.' : `No part is called like “${sought}”.`}</p>
       )}
