@@ -6,7 +6,6 @@ export interface MeantLine {
   readonly units: readonly string[];
   readonly foods: readonly string[];
   readonly note: string;
-  readonly unseen: boolean;
 }
 export interface Fare {
   readonly amount: boolean;

@@ -1,14 +1,14 @@
 import { readFileSync } from 'node:fs';
 
-/** Lines of `lines/foods-meant.txt` with what each must come to; every second one is the unseen half. */
+/** Lines of `lines/foods-meant.txt` with what each must come to. */
 export function readMeant() {
   return readFileSync(new URL('lines/foods-meant.txt', import.meta.url), 'utf8')
     .split('\n')
     .filter((line) => line !== '' && !line.startsWith('#'))
-    .map((line, i) => {
+    .map((line) => {
       const [text = '', expected = ''] = line.split(' => ');
       const [amount = '', unit = '', food = '', note = ''] = expected.split('|').map((one) => one.trim());
-      return { text, amounts: amount.split('/'), units: unit.split('/'), foods: food.split('/'), note, unseen: i % 2 === 1 };
+      return { text, amounts: amount.split('/'), units: unit.split('/'), foods: food.split('/'), note };
     });
 }
 

@@ -18,6 +18,8 @@ export const SPELLINGS: readonly (readonly [written: RegExp, meant: string])[] =
   [/\bskin off\b|\bno skin\b|\bskinned\b/g, 'skinless'],
   [/\bboned\b|\bbones? removed\b|\boff the bone\b/g, 'boneless'],
   [/\bextra virgin\b|\bevoo\b/g, 'extravirgin'],
+  [/\brind(?:less\b| off\b)/g, 'rindless'],
+  [/\b(?:fine|coarse) grain(?:ed)?\b/g, ' '],
   [/\bsun dried\b/g, 'sundried'],
   [/\bself (?:raising|rising)\b/g, 'selfraising'],
   [/\b(?:hot|boiling) ((?:\w+ )?(?:water|milk|stock|broth|coffee))\b/g, '$1'],
@@ -58,7 +60,7 @@ export const IDLE: ReadonlySet<string> = words(`
   tender vine ripened mature sharp vintage tasty curly loose topped tailed woody end removed
   farmed sustainable butcher good old fashioned style type brand favourite favorite
   supermarket shelled leaf leave floret spear sprig stalk stick rib clove bulb head kernel segment rasher stem frond slice
-  lean plain neutral regular standard ordinary everyday`);
+  lean plain neutral regular standard ordinary everyday joint`);
 
 /** Said at the end of a food's name of how much or which piece of it there is: what it is stands before it. */
 export const PIECES: ReadonlySet<string> = words(
@@ -71,7 +73,7 @@ export const UNSAID: ReadonlySet<string> = words(`
   raw plain hen s style type about fat skin eaten flesh peel without with pitted shelled peeled drained in hulled husked
   ready to use cook root edible cultured fortified unseasoned set and trimmed part curly common or the of a
   thread smooth trimmed off kernel leaf cured sliced cleaned headless set bulb globe
-  unhulled prepared spoonable seedless no added from loaf`);
+  unhulled prepared spoonable seedless no added from loaf rindless`);
 
 /** Said in a food's name: likely meant where nothing else could be. */
 export const LIKELY: ReadonlySet<string> = words(`

@@ -128,7 +128,7 @@ export class FoodMatcher<Thing extends NamedThing> {
     // Words that say only how, and not what, mean nothing by themselves.
     if (!exactly && asked.words.every((word) => COLOURS.has(word) || isIdle(word))) return undefined;
     const usual = exactly ?? USUAL.get(asked.words.filter((word) => !IDLE.has(word) || PIECES.has(word)).join(' '));
-    const plain = this.#bestOf(asked, parsed);
+    const plain = this.#bestOf(asked, parsed) ?? this.#asGround(text, asked, parsed);
     // A bunch of it decides what its name leaves open.
     if (plain && plain.sureness !== 'unsure' && (DECIDING.has(parsed.unit ?? '') || parsed.length !== undefined) && !usual?.sure)
       return plain;
@@ -144,13 +144,21 @@ export class FoodMatcher<Thing extends NamedThing> {
     const helping = new Set([...asked.helping, ...asked.words, ...rest]);
     const meant = this.#bestOf({ words, helping, head: words.at(-1) ?? '' }, parsed);
     if (!meant || (meant.sureness === 'unsure' && usual.sure)) return plain;
-    if (plain && plain.sureness !== 'unsure' && !hasMeasure(meant.food, parsed) && hasMeasure(plain.food, parsed)) return plain;
+    // "2 peppers" are no seasoning.
+    if (plain && !hasMeasure(meant.food, parsed) && hasMeasure(plain.food, parsed)) return plain;
     const rivals = [...(plain && plain.food.id !== meant.food.id ? [plain.food] : []), ...(plain?.rivals ?? [])];
     const others = rivals.filter(({ id }) => id !== meant.food.id).slice(0, MOST_RIVALS);
     if (usual.sure) return { ...meant, sureness: 'usual', reason: 'the usual reading', rivals: others };
     // One of the person's own is nearer than what is usual elsewhere.
     if (plain && plain.sureness !== 'unsure' && this.#athand.has(plain.food.id)) return plain;
     return { ...meant, sureness: 'unsure', reason: 'it may be of several kinds', rivals: others };
+  }
+
+  /** "turmeric powder" is ground turmeric, where no food is called a powder. */
+  #asGround(text: string, { head }: Asked, parsed: ParsedLine): FoodReading<Thing> | undefined {
+    const ground = head === 'powder' ? /^(.*\S) powder$/i.exec(text)?.[1] : undefined;
+    const reading = ground === undefined ? undefined : this.#readOne(`ground ${ground}`, parsed);
+    return reading?.sureness === 'unsure' ? undefined : reading;
   }
 
   /** "roasted squash" is squash, weighed roasted, where no food is called so and the squash says what roasting leaves of it. */

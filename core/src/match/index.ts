@@ -4,6 +4,7 @@ export * from './isCalled.js';
 export * from './lineDoubt.js';
 export * from './lineFromText.js';
 export * from './linesApart.js';
+export * from './neverAsked.js';
 export * from './recipeFromRead.js';
 export * from './triedAgain.js';
 export * from './unitSlip.js';

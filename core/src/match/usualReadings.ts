@@ -146,6 +146,7 @@ export const USUAL: ReadonlyMap<string, { readonly meant: string; readonly sure:
   chipolata = pork link |
   fish finger = breaded frozen fish fingers |
   corn = sweetcorn |
+  corn kernel ~ tinned sweetcorn | canned or frozen
   corn on cob = corn on the cob |
   sweetcorn cob = corn on the cob |
   rolled oat = old fashioned oats |

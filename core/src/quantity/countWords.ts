@@ -58,6 +58,8 @@ export const COUNT_WORDS = [
   'glass',
   'pot',
   'squeeze',
+  'rack',
+  'punnet',
 ] as const;
 
 const WORDS: ReadonlySet<string> = new Set(COUNT_WORDS);

@@ -8,7 +8,7 @@ export interface LeadingAmount {
 
 const VULGAR = '¼½¾⅐⅑⅒⅓⅔⅕⅖⅗⅘⅙⅚⅛⅜⅝⅞';
 const NUMBER = `(?:\\d+(?:\\s+|\\s*&\\s*|\\s+and\\s+|-)\\d+\\s*[/⁄]\\s*\\d+|\\d+\\s*[${VULGAR}]|[${VULGAR}]|\\d+\\s*[/⁄]\\s*\\d+|\\d+(?:[.,]\\d+)*|[.,]\\d+)`;
-const RANGE = new RegExp(`^(${NUMBER})\\s*(?:-|–|—|\\bto\\b|\\bor\\b)\\s*(${NUMBER})(?![\\d/])`, 'i');
+const RANGE = new RegExp(`^(${NUMBER})\\s*(?:-|–|—|~|\\bto\\b|\\bor\\b)\\s*(${NUMBER})(?![\\d/])`, 'i');
 /** Seventy per cent is no amount of anything. */
 const SINGLE = new RegExp(`^(${NUMBER})(?![\\d/]|\\s*%)`);
 const ABOUT = /^(?:about|up to|approx(?:imately)?\.?|around|roughly|ca\.?|circa|~|scant|generous)\s*/i;

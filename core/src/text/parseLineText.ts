@@ -43,6 +43,10 @@ export interface ParsedLine {
 
 /** "1 tsp each cumin and coriander". */
 const OF_EACH = /((?:^| )[a-z]+) each:? (?=\S)/i;
+/** As much as one likes. */
+const TO_TASTE = /\b(?:to (?:your )?(?:taste|liking)|as needed|q\.s\.)/i;
+/** Behind an amount it is a note of what may be added. */
+const MORE_TO_TASTE = /,? ?\(?\bplus (?:more|extra) (?:to taste|as needed)\)?/gi;
 /** "2 eggs per box", "100 g rice (per serving)". */
 const PER_SERVING = /,? ?\(?\b(?:per|for each|in each) (?:box|serving|portion|person|bowl|lunch|meal)\)?(?=,|$)/i;
 /** Said in front, in brackets, behind a comma or a dash. */
@@ -76,11 +80,12 @@ export function parseLineText(text: string): ParsedLine {
   // From here on a space is one space: every expression below rests on it.
   const bare = ordinaryText(text.replace(/\s+/g, ' ').trim());
   const perServing = PER_SERVING.test(bare);
-  const toTaste = /\b(?:to taste|as needed|q\.s\.)/i.test(bare);
+  const toTaste = TO_TASTE.test(bare);
   const optional = OPTIONAL.test(bare);
   const cooked = /\b(?:cooked weight|weighed cooked)\b/i.test(bare);
   const cleaned = bare
-    .replace(/,? ?(?:or |plus (?:more|extra) )?\(?\b(?:to taste|as needed|q\.s\.)\)?/gi, '')
+    .replace(MORE_TO_TASTE, ', plus more to taste')
+    .replace(/(?<!more ?),? ?(?:or )?\(?\b(?:to (?:your )?(?:taste|liking)|as needed|q\.s\.)\)?/gi, '')
     .replace(OPTIONAL, ' ')
     .replace(PER_SERVING, '')
     .replace(/\(?\b(?:cooked weight|weighed cooked)\b\)?/gi, '')
@@ -112,7 +117,13 @@ function amountFirst(text: string): string {
   );
   if (of?.[2] !== undefined && leadingAmount(of[2])) return `${of[2]}, ${of[1] ?? ''}`;
   const some = text.replace(/^some\s+(?=\S)/i, '').replace(/(?<=\w)-sized? (?:piece|knob|chunk) of /i, ' of ');
-  return leadingAmount(some) ? some : amountBehind(some);
+  return leadingAmount(some) ? some : amountBehind(measureBehind(some));
+}
+
+/** "soy sauce splash", "salt, a pinch": a measure without a number behind the food is one of it. */
+function measureBehind(text: string): string {
+  const found = /^([^,(]+?),? (?:an? )?(splash|pinch|dash|drizzle|handful|knob|glug|sprinkle|squeeze)$/i.exec(text);
+  return found ? `1 ${found[2] ?? ''} ${found[1] ?? ''}` : text;
 }
 
 /** "red lentils 300 g", "garlic, 4 cloves, crushed", "carrots (2 large)", "onion x 2": a bare number must be set off. */
@@ -124,7 +135,9 @@ function amountBehind(text: string): string {
     const behind = text.slice(index + between.length);
     const end = behind.search(/[,)]/);
     const amount = end < 0 ? behind : behind.slice(0, end);
-    return amountSetOff(text, { food, between, amount, rest: end < 0 ? '' : behind.slice(behind[end] === ')' ? end + 1 : end) });
+    const rest = end < 0 ? '' : behind.slice(behind[end] === ')' ? end + 1 : end);
+    const setOff = amountSetOff(text, { food, between, amount, rest });
+    if (setOff !== text) return setOff;
   }
   return text;
 }
@@ -137,10 +150,13 @@ function amountSetOff(
   text: string,
   { food, between, amount, rest }: { readonly [piece in 'food' | 'between' | 'amount' | 'rest']: string },
 ): string {
-  const measured = leadingMeasure(`${amount.trim()} ${NOTHING_MORE}`);
+  // "brown rice - 1 1/2 cups dry": how it is then is said behind the amount.
+  const state = / (dry|raw|uncooked|cooked|drained)$/i.exec(amount.trim())?.[1];
+  const bare = state === undefined ? amount.trim() : amount.trim().slice(0, -state.length).trim();
+  const measured = leadingMeasure(`${bare} ${NOTHING_MORE}`);
   if (!measured || measured.rest !== NOTHING_MORE || midpointOf(measured.amount) === 0) return text;
   const setOff = between.trim() !== '' || measured.unit !== undefined;
-  return setOff ? `${amount.trim()} ${food.trim()}${rest}` : text;
+  return setOff ? `${bare} ${food.trim()}${state === undefined ? '' : `, ${state}`}${rest}` : text;
 }
 
 function cookingOf({ foodWords, note = '' }: { readonly foodWords: string; readonly note?: string }): Pick<ParsedLine, 'cooking'> {

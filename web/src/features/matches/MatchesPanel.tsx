@@ -3,6 +3,7 @@ import { Link } from 'react-router';
 import {
   lineDoubt,
   lineText,
+  neverAsked,
   per100gOf,
   triedAgain,
   withEveryLine,
@@ -59,6 +60,13 @@ export function MatchesPanel({ recipe, figures, here, onClose, onFigure }: Match
         ),
       }),
     );
+  const unasked = useMemo(() => new Set(neverAsked(recipe, here.index)), [recipe, here]);
+  const ask = () =>
+    dispatch(
+      recipeActions.edited({
+        recipe: withEveryLine(recipe, (line, where) => ('at' in where && unasked.has(where.at) ? { ...line, agreed: false } : line)),
+      }),
+    );
   const takeAgain = (which: readonly FoundAgain[]) => {
     const lines = new Map(which.map(({ at, line }) => [at, line]));
     dispatch(
@@ -80,6 +88,15 @@ export function MatchesPanel({ recipe, figures, here, onClose, onFigure }: Match
           </Button>
         )}
       </p>
+      {unasked.size > 0 && (
+        <p className="muted text-small mb-2">
+          {unasked.size === 1 ? 'One line has' : `${unasked.size} lines have`} had a food since before anyone was asked, though the words
+          may mean another.{' '}
+          <Button kind="quiet" onClick={ask}>
+            Ask about {unasked.size === 1 ? 'it' : 'them'}
+          </Button>
+        </p>
+      )}
       {again.length > 0 && <FoundNow found={again} here={here} onTake={takeAgain} />}
       <table className="matches">
         <thead>
