@@ -21,6 +21,7 @@ const CORE_ORDER = [
   'table',
   'receipt',
   'scale',
+  'batch',
   'uncertainty',
   'compare',
   'claims',

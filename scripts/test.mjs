@@ -52,6 +52,46 @@ function read(file, pick) {
   }
 }
 
+/** The browsers' tests, and then what the linter says. */
+async function checkProduct(servers, fresh) {
+  const e2e = await runBeside(
+    'the running product',
+    'npx',
+    ['--no-install', 'playwright', 'test', '--config', 'e2e/playwright.config.ts'],
+    {
+      PORTIONA_ADDRESSES: servers.map(({ address }) => address).join(','),
+      PORTIONA_UNBEGUN: fresh.address,
+      PLAYWRIGHT_JSON_OUTPUT_NAME: join(results, 'e2e.json'),
+    },
+  );
+  countSuite(
+    e2e,
+    read('e2e.json', ({ stats }) => ({ passed: stats.expected + stats.flaky, failed: stats.unexpected })),
+  );
+  count(await runBeside('lint', 'npx', ['--no-install', 'eslint', '.']));
+}
+
+/** Unit and server tests, types, format, and the worked cases at the command line. */
+async function checkCode() {
+  const jest = await runBeside(
+    'unit and server tests',
+    'npx',
+    ['--no-install', 'jest', '--maxWorkers=2', '--json', `--outputFile=${join(results, 'jest.json')}`],
+    { TEST_DATABASE_URL: database.url, LOG_LEVEL: 'silent' },
+  );
+  countSuite(
+    jest,
+    read('jest.json', ({ numPassedTests, numFailedTests, numFailedTestSuites }) => ({
+      passed: numPassedTests,
+      failed: Math.max(numFailedTests, numFailedTestSuites),
+    })),
+  );
+  count(await runBeside('types', 'npm', ['run', '--silent', 'check']));
+  count(await runBeside('format', 'npx', ['--no-install', 'prettier', '--check', '--log-level', 'warn', '.']));
+  count(await runBeside('worked cases', 'python3', ['core/test/cases/compare.py', './portiona']));
+  count(await runBeside('worked cases of the kitchen at work', 'python3', ['core/test/cases/work/compare_work.py', './portiona']));
+}
+
 // The browsers' tests, and everything else beside them: each waits often enough for the other to go on.
 const database = startDatabase();
 const browsers = [startDatabase(), startDatabase()];
@@ -63,34 +103,8 @@ try {
   // And one whose kitchen nobody has begun.
   const fresh = await startServer(unbegun.url, { demo: false });
   try {
-    const e2e = runBeside('the running product', 'npx', ['--no-install', 'playwright', 'test', '--config', 'e2e/playwright.config.ts'], {
-      PORTIONA_ADDRESSES: servers.map(({ address }) => address).join(','),
-      PORTIONA_UNBEGUN: fresh.address,
-      PLAYWRIGHT_JSON_OUTPUT_NAME: join(results, 'e2e.json'),
-    });
-    const jest = await runBeside(
-      'unit and server tests',
-      'npx',
-      ['--no-install', 'jest', '--maxWorkers=2', '--json', `--outputFile=${join(results, 'jest.json')}`],
-      { TEST_DATABASE_URL: database.url, LOG_LEVEL: 'silent' },
-    );
-    countSuite(
-      jest,
-      read('jest.json', ({ numPassedTests, numFailedTests, numFailedTestSuites }) => ({
-        passed: numPassedTests,
-        failed: Math.max(numFailedTests, numFailedTestSuites),
-      })),
-    );
-    // Two cores, two at a time.
-    const lint = runBeside('lint', 'npx', ['--no-install', 'eslint', '.']);
-    count(await runBeside('types', 'npm', ['run', '--silent', 'check']));
-    count(await runBeside('format', 'npx', ['--no-install', 'prettier', '--check', '--log-level', 'warn', '.']));
-    count(await runBeside('worked cases', 'python3', ['core/test/cases/compare.py', './portiona']));
-    count(await lint);
-    countSuite(
-      await e2e,
-      read('e2e.json', ({ stats }) => ({ passed: stats.expected + stats.flaky, failed: stats.unexpected })),
-    );
+    // Two cores, two rows of checks: each goes on as soon as what stands before it in its row is done.
+    await Promise.all([checkProduct(servers, fresh), checkCode()]);
   } finally {
     for (const server of [...servers, fresh]) await server.stop();
   }

@@ -10,6 +10,7 @@ export * from './match/index.js';
 export * from './table/index.js';
 export * from './receipt/index.js';
 export * from './scale/index.js';
+export * from './batch/index.js';
 export * from './uncertainty/index.js';
 export * from './compare/index.js';
 export * from './claims/index.js';

@@ -18,6 +18,7 @@ test.each([
   ['Line', 'Line'],
   ['Step', 'Step'],
   ['Variant', 'Variant'],
+  ['Batch', 'Batch'],
 ])('the page on the kitchen file tells every key of %s', (heading, entry) => {
   const told = sectionOf(heading);
   const keys = Object.keys($defs[entry]?.properties ?? {}).filter((key) => key !== 'id' || heading !== 'Pack');

@@ -80,3 +80,33 @@ test('a file that is no JSON is told as that', () => {
   expect(calc(fileOf('{"format"')).stderr).toMatch(/is not JSON/);
   expect(calc(fileOf('')).status).toBe(2);
 });
+
+const WORK = join(__dirname, '../../core/test/cases/work');
+
+test('a batch is printed as it was cooked, as JSON and as a table', () => {
+  const file = join(WORK, '03-boxes-and-paid.json');
+  const { stdout, status } = calc(file, '--batch', 'b1', '--json');
+  expect(status).toBe(0);
+  expect(JSON.parse(stdout)).toMatchObject([
+    {
+      recipe: 'tide-plate',
+      batch: { id: 'b1', usedCost: 14.7224 },
+      paid: 12.2,
+      boxes: [{ name: 'two of us', count: 2, weight: 370 }, {}, {}],
+    },
+  ]);
+  const table = calc(file, '--batch', 'b1').stdout;
+  expect(table).toMatch(/2 × two of us +370 g +533 kcal, used 3\.79/);
+  expect(table).toMatch(/Left of grain +-2 g/);
+  expect(table).toMatch(/Paid +12\.20/);
+  expect(table).toMatch(/boxes-over at grain/);
+});
+
+test.each([
+  ['a batch that is not there', ['--batch', 'b9'], /^--batch: .* has no batch "b9"/],
+  ['a batch and a recipe', ['--batch', 'b1', '--recipe', 'tide-plate'], /^--batch: goes without --recipe/],
+])('%s is bad input', (_, args, told) => {
+  const { stdout, stderr, status } = calc(join(WORK, '03-boxes-and-paid.json'), ...args);
+  expect([stdout, status]).toEqual(['', 2]);
+  expect(stderr).toMatch(told);
+});

@@ -2,9 +2,14 @@ import { foodDoubts, type Food } from '../food/index.js';
 import { isFreeStaple, type ResolvedFood, type Kitchen } from '../recipe/index.js';
 import type { Finding } from './finding.js';
 
+/** What was paid for it stands in place of every pack. */
+function isPaid({ food }: ResolvedFood, kitchen: Kitchen): boolean {
+  return kitchen.paidRate(food.id) !== undefined;
+}
+
 /** No price can be had for a food that must be bought. */
 export function noPrice(resolved: ResolvedFood, kitchen: Kitchen): Finding[] {
-  if (resolved.best || resolved.onlyStalePacks || isFreeStaple(resolved.food, kitchen)) return [];
+  if (resolved.best || resolved.onlyStalePacks || isFreeStaple(resolved.food, kitchen) || isPaid(resolved, kitchen)) return [];
   return [
     {
       code: 'no-price',
@@ -17,7 +22,7 @@ export function noPrice(resolved: ResolvedFood, kitchen: Kitchen): Finding[] {
 
 /** Every price of a food is older than the kitchen allows. */
 export function stalePrice(resolved: ResolvedFood, kitchen: Kitchen): Finding[] {
-  if (!resolved.onlyStalePacks || isFreeStaple(resolved.food, kitchen)) return [];
+  if (!resolved.onlyStalePacks || isFreeStaple(resolved.food, kitchen) || isPaid(resolved, kitchen)) return [];
   return [
     {
       code: 'stale-price',

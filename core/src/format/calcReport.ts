@@ -59,7 +59,11 @@ export interface RecipeReport {
   readonly parts: readonly object[];
   readonly lines: readonly object[];
   readonly rounded: Readonly<Record<RuleSet, { [printable in LabelNutrient | 'usedCost']?: string }>>;
-  readonly problems: readonly Pick<Finding, 'code' | 'at' | 'message'>[];
+  readonly problems: readonly {
+    readonly code: Finding['code'] | 'boxes-over' | 'yield-unusual';
+    readonly at: string;
+    readonly message: string;
+  }[];
 }
 
 /**
@@ -71,11 +75,20 @@ export interface RecipeReport {
 export function recipeReport(recipe: Recipe, kitchen: Kitchen, servings = recipe.servings): RecipeReport {
   const scaled = scaledRecipe(recipe, servings, kitchen);
   const figures = recipeFigures(scaled.recipe, kitchen, { weighed: servings === recipe.servings });
+  return { ...reportOf(figures, kitchen, scaled.proportional), recipe: recipe.id, servings };
+}
+
+/**
+ * Figures in the shape `calc --json` prints.
+ *
+ * @param proportional grams as written under the proportional rule, by place, of lines with another
+ */
+export function reportOf(figures: RecipeFigures, kitchen: Kitchen, proportional: ReadonlyMap<string, number>): RecipeReport {
   const boxed = figures.parts.filter(({ part }) => servedOf(part) === 'box');
   const { till, usedCost } = figures.batch;
   return {
-    recipe: recipe.id,
-    servings,
+    recipe: figures.recipe.id,
+    servings: figures.recipe.servings,
     perServing: {
       ...servingReport(figures.perServing, kitchen),
       ...(kitchen.settings.index ? { index: indexOf(kitchen.settings.index, figures.perServing, kitchen.convention).amount ?? null } : {}),
@@ -89,7 +102,7 @@ export function recipeReport(recipe: Recipe, kitchen: Kitchen, servings = recipe
       leftovers: till.rows.filter(({ left }) => left > 0).map(({ food, left }) => ({ food, grams: left })),
     },
     parts: figures.parts.map((part) => partReport(part, kitchen)),
-    lines: figures.lines.map((line) => lineReport(line, scaled.proportional.get(line.at))),
+    lines: figures.lines.map((line) => lineReport(line, proportional.get(line.at))),
     rounded: Object.fromEntries(RULE_SETS.map((rules) => [rules, roundedStrings(rules, figures, kitchen)])) as RecipeReport['rounded'],
     problems: findingsOf(figures, kitchen)
       // Of what the application asks a person, the report's list of problems knows nothing.
@@ -99,6 +112,18 @@ export function recipeReport(recipe: Recipe, kitchen: Kitchen, servings = recipe
 }
 
 function servingReport(serving: ServingFigures, kitchen: Kitchen): ServingReport {
+  return {
+    weight: serving.weight,
+    ...servingNutrients(serving, kitchen),
+    ...(serving.factoredKcal === undefined ? {} : { factoredEnergyKcal: serving.factoredKcal }),
+  };
+}
+
+/** Nutrients that are known at all, what is lacking in which, and used cost. */
+export function servingNutrients(
+  serving: Pick<ServingFigures, 'nutrients' | 'usedCost'>,
+  kitchen: Kitchen,
+): Pick<ServingReport, 'nutrients' | 'incomplete' | 'usedCost'> {
   const nutrients: Amounts = {};
   const incomplete: Incomplete = {};
   for (const nutrient of NUTRIENTS) {
@@ -108,13 +133,7 @@ function servingReport(serving: ServingFigures, kitchen: Kitchen): ServingReport
     if (gaps.length > 0) incomplete[nutrient] = gaps;
   }
   if (isAtLeast(serving.usedCost)) incomplete.usedCost = serving.usedCost.gaps;
-  return {
-    weight: serving.weight,
-    nutrients,
-    incomplete,
-    ...(serving.factoredKcal === undefined ? {} : { factoredEnergyKcal: serving.factoredKcal }),
-    usedCost: costOf(serving.usedCost),
-  };
+  return { nutrients, incomplete, usedCost: costOf(serving.usedCost) };
 }
 
 function bands(boxed: readonly PartFigures[], kitchen: Kitchen) {
@@ -127,7 +146,7 @@ function bands(boxed: readonly PartFigures[], kitchen: Kitchen) {
 }
 
 function partReport(figures: PartFigures, kitchen: Kitchen): object {
-  const { part, edible, cooked, estimated, share } = figures;
+  const { part, edible, cooked, estimated, share, learned } = figures;
   return {
     id: part.id,
     edible,
@@ -136,6 +155,7 @@ function partReport(figures: PartFigures, kitchen: Kitchen): object {
     portion: share.portion,
     surplus: share.surplus,
     perServing: servingReport(partServing(figures), kitchen),
+    ...(learned ? { learned } : {}),
   };
 }
 

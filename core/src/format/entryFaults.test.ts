@@ -4,7 +4,7 @@ import { plainToInstance } from 'class-transformer';
 import { validateSync, type ValidationError } from 'class-validator';
 import fc from 'fast-check';
 import { growth, IN_PROPORTION } from '../../test/growth.js';
-import { KitchenFile } from './kitchenFile.js';
+import { KitchenFile } from './wholeFile.js';
 import { entryFaults, isSoundEntry, joined } from './entryFaults.js';
 import { MOST_FAULTS } from './fault.js';
 import { readEntry } from './readEntry.js';
@@ -12,7 +12,7 @@ import { readEntry } from './readEntry.js';
 const cases = join(__dirname, '../../test/cases');
 const files = [
   ...readdirSync(cases, { recursive: true, encoding: 'utf8' })
-    .filter((name) => name.endsWith('.json') && !name.endsWith('.expected.json'))
+    .filter((name) => name.endsWith('.json') && !/\.(?:expected|args)\.json$/.test(name))
     .map((name) => readFileSync(join(cases, name), 'utf8')),
   readFileSync(join(__dirname, '../../../demo/saltmarsh-suppers.json'), 'utf8'),
 ];

@@ -1,3 +1,6 @@
+export * from './batchFaults.js';
+export * from './batchFile.js';
+export * from './batchReport.js';
 export * from './calcReport.js';
 export * from './csvSheets.js';
 export * from './circleFaults.js';
@@ -8,5 +11,6 @@ export * from './readEntry.js';
 export * from './readKitchen.js';
 export * from './readKitchenBytes.js';
 export * from './referenceFaults.js';
+export * from './wholeFile.js';
 export * from './writeKitchen.js';
 export * from './tidied.js';

@@ -48,7 +48,6 @@ import {
   type Storage,
   type Vessel,
 } from '../recipe/index.js';
-import { schemaOf, type SchemaPiece } from './schemaNotes.js';
 import {
   AnyOf,
   Currency,
@@ -388,54 +387,4 @@ export class RecipeEntry implements Recipe {
   @Optional() @Many(() => VariantEntry, 50, 'variants') variants?: VariantEntry[];
   @Optional() @Text(500) source?: string;
   @Optional() @One(() => StatedEntry) stated?: StatedEntry;
-}
-
-export class KitchenFile {
-  @OneOf(['portiona/1']) format: 'portiona/1';
-  @Optional() @One(() => KitchenSettings) settings?: KitchenSettings;
-  @Optional() @Many(() => FoodEntry) foods?: FoodEntry[];
-  @Optional() @Many(() => PackEntry) packs?: PackEntry[];
-  @Optional() @Many(() => RecipeEntry) recipes?: RecipeEntry[];
-}
-
-/** Every class of the kitchen file, for the schema. */
-const CLASSES = [
-  IndexEntry,
-  KitchenSettings,
-  PerEntry,
-  NutrientsEntry,
-  FoodEntry,
-  PackEntry,
-  AlsoEntry,
-  WithinEntry,
-  WithLineEntry,
-  LineFitEntry,
-  DampedEntry,
-  RatioEntry,
-  PerBatchEntry,
-  EvaporationEntry,
-  LineEntry,
-  ChangedLineEntry,
-  LineOutEntry,
-  AddedLineEntry,
-  OtherWeightEntry,
-  VariantEntry,
-  StatedEntry,
-  DiscardEntry,
-  VesselEntry,
-  EqualPortionEntry,
-  GramsPortionEntry,
-  CountedPortionEntry,
-  PartEntry,
-  StorageEntry,
-  TargetEntry,
-  BriefEntry,
-  NamedBriefEntry,
-  StepEntry,
-  RecipeEntry,
-];
-
-/** The kitchen file's JSON Schema, from the classes above. */
-export function kitchenSchema(): SchemaPiece {
-  return { title: 'Kitchen file, portiona/1', ...schemaOf(KitchenFile, CLASSES) };
 }

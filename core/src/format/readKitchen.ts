@@ -1,11 +1,16 @@
+import type { Batch } from '../batch/index.js';
 import type { KitchenContent, Settings } from '../recipe/index.js';
+import { batchFaults } from './batchFaults.js';
+import { BatchEntry } from './batchFile.js';
 import { MOST_FAULTS, type Fault } from './fault.js';
-import { FoodEntry, KitchenFile, PackEntry, RecipeEntry, type KitchenSettings } from './kitchenFile.js';
+import { FoodEntry, PackEntry, RecipeEntry, type KitchenSettings } from './kitchenFile.js';
+import { KitchenFile } from './wholeFile.js';
 import { readEntry, type Read } from './readEntry.js';
-import { referenceFaults } from './referenceFaults.js';
+import { referenceFaults, twice } from './referenceFaults.js';
 
 /** A kitchen file's content, with the settings as it states them. */
 export interface KitchenRead extends KitchenContent {
+  readonly batches: readonly Batch[];
   readonly stated?: KitchenSettings;
 }
 
@@ -33,7 +38,7 @@ export function fullSettings(settings: KitchenSettings | undefined, today: strin
 }
 
 /** Classes of the lists' members. */
-const MEMBERS = { foods: FoodEntry, packs: PackEntry, recipes: RecipeEntry } as const;
+const MEMBERS = { foods: FoodEntry, packs: PackEntry, recipes: RecipeEntry, batches: BatchEntry } as const;
 type ListKey = keyof typeof MEMBERS;
 
 /** Whether a key of the file holds a list of entries. */
@@ -47,8 +52,9 @@ export class KitchenTaking {
     foods: [] as (FoodEntry | undefined)[],
     packs: [] as (PackEntry | undefined)[],
     recipes: [] as (RecipeEntry | undefined)[],
+    batches: [] as (BatchEntry | undefined)[],
   };
-  readonly #unread = { foods: new Set<string>(), packs: new Set<string>(), recipes: new Set<string>() };
+  readonly #unread = { foods: new Set<string>(), packs: new Set<string>(), recipes: new Set<string>(), batches: new Set<string>() };
   readonly #head: [string, unknown][] = [];
   readonly #faults: Fault[] = [];
   /** Some entries are not known at all: nothing can be said of what refers to what. */
@@ -91,10 +97,26 @@ export class KitchenTaking {
     // Where the settings cannot be read, no unit is held against a system that was perhaps not meant.
     const measures = read.ok ? fullSettings(read.entry.settings, today).measures : 'us';
     if (faults.length < MOST_FAULTS && !this.#broken)
-      for (const fault of referenceFaults(this.#places, this.#unread, { measures })) if (faults.push(fault) >= MOST_FAULTS) break;
+      for (const fault of this.#betweenEntries(measures)) if (faults.push(fault) >= MOST_FAULTS) break;
     if (!read.ok || faults.length > 0) return { ok: false, faults: faults.slice(0, MOST_FAULTS) };
     const { settings } = read.entry;
-    const lists = this.#places as { foods: FoodEntry[]; packs: PackEntry[]; recipes: RecipeEntry[] };
+    const lists = this.#places as { foods: FoodEntry[]; packs: PackEntry[]; recipes: RecipeEntry[]; batches: BatchEntry[] };
     return { ok: true, entry: { settings: fullSettings(settings, today), ...lists, ...(settings ? { stated: settings } : {}) } };
+  }
+
+  /** Faults between entries: what refers to what is not there. */
+  *#betweenEntries(measures: Settings['measures']): Generator<Fault> {
+    yield* referenceFaults(this.#places, this.#unread, { measures });
+    const { foods, recipes, batches } = this.#places;
+    const byId = <Entry extends { readonly id: string }>(entries: readonly (Entry | undefined)[]) =>
+      new Map(entries.flatMap((entry) => (entry ? [[entry.id, entry] as const] : [])));
+    const ground = {
+      foods: byId(foods),
+      recipes: byId(recipes),
+      settings: { measures },
+      unread: new Set([...this.#unread.foods, ...this.#unread.recipes]),
+    };
+    yield* twice(batches, 'batches');
+    for (const [i, batch] of batches.entries()) if (batch) yield* batchFaults(batch, ground, `batches[${i}]`);
   }
 }

@@ -326,7 +326,8 @@ function unknownFood(id: string, foods: ReadonlyMap<string, Food>, path: string)
   return { path, message: `unknown food "${id}"${didYouMean(id, [...foods.keys()])}` };
 }
 
-function* twice(entries: readonly ({ readonly id?: string } | undefined)[], path: string): Generator<Fault> {
+/** Ids that stand twice in a list. */
+export function* twice(entries: readonly ({ readonly id?: string } | undefined)[], path: string): Generator<Fault> {
   const first = new Map<string, number>();
   for (const [i, entry] of entries.entries()) {
     const id = entry?.id;

@@ -1,3 +1,4 @@
+import type { Batch } from '../batch/index.js';
 import type { Food } from '../food/index.js';
 import type { Pack } from '../price/index.js';
 import { withNumbers, type Recipe, type Settings } from '../recipe/index.js';
@@ -8,13 +9,14 @@ export interface WrittenKitchen {
   readonly foods: readonly Food[];
   readonly packs: readonly Pack[];
   readonly recipes: readonly Recipe[];
+  readonly batches?: readonly Batch[];
 }
 
 /**
  * A kitchen as a kitchen file, without loss: what is read back is what was written, key for key, but for ids that lines were given
  * here. An entry a line, so that two files can be compared.
  */
-export function kitchenFileText({ settings, foods, packs, recipes }: WrittenKitchen): string {
+export function kitchenFileText({ settings, foods, packs, recipes, batches = [] }: WrittenKitchen): string {
   const list = (entries: readonly object[]) =>
     entries.length === 0 ? '[]' : `[\n${entries.map((entry) => `    ${JSON.stringify(entry)}`).join(',\n')}\n  ]`;
   return [
@@ -23,7 +25,10 @@ export function kitchenFileText({ settings, foods, packs, recipes }: WrittenKitc
     `  "settings": ${JSON.stringify(settings)},`,
     `  "foods": ${list(foods)},`,
     `  "packs": ${list(packs)},`,
-    `  "recipes": ${list(recipes.map(withNumbers))}`,
+    `  "recipes": ${list(recipes.map(withNumbers))}${batches.length === 0 ? '' : ','}`,
+    ...(batches.length === 0
+      ? []
+      : [`  "batches": ${list(batches.map((batch) => (batch.then ? { ...batch, then: withNumbers(batch.then) } : batch)))}`]),
     '}\n',
   ].join('\n');
 }

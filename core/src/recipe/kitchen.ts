@@ -31,12 +31,24 @@ export interface Settings {
   readonly briefs?: readonly NamedBrief[];
 }
 
+/** A yield taken from batches that measured it: cooked grams of a gram eaten. */
+export interface LearnedYield {
+  readonly batches: number;
+  readonly mean: number;
+  /** Standard deviation of the sample. */
+  readonly sd: number;
+}
+
 /** Foods, packs and recipes with their settings: enough to compute every figure. */
 export interface KitchenContent {
   readonly settings: Settings;
   readonly foods: readonly Food[];
   readonly packs: readonly Pack[];
   readonly recipes: readonly Recipe[];
+  /** Yields learned from batches, by "recipe/part". */
+  readonly learned?: ReadonlyMap<string, LearnedYield>;
+  /** What was paid for a gram as purchased, by food, in major units: it stands in place of every pack's price. */
+  readonly paid?: ReadonlyMap<string, number>;
 }
 
 /** A food that a recipe names and the kitchen does not hold. */
@@ -102,6 +114,16 @@ export class Kitchen {
 
   recipe(id: string): Recipe | undefined {
     return this.#recipes.get(id);
+  }
+
+  /** What batches have taught of a part's yield. */
+  learnedYield(recipe: string, part: string): LearnedYield | undefined {
+    return this.content.learned?.get(`${recipe}/${part}`);
+  }
+
+  /** What was paid for a gram of a food; undefined where its packs price it. */
+  paidRate(food: string): number | undefined {
+    return this.content.paid?.get(food);
   }
 
   /** @throws UnknownFoodError */

@@ -1,7 +1,7 @@
 import { NUTRIENTS, type Food } from '../food/index.js';
 import { figureOf, type Figure } from '../figure/index.js';
 import { compensatedSum, gramsOfMassUnit, midpointOf, relativeHalfWidth, type MeasuringSystem } from '../quantity/index.js';
-import { UnknownPartError, type ResolvedFood, type Kitchen } from './kitchen.js';
+import { UnknownPartError, type Kitchen, type LearnedYield, type ResolvedFood } from './kitchen.js';
 import { cookedPerEaten, lineWeights, type LineWeights } from './lineWeights.js';
 import { Memo } from './memo.js';
 import { addNutrientFigures, eachKey, figuresOfGrams, figuresOfShare, noFigures, type NutrientFigures } from './nutrientAmounts.js';
@@ -65,6 +65,8 @@ export interface PartFigures {
   /** Cooked grams; gaps: lines without weight, when it is estimated. */
   readonly cooked: number;
   readonly estimated: boolean;
+  /** The yield that was learned from batches, where the cooked weight is estimated by it. */
+  readonly learned: LearnedYield | undefined;
   /** Where it was measured before lines changed: grams by estimate then, and now. */
   readonly outdated: OutdatedWeight | undefined;
   readonly share: Share;
@@ -86,8 +88,10 @@ export class CircularPartError extends Error {
 export interface PartContext {
   readonly kitchen: Kitchen;
   readonly recipe: Recipe;
-  /** False: a cooked weight stated is carried over from another size and counts as estimated. */
-  readonly weighed: boolean;
+  /** False, or a set that it is not in: a cooked weight stated is carried over from another size and counts as estimated. */
+  readonly weighed: boolean | ReadonlySet<string>;
+  /** False: estimated by what the recipe says, whatever batches have taught. */
+  readonly learns?: boolean;
   /** Parts being computed, to find circles. */
   readonly within: readonly string[];
 }
@@ -104,14 +108,17 @@ export function partFigures(part: Part, context: PartContext): PartFigures {
   const lines = part.lines.map((line, i) => lineFigures(line, placeOf(part, i), inside));
   const discards = (part.discards ?? []).map((discard, i) => discardFigures(discard, `${part.id}/discards/${i + 1}`, inside));
   const counted = lines.filter((line) => line.counted);
-  const { cooked, estimated, outdated } = cookedWeightOf(part, estimatedCookedWeight(part, counted, discards));
+  const learned = learnedOf(part, context);
+  const { cooked, estimated, outdated } = cookedWeightOf(part, estimatedCookedWeight(part, counted, discards, learned?.mean));
+  const weighed = typeof context.weighed === 'boolean' ? context.weighed : context.weighed.has(part.id);
   return {
     part,
     lines,
     discards,
     edible: compensatedSum(counted.map((line) => line.weights?.edible ?? 0)),
     cooked,
-    estimated: estimated || !context.weighed,
+    estimated: estimated || !weighed,
+    learned,
     outdated,
     share: divide(part.portion, cooked, context.recipe.servings),
     nutrients: addNutrientFigures([...counted.map((line) => line.nutrients), ...discards.map(takenAway)]),
@@ -166,19 +173,30 @@ export function cookedWeightOf(
 /** Grams that a part would weigh cooked, by estimate, at the recipe's servings, whatever was measured. @throws as `partFigures` */
 export function cookedEstimate(part: Part, recipe: Recipe, kitchen: Kitchen): number {
   const { cookedWeight: _, measuredFor: __, ...unmeasured } = part;
-  return partFigures(unmeasured, { kitchen, recipe, weighed: true, within: [] }).cooked;
+  // What a weight was measured for was an estimate by the recipe's own words.
+  return partFigures(unmeasured, { kitchen, recipe, weighed: true, learns: false, within: [] }).cooked;
+}
+
+/** The yield that batches have taught of a part that states neither a weight nor a yield (kitchen file, "Learned yields"). */
+function learnedOf(part: Part, { kitchen, recipe, learns = true }: PartContext): LearnedYield | undefined {
+  if (!learns || part.cookedWeight !== undefined || part.yield !== undefined) return undefined;
+  return kitchen.learnedYield(recipe.id, part.id);
 }
 
 /**
- * Cooked weight where none was measured (docs/reckoning.md, "Cooked weight"): grams eaten x the part's yield, or each line's food's yield,
+ * Cooked weight where none was measured (docs/reckoning.md, "Cooked weight"): grams eaten x the part's yield, stated or learned, or each line's food's yield,
  * less discards. Water never adds or takes nutrients, only weight.
  */
-function estimatedCookedWeight(part: Part, counted: readonly LineFigures[], discards: readonly DiscardFigures[]): number {
+function estimatedCookedWeight(
+  part: Part,
+  counted: readonly LineFigures[],
+  discards: readonly DiscardFigures[],
+  learned: number | undefined,
+): number {
+  const usual = part.yield ?? learned;
   const eaten = counted.map(({ weights, of, line }) => {
     const grams = weights?.eaten ?? 0;
-    return part.yield !== undefined
-      ? grams * part.yield
-      : grams * (of.kind === 'food' ? cookedPerEaten(of.resolved.food, line.cooking) : 1);
+    return usual !== undefined ? grams * usual : grams * (of.kind === 'food' ? cookedPerEaten(of.resolved.food, line.cooking) : 1);
   });
   const discarded = discards.map(({ weights }) => -(weights?.eaten ?? 0));
   return Math.max(0, compensatedSum([...eaten, ...discarded]));
@@ -267,7 +285,7 @@ function partLineFigures(line: Line, at: string, context: PartContext): LineFigu
   const recipe = kitchen.recipe(line.recipe ?? '');
   const part = recipe?.parts.find(({ id }) => id === line.part);
   if (!recipe || !part) throw new UnknownPartError(line.recipe ?? '', line.part ?? '');
-  const figures = partFigures(part, { ...context, recipe, weighed: true });
+  const figures = partFigures(part, { ...context, recipe, weighed: true, learns: true });
   const weights = weighsSomething(figures.cooked) ? partLineWeights(line, timesWritten(context.recipe)) : undefined;
   const taken = weights ? weights.grams / figures.cooked : 0;
   const share = taken * (line.retained ?? 1);
@@ -334,8 +352,9 @@ function discardFigures(discard: Discard, at: string, { kitchen, recipe }: PartC
 function usedCostOf(at: string, weights: LineWeights | undefined, resolved: ResolvedFood, kitchen: Kitchen): Figure {
   if (isFreeStaple(resolved.food, kitchen)) return { amount: 0, gaps: [] };
   if (weights?.purchase === 0) return { amount: 0, gaps: [] };
-  if (!weights || !resolved.best) return { amount: undefined, gaps: [at] };
-  return { amount: weights.purchase * resolved.best.rate, gaps: [] };
+  const rate = kitchen.paidRate(resolved.food.id) ?? resolved.best?.rate;
+  if (!weights || rate === undefined) return { amount: undefined, gaps: [at] };
+  return { amount: weights.purchase * rate, gaps: [] };
 }
 
 /** Whether a food costs nothing under the kitchen's policy on pantry staples. */

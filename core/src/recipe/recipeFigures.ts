@@ -32,8 +32,8 @@ export interface RecipeFigures {
 
 /** How to compute a recipe. */
 export interface RecipeOptions {
-  /** False: stated cooked weights are carried over from another size and count as estimated. Default true. */
-  readonly weighed?: boolean;
+  /** False: stated cooked weights are carried over from another size and count as estimated; a set: those of other parts are. Default true. */
+  readonly weighed?: boolean | ReadonlySet<string>;
 }
 
 /**

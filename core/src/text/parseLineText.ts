@@ -16,6 +16,8 @@ export interface ParsedLine {
   readonly size?: Size;
   /** The same amount a second way: "(14 oz)", or the count where grams are written as well. */
   readonly also?: { readonly amount: number; readonly unit: string };
+  /** The amount said once more, or twice: "10 oz", "2 cups". No note, which would stay when the amount is another. */
+  readonly again?: readonly string[];
   /** What is added to the amount in another unit: "2 tbsp plus 1 tsp". How much that is in all depends on the food and the measures. */
   readonly plus?: readonly { readonly amount: number; readonly unit: string }[];
   /** Centimetres that each piece is long: "a 5 cm piece of ginger". */
@@ -57,6 +59,7 @@ export const LONGEST_LINE = 500;
 interface Measured {
   readonly amount: Amount;
   readonly plus?: ParsedLine['plus'];
+  readonly again?: ParsedLine['again'];
   readonly length?: number;
   readonly fullness?: Filling;
   readonly unit?: string;
@@ -93,9 +96,11 @@ export function parseLineText(text: string): ParsedLine {
   const ordered = amountFirst(cleaned);
   const measured = leadingMeasure(ordered);
   const named = nameAndNote(measured?.rest ?? ordered);
+  const again = [...(measured?.again ?? []), ...named.again];
   return {
     ...(measured ? amountsOf(measured, named.bracketed) : {}),
     ...(measured?.container === undefined ? {} : { container: measured.container }),
+    ...(again.length > 0 ? { again } : {}),
     ...(measured?.plus ? { plus: measured.plus } : {}),
     ...(measured?.length === undefined ? {} : { length: measured.length }),
     ...(measured?.fullness ? { fullness: measured.fullness } : {}),
@@ -305,7 +310,7 @@ function withSum(measured: Measured): Measured | undefined {
 const PLUS = /^(?:plus|and|\+|&) /i;
 const MOST_SUMMED = 3;
 
-/** "300 g / 10 oz / 2 cups lentils": what stands behind a stroke is the same amount again; a third is kept in the note. */
+/** "300 g / 10 oz / 2 cups lentils": what stands behind a stroke is the same amount again. */
 function withSlash(measured: Measured): (Measured & { readonly also: NonNullable<ParsedLine['also']> }) | undefined {
   const slash = /^(?:\/|or (?:about )?) ?/i.exec(measured.rest);
   const second = slash && leadingAmount(measured.rest.slice(slash[0].length));
@@ -319,7 +324,7 @@ function withSlash(measured: Measured): (Measured & { readonly also: NonNullable
   const moreUnit = more && unitAtFront(more.rest);
   if (!third || !moreUnit) return { ...measured, rest: unit.rest, also };
   const said = unit.rest.slice(third[0].length, unit.rest.length - moreUnit.rest.length).trim();
-  return { ...measured, rest: `${moreUnit.rest}, ${said}`, also };
+  return { ...measured, rest: moreUnit.rest, again: [said], also };
 }
 
 /** Whether two masses are the same but for how they were rounded. */
@@ -431,6 +436,7 @@ function firstComma(text: string): number {
 
 function nameAndNote(text: string) {
   let bracketed: Bracketed | undefined;
+  const again: string[] = [];
   const asides: string[] = [];
   const before: string[] = [];
   const comma = text.search(/[,;]|\s[-–—]\s/);
@@ -439,7 +445,7 @@ function nameAndNote(text: string) {
     const several = equivalents(inside);
     if (several && !bracketed) {
       bracketed = several.counted;
-      said.push(...several.others);
+      again.push(...several.others);
       return ' ';
     }
     const measured = bracketedAmount(inside);
@@ -476,6 +482,7 @@ function nameAndNote(text: string) {
   const countWord = last ? unitOfWord(last[2] ?? '') : undefined;
   return {
     bracketed,
+    again,
     words: {
       foodWords: words,
       ...(note === '' ? {} : { note }),

@@ -1,10 +1,10 @@
 import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
-import { faultText, Kitchen, readKitchen, recipeReport, type RecipeReport } from '@portiona/core';
+import { batchReport, faultText, readKitchen, recipeReport, taughtKitchen, type RecipeReport } from '@portiona/core';
 import { reportTable } from './reportTable.js';
 
-const USAGE = 'usage: portiona calc FILE|FOLDER [--recipe ID] [--servings N] [--json]';
+const USAGE = 'usage: portiona calc FILE|FOLDER [--recipe ID] [--servings N] [--json]\n       portiona calc FILE --batch ID [--json]';
 /** Larger than any kitchen, small enough to refuse at once. */
 const MOST_BYTES = 64 * 1024 * 1024;
 
@@ -20,6 +20,7 @@ interface CalcArguments {
   readonly file: string;
   readonly recipe: string | undefined;
   readonly servings: number | undefined;
+  readonly batch: string | undefined;
   readonly json: boolean;
 }
 
@@ -83,11 +84,19 @@ function argumentsOf(words: string[]): CalcArguments {
     const { values, positionals } = parseArgs({
       args: words,
       allowPositionals: true,
-      options: { recipe: { type: 'string' }, servings: { type: 'string' }, json: { type: 'boolean', default: false } },
+      options: {
+        recipe: { type: 'string' },
+        servings: { type: 'string' },
+        batch: { type: 'string' },
+        json: { type: 'boolean', default: false },
+      },
     });
     const [file] = positionals;
     if (file === undefined || positionals.length > 1) throw new CalcFault([USAGE]);
-    return { file, recipe: values.recipe, servings: servingsOf(values.servings), json: values.json };
+    const { recipe, servings, batch, json } = values;
+    if (batch !== undefined && (recipe !== undefined || servings !== undefined))
+      throw new CalcFault(['--batch: goes without --recipe and --servings; a batch says both', USAGE]);
+    return { file, recipe, servings: servingsOf(servings), batch, json };
   } catch (error) {
     if (error instanceof CalcFault) throw error;
     throw new CalcFault([error instanceof Error ? error.message : String(error), USAGE]);
@@ -103,10 +112,16 @@ function servingsOf(word: string | undefined): number | undefined {
 }
 
 /** @param many one of several files: a recipe that is asked for may be in another */
-function reportsOf({ file, recipe, servings }: CalcArguments, many = false): RecipeReport[] {
+function reportsOf({ file, recipe, servings, batch }: CalcArguments, many = false): RecipeReport[] {
   const read = readKitchen(parsed(file), today());
   if (!read.ok) throw new CalcFault(read.faults.map(faultText));
-  const kitchen = new Kitchen(read.entry);
+  const { batches } = read.entry;
+  const kitchen = taughtKitchen(read.entry, batches);
+  if (batch !== undefined) {
+    const cooked = batches.find(({ id }) => id === batch);
+    if (!cooked && !many) throw new CalcFault([`--batch: ${file} has no batch "${batch}"`]);
+    return cooked ? [batchReport(cooked, batches, kitchen)] : [];
+  }
   const chosen = read.entry.recipes.filter(({ id }) => recipe === undefined || id === recipe);
   if (recipe !== undefined && chosen.length === 0 && !many) throw new CalcFault([`--recipe: ${file} has no recipe "${recipe}"`]);
   return chosen.map((one) => recipeReport(one, kitchen, servings));

@@ -51,7 +51,12 @@ export class ImportsService {
     const today = new Date().toISOString().slice(0, 10);
     const read = found instanceof Uint8Array ? readKitchenBytes(found, (bytes) => UTF_8.decode(bytes), today) : readKitchen(found, today);
     if (!read.ok) throw new ValidationError(read.faults);
-    const { stated: settings, ...content } = read.entry;
+    const { stated: settings, batches, ...content } = read.entry;
+    // Nothing of a file is dropped unsaid.
+    if (batches.length > 0)
+      throw new ValidationError([
+        { path: 'batches', message: 'cannot be kept here yet; take them out of the file, or use “portiona calc” on it' },
+      ]);
     const entry = content as unknown as Content;
     const { kitchenId } = scope;
     const taken = await this.once.write(kitchenId, once, async () => {

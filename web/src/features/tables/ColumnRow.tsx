@@ -21,9 +21,10 @@ export function ColumnRow({ column: { heading, samples }, mapped, read, taken, o
   const unsaid = mapped !== undefined && isUnitUnsaid(mapped);
   const choose = (target: TableTarget | '') => {
     if (target === '') return onMap(undefined);
-    // What holds something else now may be in another unit: where there is a choice, it is the person's.
+    // A unit that was read from the figures was read as of what the column held: of another thing it is asked again.
     const stated = unitInHeading(heading);
-    const fitting = [mapped?.unit, stated, unitsFor(target).length === 1 ? unitsFor(target)[0] : undefined].find(
+    const own = read?.from === 'values' && read.unit === mapped?.unit ? undefined : mapped?.unit;
+    const fitting = [own, stated, unitsFor(target).length === 1 ? unitsFor(target)[0] : undefined].find(
       (unit) => unit !== undefined && unitsFor(target).includes(unit),
     );
     onMap({ heading, target, ...(fitting === undefined ? {} : { unit: fitting }) });

@@ -93,10 +93,19 @@ function Mapping({ table, look }: { readonly table: TableImportDto; readonly loo
   }, [table.state, dispatch]);
   const trouble = error ? problemText(problemOf(error)) : '';
   const mappedOf = (heading: string) => mapping?.columns.find((one) => one.heading === heading);
+  // What was read of a column's unit holds while it holds what it was read as.
+  const readOf = (heading: string) => {
+    const wasTarget = look?.mapping.columns.find((one) => one.heading === heading)?.target;
+    return mappedOf(heading)?.target === wasTarget ? look?.units.find((one) => one.heading === heading) : undefined;
+  };
+  // Other columns make other rows doubtful: what was said of them is said of those it was said of.
+  const remap = (next: TableReadingDto) => {
+    setMapping(next);
+    setWays({});
+  };
   const taken = new Set(mapping?.columns.map(({ target }) => target));
   const map = (heading: string, mapped: ColumnMappingDto | undefined) =>
-    mapping &&
-    setMapping({ ...mapping, columns: [...mapping.columns.filter((one) => one.heading !== heading), ...(mapped ? [mapped] : [])] });
+    mapping && remap({ ...mapping, columns: [...mapping.columns.filter((one) => one.heading !== heading), ...(mapped ? [mapped] : [])] });
   const shown = look?.columns.filter(({ heading }) => all || mappedOf(heading)) ?? [];
   const rest = (look?.columns.length ?? 0) - shown.length;
   const busy = table.state === 'running' || table.state === 'done';
@@ -117,7 +126,7 @@ function Mapping({ table, look }: { readonly table: TableImportDto; readonly loo
                 ['.', '1.5'],
                 [',', '1,5'],
               ]}
-              onChange={(decimal) => setMapping({ ...mapping, decimal })}
+              onChange={(decimal) => remap({ ...mapping, decimal })}
             />
             {!taken.has('basis') && (
               <Segmented
@@ -127,7 +136,7 @@ function Mapping({ table, look }: { readonly table: TableImportDto; readonly loo
                   ['g', 'per 100 g'],
                   ['ml', 'per 100 ml'],
                 ]}
-                onChange={(unit) => setMapping({ ...mapping, per: { amount: 100, unit } })}
+                onChange={(unit) => remap({ ...mapping, per: { amount: 100, unit } })}
               />
             )}
             <span className="muted">
@@ -151,7 +160,7 @@ function Mapping({ table, look }: { readonly table: TableImportDto; readonly loo
                 key={column.heading}
                 column={column}
                 mapped={mappedOf(column.heading)}
-                read={look.units.find(({ heading }) => heading === column.heading)}
+                read={readOf(column.heading)}
                 taken={taken}
                 onMap={(mapped) => map(column.heading, mapped)}
               />
@@ -173,7 +182,7 @@ function Mapping({ table, look }: { readonly table: TableImportDto; readonly loo
           unsaid={mapping?.columns.filter(isUnitUnsaid).map(({ heading }) => heading) ?? []}
           doubted={
             look?.units
-              .filter((read) => read.against !== undefined && mappedOf(read.heading)?.unit === read.unit)
+              .filter(({ heading, against, unit }) => against !== undefined && readOf(heading) && mappedOf(heading)?.unit === unit)
               .map(({ heading }) => heading) ?? []
           }
           ways={ways}

@@ -118,7 +118,7 @@ function Shown({ line, food, text, figures, place, actions }: ShownProps) {
         {!plain && parsed.also && (
           <span className="line-note">
             {' '}
-            ({numberText(parsed.also.amount, 0)} {parsed.also.unit})
+            ({[`${numberText(parsed.also.amount, 0)} ${parsed.also.unit}`, ...(parsed.again ?? [])].join(', ')})
           </span>
         )}
       </span>{' '}

@@ -1,0 +1,4 @@
+export * from './batch.js';
+export * from './batchedRecipe.js';
+export * from './batchFigures.js';
+export * from './learnedYields.js';

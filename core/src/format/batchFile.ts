@@ -1,0 +1,131 @@
+import {
+  KEEPS,
+  type Batch,
+  type BatchBox,
+  type BatchDiscard,
+  type BatchLine,
+  type BatchPart,
+  type Keep,
+  type PaidPack,
+} from '../batch/index.js';
+import { Day, Flag, Id, Many, ManyAnyOf, must, NumbersByName, One, OneOf, Optional, Price, Quantity, Text } from './constraints.js';
+import { RecipeEntry } from './kitchenFile.js';
+
+/** Characters of a place, "part/line", at most. */
+const LONGEST_PLACE = 241;
+/** Boxes of a name, at most. */
+const MOST_BOXES = 10_000;
+const BEST_RATING = 5;
+
+/** A line that was weighed. */
+export class WeighedLineEntry {
+  @Text(LONGEST_PLACE, true) at: string;
+  @Quantity() grams: number;
+  @Optional() @OneOf(['AP', 'EP']) as?: 'AP' | 'EP';
+}
+
+/** Another food in a line's place. */
+export class InsteadLineEntry {
+  @Text(LONGEST_PLACE, true) at: string;
+  @Id() food: string;
+  @Quantity() grams: number;
+  @Optional() @OneOf(['AP', 'EP']) as?: 'AP' | 'EP';
+}
+
+/** A line that was left out. */
+export class LeftOutLineEntry {
+  @Text(LONGEST_PLACE, true) at: string;
+  @must('must be true', (found) => found === true, { enum: [true] }) out: true;
+}
+
+/** A line more, at the end of its part. */
+export class MoreLineEntry {
+  @Id() part: string;
+  @Id() food: string;
+  @Quantity() grams: number;
+  @Optional() @OneOf(['AP', 'EP']) as?: 'AP' | 'EP';
+}
+
+export class BatchPartEntry implements BatchPart {
+  @Id() part: string;
+  @Optional() @Quantity({ above: 0 }) net?: number;
+  @Optional() @Quantity({ above: 0 }) gross?: number;
+  @Optional() @Quantity({ above: 0 }) tare?: number;
+  @Optional() @Quantity({ above: 0 }) pieces?: number;
+  @Optional() @Quantity({ above: 0 }) volume?: number;
+}
+
+export class BatchDiscardEntry implements BatchDiscard {
+  @Id() part: string;
+  @Id() food: string;
+  @Quantity() grams: number;
+}
+
+export class PaidEntry implements PaidPack {
+  @Id() food: string;
+  @Quantity({ above: 0 }) net: number;
+  @Text(60, true) unit: string;
+  @Price() price: number | string;
+  @Text(120, true) shop: string;
+}
+
+export class BoxEntry implements BatchBox {
+  @Text(80, true) name: string;
+  @Optional() @WholeNumber(1, MOST_BOXES) count?: number;
+  @NumbersByName(false) grams: { readonly [part: string]: number };
+  @Optional() @OneOf(KEEPS) keep?: Keep;
+}
+
+export class MinutesEntry {
+  @Optional() @Quantity({ most: 100_000 }) active?: number;
+  @Optional() @Quantity({ most: 100_000 }) total?: number;
+}
+
+/** A dish as it was cooked. */
+export class BatchEntry implements Batch {
+  @Id() id: string;
+  @Id() recipe: string;
+  @Day() date: string;
+  @Optional() @WholeNumber(1, 1e9) servings?: number;
+  @Optional() @Text(80, true) variant?: string;
+  @Optional()
+  @ManyAnyOf(
+    'must be {"at", "grams"}, {"at", "food", "grams"}, {"at", "out": true} or {"part", "food", "grams"}, where grams are given with "as" or without',
+    1000,
+    'lines',
+    { types: [WeighedLineEntry, InsteadLineEntry, LeftOutLineEntry, MoreLineEntry] },
+  )
+  lines?: BatchLine[];
+  @Optional() @Many(() => BatchPartEntry, 200, 'parts') parts?: BatchPartEntry[];
+  @Optional() @Many(() => BatchDiscardEntry, 200, 'discards') discards?: BatchDiscardEntry[];
+  @Optional() @Many(() => PaidEntry, 500, 'packs') paid?: PaidEntry[];
+  @Optional() @Many(() => BoxEntry, 500, 'boxes') boxes?: BoxEntry[];
+  @Optional() @One(() => MinutesEntry) minutes?: MinutesEntry;
+  @Optional() @WholeNumber(1, BEST_RATING) rating?: number;
+  @Optional() @Text(2000) note?: string;
+  @Optional() @Text(120) by?: string;
+  @Optional() @Flag() leaveOut?: boolean;
+  @Optional() @One(() => RecipeEntry) then?: RecipeEntry;
+}
+
+/** Every class of a batch, for the schema. */
+export const BATCH_CLASSES = [
+  WeighedLineEntry,
+  InsteadLineEntry,
+  LeftOutLineEntry,
+  MoreLineEntry,
+  BatchPartEntry,
+  BatchDiscardEntry,
+  PaidEntry,
+  BoxEntry,
+  MinutesEntry,
+  BatchEntry,
+] as const;
+
+function WholeNumber(least: number, most: number): PropertyDecorator {
+  return must(
+    `must be a whole number from ${least} to ${most === 1e9 ? '1e9' : most}`,
+    (found) => Number.isInteger(found) && Number(found) >= least && Number(found) <= most,
+    { type: 'integer', minimum: least, maximum: most },
+  );
+}

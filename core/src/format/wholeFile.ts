@@ -1,0 +1,91 @@
+import { BATCH_CLASSES, BatchEntry } from './batchFile.js';
+import { Many, One, OneOf, Optional } from './constraints.js';
+import {
+  AddedLineEntry,
+  AlsoEntry,
+  BriefEntry,
+  ChangedLineEntry,
+  CountedPortionEntry,
+  DampedEntry,
+  DiscardEntry,
+  EqualPortionEntry,
+  EvaporationEntry,
+  FoodEntry,
+  GramsPortionEntry,
+  IndexEntry,
+  KitchenSettings,
+  LineEntry,
+  LineFitEntry,
+  LineOutEntry,
+  NamedBriefEntry,
+  NutrientsEntry,
+  OtherWeightEntry,
+  PackEntry,
+  PartEntry,
+  PerBatchEntry,
+  PerEntry,
+  RatioEntry,
+  RecipeEntry,
+  StatedEntry,
+  StepEntry,
+  StorageEntry,
+  TargetEntry,
+  VariantEntry,
+  VesselEntry,
+  WithLineEntry,
+  WithinEntry,
+} from './kitchenFile.js';
+import { schemaOf, type SchemaPiece } from './schemaNotes.js';
+
+/** A kitchen file, whole. */
+export class KitchenFile {
+  @OneOf(['portiona/1']) format: 'portiona/1';
+  @Optional() @One(() => KitchenSettings) settings?: KitchenSettings;
+  @Optional() @Many(() => FoodEntry) foods?: FoodEntry[];
+  @Optional() @Many(() => PackEntry) packs?: PackEntry[];
+  @Optional() @Many(() => RecipeEntry) recipes?: RecipeEntry[];
+  @Optional() @Many(() => BatchEntry) batches?: BatchEntry[];
+}
+
+/** Every class of the kitchen file, for the schema. */
+const CLASSES = [
+  IndexEntry,
+  KitchenSettings,
+  PerEntry,
+  NutrientsEntry,
+  FoodEntry,
+  PackEntry,
+  AlsoEntry,
+  WithinEntry,
+  WithLineEntry,
+  LineFitEntry,
+  DampedEntry,
+  RatioEntry,
+  PerBatchEntry,
+  EvaporationEntry,
+  LineEntry,
+  ChangedLineEntry,
+  LineOutEntry,
+  AddedLineEntry,
+  OtherWeightEntry,
+  VariantEntry,
+  StatedEntry,
+  DiscardEntry,
+  VesselEntry,
+  EqualPortionEntry,
+  GramsPortionEntry,
+  CountedPortionEntry,
+  PartEntry,
+  StorageEntry,
+  TargetEntry,
+  BriefEntry,
+  NamedBriefEntry,
+  StepEntry,
+  RecipeEntry,
+  ...BATCH_CLASSES,
+];
+
+/** The kitchen file's JSON Schema, from the classes above. */
+export function kitchenSchema(): SchemaPiece {
+  return { title: 'Kitchen file, portiona/1', ...schemaOf(KitchenFile, CLASSES) };
+}
