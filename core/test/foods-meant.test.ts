@@ -23,7 +23,6 @@ const NOT_UNDERSTOOD = [
   '8 mini tortillas: 8 | piece | tortilla-wheat |',
   '1 rotisserie chicken, shredded (about 4 cups): 1 | piece | ?chicken-breast | shredded',
   '1 small jar of mayo: 1 | pack | mayonnaise |',
-  '1 cup (8 oz / 240 ml) passata: 8 | oz | passata | 240 ml',
   '1 large egg + 1 yolk: 1 | large piece | ?egg |',
   '8 chicken thighs (bone in), about 2.2 kg: 2.2 | kg | ?chicken-thigh-bone-in-skinless | bone in',
   '¼ tsp each: salt, pepper: 0.25 | tsp | ?salt-fine | pepper',

@@ -106,7 +106,12 @@ test('cautions that stand on every card, and those a dish asks for', () => {
 });
 
 test('a card never says more fridge days than the guideline', () => {
-  expect(cautionsFor([], [], { fridgeDays: 7 }).fridge).toMatch(/^4 days/);
+  expect(cautionsFor([], [], { fridgeDays: 7 }).fridge).toBe('4 days at 4 °C / 40 °F or less.');
+  expect(cautionsFor([], [], { fridgeDays: 1, freezerMonths: 1 })).toMatchObject({
+    fridge: '1 day at 4 °C / 40 °F or less.',
+    freezer: 'Up to 1 month at -18 °C / 0 °F. Thaw overnight in the fridge.',
+    reheat: 'Once only, until steaming hot all through: 74 °C / 165 °F.',
+  });
   expect(cautionsFor([], [], {}).fridge).toMatch(/^3 to 4 days/);
   expect(cautionsFor([], ['Marinate the beef overnight.']).cooking).toContain('Boil marinade that met raw meat, or throw it away.');
 });

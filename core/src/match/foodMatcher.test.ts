@@ -107,7 +107,12 @@ test('juice and zest of a fruit are the juice and the zest, where the pantry has
     food: 'lime',
     amount: 2,
     unit: 'piece',
+    // Where it has not, the share of the fruit that it is, and the person is asked.
+    retained: 0.6,
+    agreed: false,
   });
+  expect(new FoodIndex([lime]).read(parseLineText('2 limes, zested'))?.reason).toBe('only its zest is meant: 5 % of it is counted');
+  expect(lineFromText('2 limes, sliced', new FoodIndex([lime]), { servings: 4 })).not.toHaveProperty('retained');
 });
 
 test('a line keeps that nobody agreed, and says why as long as nobody did', () => {
@@ -123,6 +128,7 @@ test('a line keeps that nobody agreed, and says why as long as nobody did', () =
 test('what a line is counted as is told unless its words say so', () => {
   expect(isCalled(food('l', 'Lentils, red, dry'), '300 g red lentils')).toBe(true);
   expect(isCalled(food('c', 'Courgette, raw'), '2 zucchini')).toBe(false);
+  expect(isCalled(food('t', 'Chicken thigh, raw'), '500 g chicken')).toBe(false);
 });
 
 test.each([

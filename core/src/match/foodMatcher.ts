@@ -4,7 +4,7 @@ import { CONTAINERS, LONGEST_LINE, type ParsedLine } from '../text/index.js';
 import { FORMS, GENERAL_HEADS, IDLE, LIKELY, PIECES, SOURCES, UNSAID } from './foodKnowledge.js';
 import { alternativesOf } from './alternatives.js';
 import { firstAndRest, foodWords } from './foodWords.js';
-import { partMeasure, partOfFruit } from './fruitPart.js';
+import { PART_SHARES, partMeasure, partOfFruit } from './fruitPart.js';
 import { lengthMeasure } from './lengthMeasure.js';
 import { hasMeasure } from './hasMeasure.js';
 import { USUAL } from './usualReadings.js';
@@ -103,6 +103,9 @@ export class FoodMatcher<Thing extends NamedThing> {
     if (part !== undefined) {
       const reading = this.#readOne(`${parsed.foodWords} ${part}`, parsed);
       if (reading && reading.sureness !== 'unsure' && partMeasure(reading.food, part)) return reading;
+      const whole = this.#readCooked(parsed.foodWords, parsed);
+      if (whole)
+        return { ...whole, sureness: 'unsure', reason: `only its ${part} is meant: ${100 * PART_SHARES[part]} % of it is counted` };
     }
     const [text, ...others] = alternativesOf(parsed.foodWords);
     if (text === undefined) return undefined;

@@ -12,7 +12,7 @@ import {
 import { writtenUnit, type Line, type Recipe } from '../recipe/index.js';
 import { CONTAINERS, cookingWord, leadingAmount, parseLineText, type ParsedLine } from '../text/index.js';
 import type { FoodIndex } from './foodIndex.js';
-import { partMeasure, partOfFruit } from './fruitPart.js';
+import { PART_SHARES, partMeasure, partOfFruit } from './fruitPart.js';
 import { lengthMeasure } from './lengthMeasure.js';
 import { unitSlip } from './unitSlip.js';
 
@@ -38,9 +38,11 @@ export function lineFromText(text: string, index: FoodIndex, setting: LineSettin
   const taken = food && amountOf(parsed, food, setting);
   if (!food || !taken) return { text };
   const { note } = parsed;
+  const part = partOfFruit(note);
   return {
     food: food.id,
     ...taken,
+    ...(part !== undefined && parsed.amount !== undefined && !partMeasure(food, part) ? { retained: PART_SHARES[part] } : {}),
     ...(parsed.cooked ? { state: 'cooked' as const } : {}),
     ...cookingFor(parsed, food),
     ...(parsed.optional ? { optional: true } : {}),
