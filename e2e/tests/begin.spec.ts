@@ -1,8 +1,10 @@
-import { docketFigure, expect, expectAccessible, test, typeLine } from './desk.js';
+import { docketFigure, expect as expectSoon, expectAccessible, test, typeLine } from './desk.js';
 
 // A server of its own, with a kitchen that nobody has begun.
 test.use({ baseURL: process.env.PORTIONA_UNBEGUN ?? '' });
-test.describe.configure({ retries: 0 });
+// It is begun but once, so there is no second try: what takes long is waited for longer.
+test.describe.configure({ retries: 0, timeout: 300_000 });
+const expect = expectSoon.configure({ timeout: 75_000 });
 
 test('a new kitchen is asked three things, sees what a list becomes, and begins with a dish', async ({ page }) => {
   await page.goto('/');
