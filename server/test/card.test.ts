@@ -20,6 +20,13 @@ test('the page needs nothing from anywhere, and may run nothing', async () => {
   expect(headers['content-security-policy']).not.toMatch(/script-src/);
 });
 
+test('what the energy comes from is said to whom cannot see it', async () => {
+  const { text } = await server.http.get(`${DAL}/card.html`).expect(200);
+  const shares = [...(/aria-label="([^"]*% [^"]*)"/.exec(text)?.[1]?.matchAll(/(\d+) % /g) ?? [])].map(([, share]) => Number(share));
+  expect(shares.length).toBeGreaterThan(2);
+  expect(Math.abs(shares.reduce((sum, share) => sum + share, 0) - 100)).toBeLessThanOrEqual(2);
+});
+
 test('the page carries schema.org data', async () => {
   const { text } = await server.http.get(`${DAL}/card.html`).expect(200);
   const [, json = ''] = /<script type="application\/ld\+json">(.*?)<\/script>/s.exec(text) ?? [];
@@ -63,6 +70,25 @@ test('thirds and accents survive the PDF', async () => {
   const { body } = (await server.http.get('/api/recipes/thirds/card.pdf').buffer(true).parse(bytes)) as { body: Buffer };
   const text = pdfText(body);
   for (const said of ['Crème brûlée', '⅓', '⅔']) expect(text).toContain(said);
+});
+
+test('a step says in the PDF which part it makes', async () => {
+  const line = { food: 'honey', amount: 10, unit: 'g' };
+  const document = {
+    id: 'two-parts',
+    title: 'Two parts',
+    servings: 1,
+    parts: [
+      { id: 'glaze', name: 'Glaze', lines: [line] },
+      { id: 'bowl', name: 'Bowl', lines: [line] },
+    ],
+    steps: ['Warm it all.', { text: 'Stir it thick.', part: 'glaze' }],
+  };
+  await server.http.post('/api/recipes').send({ document }).expect(201);
+  const { body } = (await server.http.get('/api/recipes/two-parts/card.pdf').buffer(true).parse(bytes)) as { body: Buffer };
+  const text = pdfText(body);
+  expect(text).toContain('Glaze. Stir it thick.');
+  expect(text).toMatch(/(?<!\. )Warm it all\./);
 });
 
 test('another paper, or another recipe, is a clear no', async () => {

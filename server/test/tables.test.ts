@@ -292,6 +292,12 @@ test('a table being taken in is stopped: nothing of it is there; another at the 
   const other = await bring(madeUpTable(10));
   await server.http.post(`/api/food-tables/${other.id}/start`).send({ name: 'Other', mapping }).expect(503);
   await server.http.get('/api/found-foods?q=leek').expect(200);
+  // How far it is is a share of the file: no more than all of it, and not all of it while it goes on.
+  const { body: under } = (await server.http.get(`/api/food-tables/${id}`).expect(200)) as {
+    body: Table & { progress: { share: number } };
+  };
+  expect(under.progress.share).toBeGreaterThanOrEqual(0);
+  expect(under.progress.share).toBeLessThan(1);
   await server.http.delete(`/api/food-tables/${id}`).expect(204);
   expect(await ended(id)).toMatchObject({ state: 'cancelled', message: 'Stopped. Nothing was written.' });
   expect(await counts()).toEqual(before);
