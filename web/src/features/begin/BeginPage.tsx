@@ -20,7 +20,7 @@ const NO_FOODS: readonly Food[] = [];
 /** The first page of a new kitchen: what it is called and reckons by, what it begins with, and what will become of a pasted list. */
 export function BeginPage() {
   const kitchen = useGetKitchenQuery().data;
-  const starters = useGetStarterPantryQuery().data;
+  const { data: starters, isLoading: coming } = useGetStarterPantryQuery();
   const [language] = useState(() => navigator.language);
   const { usual, known } = usualOfPlace(language);
   const [asked, setAsked] = useState<BeginningDto>({ name: '', ...usual, starterPantry: true, exampleDish: true });
@@ -138,7 +138,13 @@ export function BeginPage() {
           </Button>
         </p>
       </form>
-      <PastedList foods={foods} settings={settings} />
+      {coming && asked.starterPantry ? (
+        <p className="pasted muted" aria-busy="true">
+          What a pasted list becomes is being looked up.
+        </p>
+      ) : (
+        <PastedList foods={foods} settings={settings} />
+      )}
     </main>
   );
 }
