@@ -18,6 +18,7 @@ import { recipeActions } from '../recipes/recipeSlice';
 import { useAppDispatch } from '../recipes/useRecipeState';
 import { RuleChoice } from './RuleChoice';
 import { Button } from '../../ui/Button';
+import { proportionText } from './proportionText';
 
 interface ScaledLinesProps {
   readonly recipe: Recipe;
@@ -110,14 +111,6 @@ function Drift({ from, to }: { readonly from: Line; readonly to: Line }) {
       {numberText(Math.abs(drift) * 100, 1)} %
     </div>
   );
-}
-
-/** What a line would be in proportion: counted as it is written, weighed in grams. */
-function proportionText({ amount, unit }: Line, factor: number, grams: number): string {
-  const weighed = `${numberText(grams, grams < 10 ? 1 : 0)} g`;
-  if (amount === undefined || unit === undefined || unit === 'g' || unit === 'kg') return weighed;
-  const counted = midpointOf(amount) * factor;
-  return `${numberText(counted, Number.isInteger(counted) ? 0 : 1)}${unit === 'piece' ? '' : ` ${unit}`}, ${weighed}`;
 }
 
 function amountOf({ amount, unit = 'g', toTaste }: Line): string {
