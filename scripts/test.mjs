@@ -89,7 +89,7 @@ async function checkCode() {
   count(await runBeside('types', 'npm', ['run', '--silent', 'check']));
   count(await runBeside('format', 'npx', ['--no-install', 'prettier', '--check', '--log-level', 'warn', '.']));
   count(await runBeside('worked cases', 'python3', ['core/test/cases/compare.py', './portiona']));
-  count(await runBeside('worked cases of the kitchen at work', 'python3', ['core/test/cases/work/compare_work.py', './portiona']));
+  count(await runBeside('worked cases of batches', 'python3', ['core/test/cases/batches/compare_batches.py', './portiona']));
 }
 
 // The browsers' tests, and everything else beside them: each waits often enough for the other to go on.

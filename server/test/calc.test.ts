@@ -81,7 +81,7 @@ test('a file that is no JSON is told as that', () => {
   expect(calc(fileOf('')).status).toBe(2);
 });
 
-const WORK = join(__dirname, '../../core/test/cases/work');
+const WORK = join(__dirname, '../../core/test/cases/batches');
 
 test('a batch is printed as it was cooked, as JSON and as a table', () => {
   const file = join(WORK, '03-boxes-and-paid.json');

@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { batchReport, readKitchen, recipeReport, taughtKitchen } from '../src/index.js';
 
-const HERE = join(__dirname, 'cases/work');
+const HERE = join(__dirname, 'cases/batches');
 const names = readdirSync(HERE)
   .filter((name) => name.endsWith('.args.json'))
   .map((name) => name.replace('.args.json', ''));
