@@ -86,6 +86,13 @@ test('units that a table does not say are read from its figures or asked, and ro
   await expect(ticket.getByRole('region', { name: /^Rows with energy missing/ })).toContainText('1 row');
   await expect(take).toBeDisabled();
   await expectAccessible(page);
+  // On a phone the columns stand over what comes of them, and can be said there too.
+  await page.setViewportSize({ width: 390, height: 844 });
+  await expect.poll(async () => (await page.getByLabel('Unit of Vitamin D').boundingBox())?.width ?? 0).toBeGreaterThan(40);
+  await page.getByLabel('Unit of Vitamin D').selectOption('ug');
+  await page.getByLabel('Unit of Vitamin D').scrollIntoViewIfNeeded();
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await expect(ticket).not.toContainText('nobody has said in what unit');
   await ticket.getByRole('radio', { name: 'energy from macronutrients' }).click();
   await expect(take).toHaveText('Take in 6 foods');
   await take.click();

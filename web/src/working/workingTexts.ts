@@ -106,10 +106,11 @@ export function bandText(figure: WorkedFigure, figures: RecipeFigures, kitchen: 
   if (!band) return '';
   const reaches = rivalReaches(figure, figures, index, kitchen.convention);
   const [heaviest] = [...reaches].sort((a, b) => Math.abs(b.moves) - Math.abs(a.moves));
+  const line = figures.lines.find(({ at }) => at === heaviest?.at)?.line;
   const because =
     heaviest === undefined
       ? ''
-      : `, widened by ${reaches.length === 1 ? 'a line that is' : `${reaches.length} lines that are`} unsure: as ${heaviest.rival.name} line ${heaviest.at} would make it ${docketText(Math.abs(heaviest.moves))} ${heaviest.moves < 0 ? 'less' : 'more'}`;
+      : `, widened by ${reaches.length === 1 ? 'a line that is' : `${reaches.length} lines that are`} unsure: “${line?.text ?? heaviest.at}” as ${heaviest.rival.name} would make it ${docketText(Math.abs(heaviest.moves))} ${heaviest.moves < 0 ? 'less' : 'more'}`;
   return `Band ${docketText(band[0])} to ${docketText(band[1])}${because}.`;
 }
 
