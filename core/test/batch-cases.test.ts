@@ -16,7 +16,11 @@ test.each(names)('%s computes, and is the same however it is read', (name) => {
   const [, , id] = json(`${name}.args.json`) as string[];
   const batch = batches.find((one) => one.id === id);
   const got = batch ? batchReport(batch, batches, kitchen) : recipeReport(kitchen.content.recipes[0]!, kitchen);
-  const [want] = json(`${name}.expected.json`) as [{ perServing: { weight: number; usedCost: number | null } }];
+  const [want] = json(`${name}.expected.json`) as [
+    { perServing: { weight: number; usedCost: number | null }; problems: { code: string; at: string; absent?: true }[] },
+  ];
+  for (const { code, at, absent } of want.problems)
+    expect([code, at, got.problems.some((one) => one.code === code && one.at === at)]).toEqual([code, at, absent !== true]);
   expect(got.perServing.weight).toBeCloseTo(want.perServing.weight, 9);
   if (want.perServing.usedCost === null) expect(got.perServing.usedCost).toBeNull();
   else expect(got.perServing.usedCost).toBeCloseTo(want.perServing.usedCost, 9);
