@@ -144,6 +144,17 @@ test('an empty label beside a sound one is no disagreement of the serving', () =
   ).toEqual([]);
 });
 
+test('a third way of saying an amount is held against the first, while the words say what is counted', () => {
+  const codes = (line: Line) => findings([line]).map(({ code }) => code);
+  const line = (text: string, amount = 300): Line => ({ food: 'leek', amount, unit: 'g', text, also: { amount: 10.5, unit: 'oz' } });
+  expect(codes(line('300 g / 10.5 oz / 5 pieces leek'))).toContain('amounts-disagree');
+  expect(codes(line('300 g (10.5 oz, 5 pieces) leek'))).toContain('amounts-disagree');
+  expect(codes(line('300 g / 10.5 oz / 2 pieces leek'))).not.toContain('amounts-disagree');
+  // The amount was changed since: the words say no more what is counted, and a food that has no cup says nothing by it.
+  expect(codes({ ...line('300 g / 10.5 oz / 5 pieces leek', 280), also: { amount: 2, unit: 'piece' } })).not.toContain('amounts-disagree');
+  expect(codes(line('300 g / 10.5 oz / 9 cups leek'))).not.toContain('amounts-disagree');
+});
+
 test('amounts per serving are compared for the batch', () => {
   const line: Line = { food: 'leek', amount: 140, unit: 'g', also: { amount: 1, unit: 'piece' } };
   expect(findings([line], {}, { amountsPer: 'serving' }).map(({ code }) => code)).not.toContain('amounts-disagree');

@@ -19,6 +19,8 @@ import {
   type LineFigures,
   type Recipe,
 } from '../recipe/index.js';
+import { midpointOf } from '../quantity/index.js';
+import { amountSaid, parseLineText } from '../text/index.js';
 import type { Finding } from './finding.js';
 
 /** No weight can be had for a line: it has no figure. */
@@ -127,28 +129,44 @@ const ALLOWED_SHARE = 0.15;
 
 /** The same amount written twice, more than 15 % apart. Compared as edible grams, so that a count and a trimmed weight can meet. */
 export function amountsDisagree({ at, line, weights, of }: LineFigures, recipe: Recipe, kitchen: Kitchen): Finding[] {
-  if (!line.also || !weights || of.kind !== 'food') return [];
+  if (!weights || of.kind !== 'food') return [];
   const food = asTrimmed(line, of.resolved.food);
-  const also = alsoEdible(line, food, recipe, kitchen);
-  if (also === undefined) return [];
   const own = line.as === 'AP' || weights.unit?.as === 'AP' ? weights.grams * edibleShare(food) : weights.grams;
   const batch = recipe.amountsPer === 'serving' ? recipe.servings : 1;
-  const [less, more] = [Math.min(own, also * batch), Math.max(own, also * batch)];
-  if (more - less <= ALLOWED_SHARE * more * (1 + 1e-9)) return [];
-  return [
-    {
-      code: 'amounts-disagree',
-      at,
-      severity: 'wrong',
-      message: `${line.also.amount} ${line.also.unit} of ${food.name} is ${Math.round(also * batch)} g, but ${Math.round(own)} g is written. Correct one of the two.`,
-    },
-  ];
+  for (const said of saidAgain(line)) {
+    const also = alsoEdible(line, said, food, recipe, kitchen);
+    if (also === undefined) continue;
+    const [less, more] = [Math.min(own, also * batch), Math.max(own, also * batch)];
+    if (more - less <= ALLOWED_SHARE * more * (1 + 1e-9)) continue;
+    return [
+      {
+        code: 'amounts-disagree',
+        at,
+        severity: 'wrong',
+        message: `${said.amount} ${said.unit} of ${food.name} is ${Math.round(also * batch)} g, but ${Math.round(own)} g is written. Correct one of the two.`,
+      },
+    ];
+  }
+  return [];
 }
 
-function alsoEdible(line: Line, food: Food, recipe: Recipe, kitchen: Kitchen): number | undefined {
-  if (!line.also) return undefined;
+type Said = NonNullable<Line['also']>;
+
+/** Three amounts stand apart by strokes, or in a bracket: most lines have neither, and are not read. */
+const MAY_SAY_THREE = /[(/]/;
+
+/** Further ways of saying the amount: the one that is kept beside it, and a third that only the words hold, while they say what is counted. */
+function saidAgain(line: Line): readonly Said[] {
+  const kept = line.also ? [line.also] : [];
+  if (line.text === undefined || line.amount === undefined || !MAY_SAY_THREE.test(line.text)) return kept;
+  const { amount, again = [] } = parseLineText(line.text);
+  if (again.length === 0 || amount === undefined || midpointOf(amount) !== midpointOf(line.amount)) return kept;
+  return [...kept, ...again.flatMap((text) => amountSaid(text) ?? [])];
+}
+
+function alsoEdible(line: Line, also: Said, food: Food, recipe: Recipe, kitchen: Kitchen): number | undefined {
   const system = recipe.measures ?? kitchen.settings.measures;
   const packs = kitchen.packsOf(food.id);
-  const asWritten: Line = { food: food.id, ...line.also, as: line.as ?? writtenUnit(line.also.unit, food, system, packs).as };
+  const asWritten: Line = { food: food.id, ...also, as: line.as ?? writtenUnit(also.unit, food, system, packs).as };
   return lineWeights(asWritten, food, system, packs)?.edible;
 }

@@ -155,6 +155,13 @@ function scoreOf(asked: readonly AskedWord[], { food, words, other }: IndexedNam
   return 0.72 * (met / weight) + 0.28 * (covered / named) + preferred;
 }
 
+/** Words to find a food by, those left out that tell foods apart too little; all of them where there are no others. */
+export function tellingWords(text: string): readonly string[] {
+  const words = searchWords(text);
+  const telling = words.filter((word) => !WEAK.has(word));
+  return telling.length === 0 ? words : telling;
+}
+
 function weightOf(word: string): number {
   return WEAK.has(word) ? WEAK_WEIGHT : 1;
 }

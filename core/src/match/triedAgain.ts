@@ -16,6 +16,15 @@ export interface FoundAgain {
   readonly line: Line;
 }
 
+/** Lines whose words are to be tried again when foods come, with where they stand: those without a food, and those nobody has agreed to yet. */
+export function openLines(recipe: Recipe): readonly { readonly at: string; readonly line: Line; readonly text: string }[] {
+  return placedLines(recipe).flatMap(({ at, line }) =>
+    line.text === undefined || line.recipe !== undefined || (line.food !== undefined && line.agreed !== false)
+      ? []
+      : [{ at, line, text: line.text }],
+  );
+}
+
 /**
  * Lines without a food, and lines nobody has agreed to yet, tried against the pantry as it is: those whose words find a food now, or
  * another one. What a person chose or agreed to is left.
@@ -29,11 +38,10 @@ export function triedAgain(
   foods: ReadonlyMap<string, Food>,
   measures: MeasuringSystem,
 ): readonly FoundAgain[] {
-  return placedLines(recipe).flatMap(({ at, line }) => {
-    if (line.text === undefined || line.recipe !== undefined || (line.food !== undefined && line.agreed !== false)) return [];
-    const now = lineFromText(line.text, index, { ...recipe, measures: recipe.measures ?? measures });
+  return openLines(recipe).flatMap(({ at, line, text }) => {
+    const now = lineFromText(text, index, { ...recipe, measures: recipe.measures ?? measures });
     const food = now.food === line.food ? undefined : foods.get(now.food ?? '');
-    return food ? [{ at, text: line.text, before: line.food, food, line: keptWith(line, now) }] : [];
+    return food ? [{ at, text, before: line.food, food, line: keptWith(line, now) }] : [];
   });
 }
 

@@ -1,8 +1,10 @@
 export * from './boxCounts.js';
+export { amountSaid } from './bracketedAmount.js';
 export * from './cookingWord.js';
 export * from './fullness.js';
 export * from './idFromName.js';
 export * from './leadingNumber.js';
+export { type Filling, type Size } from './leadingMeasure.js';
 export * from './lineText.js';
 export * from './ovenTemperature.js';
 export * from './parseLineText.js';

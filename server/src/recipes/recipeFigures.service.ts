@@ -3,6 +3,7 @@ import {
   computed,
   errorModelOf,
   FoodIndex,
+  openLines,
   recipeFigures,
   servedOf,
   swapEffect,
@@ -15,8 +16,10 @@ import {
 } from '@portiona/core';
 import { Database } from '../database/database.js';
 import { FoodsService } from '../foods/foods.service.js';
+import { TableFoodsService } from '../foods/tableFoods.service.js';
 import { NotFoundError } from '../http/problems.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
+import type { SavedFoodDto } from '../http/saved.dto.js';
 import type { FoundAgainDto, SwapsDto } from './recipe.dto.js';
 import { toSwap } from './recipe.mapper.js';
 import { RecipesService } from './recipes.service.js';
@@ -29,6 +32,7 @@ export class RecipeFiguresService {
     private readonly database: Database,
     private readonly recipes: RecipesService,
     private readonly foods: FoodsService,
+    private readonly tables: TableFoodsService,
     private readonly kitchens: KitchensService,
   ) {}
 
@@ -53,18 +57,38 @@ export class RecipeFiguresService {
 
   /** Dishes with lines that find a food now, since foods have come: those that had none, and those that nobody has agreed to. */
   async foundAgain(scope: Scope): Promise<FoundAgainDto[]> {
-    const { recipes, foods, settings } = await this.database.read(async () => ({
-      recipes: await this.recipes.withOpenLines(scope),
-      foods: (await this.foods.list(scope)).map(({ document }): Food => document),
-      settings: await this.kitchens.settings(scope),
-    }));
+    const { recipes, athand, inTables, settings } = await this.database.read(async () => {
+      const recipes = await this.recipes.withOpenLines(scope);
+      return {
+        recipes,
+        athand: await this.foods.list(scope),
+        inTables: await this.#inTables(scope, recipes),
+        settings: await this.kitchens.settings(scope),
+      };
+    });
     if (recipes.length === 0) return [];
-    const index = new FoodIndex(foods);
-    const byId = new Map(foods.map((food) => [food.id, food]));
+    const byId = new Map([...inTables, ...athand].map(({ id, document }): [string, Food] => [id, document]));
+    const index = new FoodIndex([...byId.values()], new Set(athand.map(({ id }) => id)));
     return recipes.flatMap((recipe) => {
       const found = triedAgain(recipe, index, byId, settings.measures);
       return found.length === 0 ? [] : [{ id: recipe.id, title: recipe.title, lines: found.length }];
     });
+  }
+
+  /**
+   * Rows of imported tables that a recipe's lines may mean: of lines without a food, and of those nobody has agreed to.
+   *
+   * @throws NotFoundError
+   */
+  tableFoods(scope: Scope, id: string): Promise<SavedFoodDto[]> {
+    return this.database.read(async () => this.#inTables(scope, [(await this.recipes.get(scope, id)).document]));
+  }
+
+  #inTables(scope: Scope, recipes: readonly Recipe[]): Promise<SavedFoodDto[]> {
+    return this.tables.likely(
+      scope,
+      recipes.flatMap((recipe) => openLines(recipe).map(({ text }) => text)),
+    );
   }
 
   /**

@@ -12,13 +12,14 @@ import {
 import type { SentBody } from '../http/unreadBody.js';
 import { ONCE_HEADER, OnceKeyOf } from '../http/onceKeyOf.js';
 import type { OnceKey } from '../database/once.js';
-import { NewRecipeDto, SavedRecipeDto, SaveRecipeDto } from '../http/saved.dto.js';
+import { NewRecipeDto, SavedFoodDto, SavedRecipeDto, SaveRecipeDto } from '../http/saved.dto.js';
 import { SettledLists } from '../threads/settledLists.js';
 import { Threads } from '../threads/threads.js';
 import { DishDto, ReusablePartDto } from './subRecipes.dto.js';
 import { UpstreamChangesDto } from './upstreamChanges.dto.js';
 import { UpstreamChangesService } from './upstreamChanges.service.js';
 import { FoundAgainDto, ListedRecipeDto, OpenRecipeDto, RecipePageDto, RecipePageQuery, SwapsDto } from './recipe.dto.js';
+import { RecipeFiguresService } from './recipeFigures.service.js';
 import { RecipesService } from './recipes.service.js';
 import type { Scope } from '../scope/scope.js';
 import { InScope } from '../scope/inScope.js';
@@ -30,6 +31,7 @@ export class RecipesController {
   constructor(
     private readonly recipes: RecipesService,
     private readonly upstream: UpstreamChangesService,
+    private readonly figures: RecipeFiguresService,
     private readonly threads: Threads,
     private readonly lists: SettledLists,
   ) {}
@@ -84,6 +86,13 @@ export class RecipesController {
   @ApiOkResponse({ type: [DishDto] })
   dishes(@InScope() scope: Scope, @Param('id') id: string) {
     return this.threads.json('dishesOf', scope, id);
+  }
+
+  @Get('recipes/:id/table-foods')
+  @ApiOperation({ operationId: 'tableFoods', summary: 'Rows of imported tables that lines without an agreed food may mean' })
+  @ApiOkResponse({ type: [SavedFoodDto] })
+  tableFoods(@InScope() scope: Scope, @Param('id') id: string): Promise<SavedFoodDto[]> {
+    return this.figures.tableFoods(scope, id);
   }
 
   @Get('recipes/:id/upstream-changes')

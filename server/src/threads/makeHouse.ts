@@ -3,6 +3,7 @@ import { openDatabase } from '../database/openDatabase.js';
 import { Once } from '../database/once.js';
 import { ExportsService } from '../exports/exports.service.js';
 import { FoodsService } from '../foods/foods.service.js';
+import { TableFoodsService } from '../foods/tableFoods.service.js';
 import { ImportsService } from '../imports/imports.service.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
 import { MergesService } from '../merges/merges.service.js';
@@ -31,7 +32,7 @@ export async function makeHouse(url: string | undefined): Promise<House> {
   const summaries = new RecipeSummariesService(database, kitchens, recipes);
   return new House(
     recipes,
-    new RecipeFiguresService(database, recipes, foods, kitchens),
+    new RecipeFiguresService(database, recipes, foods, new TableFoodsService(database), kitchens),
     summaries,
     new RecipeListsService(database, summaries),
     new SubRecipesService(database, recipes, upstream),

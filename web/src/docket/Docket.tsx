@@ -11,7 +11,6 @@ import {
   shownFigure,
   weighNext,
   nameOfLine,
-  triedAgain,
   type Finding,
   type Figure,
   type Kitchen,
@@ -23,6 +22,7 @@ import type { LoadedKitchen } from '../features/kitchen/useKitchen';
 import { useAppDispatch } from '../features/recipes/useRecipeState';
 import { scaledTo, usuallyScaled } from '../features/recipes/editRecipe';
 import { recipeActions } from '../features/recipes/recipeSlice';
+import { useFoundAgain } from '../features/matches/useFoundAgain';
 import { claimsHere } from '../working/claimsHere';
 import type { PanelName } from '../working/panelName';
 import { EnergySplit } from '../ui/EnergySplit';
@@ -42,7 +42,7 @@ interface DocketProps {
   readonly findings: readonly Finding[];
   readonly kitchen: Kitchen;
   /** The pantry as it is: lines that wait are tried against it. */
-  readonly here: Pick<LoadedKitchen, 'index' | 'foodsById'>;
+  readonly here: LoadedKitchen;
   readonly open: PanelName | null;
   readonly onOpen: (figure: PanelName | null) => void;
 }
@@ -66,10 +66,7 @@ export function Docket({ recipe, figures, findings, kitchen, here, open, onOpen 
   const till = batch.till.cost?.toNumber();
   const prices = cardPriceText({ prices: pricesOf(figures) });
   const energy = perServing.nutrients.energyKcal;
-  const found = useMemo(
-    () => triedAgain(recipe, here.index, here.foodsById, kitchen.settings.measures).length,
-    [recipe, here, kitchen.settings.measures],
-  );
+  const found = useFoundAgain(recipe, here).found.length;
   const unsure = findings.filter(({ code }) => code === 'food-unsure').length;
   const wrong = findings.filter(({ severity }) => severity === 'wrong').length;
   return (

@@ -5,7 +5,6 @@ import {
   lineText,
   neverAsked,
   per100gOf,
-  triedAgain,
   withEveryLine,
   type Food,
   type FoundAgain,
@@ -17,9 +16,12 @@ import {
 import { Button } from '../../ui/Button';
 import { numberText, percentText } from '../../ui/numberText';
 import { SidePanel } from '../../ui/SidePanel';
+import { api } from '../../api/api.gen';
+import { useApiDispatch } from '../../api/useApiDispatch';
 import type { LoadedKitchen } from '../kitchen/useKitchen';
 import { recipeActions } from '../recipes/recipeSlice';
 import { useAppDispatch } from '../recipes/useRecipeState';
+import { useFoundAgain, type FoundSince } from './useFoundAgain';
 import './matches.css';
 
 interface MatchesPanelProps {
@@ -50,7 +52,8 @@ interface Match {
 export function MatchesPanel({ recipe, figures, here, onClose, onFigure }: MatchesPanelProps) {
   const dispatch = useAppDispatch();
   const matches = useMemo(() => matchesOf(figures, here), [figures, here]);
-  const again = useMemo(() => triedAgain(recipe, here.index, here.foodsById, here.kitchen.settings.measures), [recipe, here]);
+  const { found: again, rows } = useFoundAgain(recipe, here);
+  const apiDispatch = useApiDispatch();
   const unsure = matches.filter(({ doubt }) => doubt !== undefined);
   const agree = (which: (at: string) => boolean) =>
     dispatch(
@@ -69,6 +72,9 @@ export function MatchesPanel({ recipe, figures, here, onClose, onFigure }: Match
     );
   const takeAgain = (which: readonly FoundAgain[]) => {
     const lines = new Map(which.map(({ at, line }) => [at, line]));
+    // A row of an imported table is not at hand until a recipe uses it: from here on it is.
+    const fetched = [...new Set(which.map(({ food }) => food.id))].flatMap((id) => rows.get(id) ?? []);
+    if (fetched.length > 0) apiDispatch(api.util.updateQueryData('listFoods', undefined, (foods) => [...foods, ...fetched]));
     dispatch(
       recipeActions.edited({
         recipe: withEveryLine(recipe, (line, where) => ('at' in where ? (lines.get(where.at) ?? line) : line)),
@@ -97,7 +103,7 @@ export function MatchesPanel({ recipe, figures, here, onClose, onFigure }: Match
           </Button>
         </p>
       )}
-      {again.length > 0 && <FoundNow found={again} here={here} onTake={takeAgain} />}
+      {again.length > 0 && <FoundNow found={again} rows={rows} here={here} onTake={takeAgain} />}
       <table className="matches">
         <thead>
           <tr>
@@ -155,12 +161,14 @@ export function MatchesPanel({ recipe, figures, here, onClose, onFigure }: Match
 
 interface FoundNowProps {
   readonly found: readonly FoundAgain[];
+  /** Rows of imported tables among what is found, by id. */
+  readonly rows: FoundSince['rows'];
   readonly here: LoadedKitchen;
   readonly onTake: (which: readonly FoundAgain[]) => void;
 }
 
 /** Lines that find a food since it came into the pantry, or another one; nothing is taken before it is pressed. */
-function FoundNow({ found, here, onTake }: FoundNowProps) {
+function FoundNow({ found, rows, here, onTake }: FoundNowProps) {
   return (
     <div className="found-now" role="group" aria-label="Foods found since">
       <p>
@@ -176,6 +184,7 @@ function FoundNow({ found, here, onTake }: FoundNowProps) {
           <span className="matched-words">{one.text}</span>
           <span className="block text-small warn">
             ▲ {one.food.name}
+            {rows.has(one.food.id) && ', a row of an imported table'}
             {one.before !== undefined && `, instead of ${here.foodsById.get(one.before)?.name ?? one.before}`}
             {one.line.agreed === false && ', unsure still'}
           </span>
