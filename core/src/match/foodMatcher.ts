@@ -35,7 +35,7 @@ interface Candidate<Thing extends NamedThing> {
 }
 
 /** Costs, in words: one that changes the thing, one that says which of them, one of a brand. */
-const COST = { form: 2, unknown: 3, likely: 0.8, kin: 0.3, brand: 1.6, another: 4, noMeasure: 2.2 } as const;
+const COST = { form: 2, unknown: 3, likely: 0.8, kin: 0.3, brand: 1.6, another: 4, noMeasure: 2.2, notCalledSo: 0.8 } as const;
 /** What a food that is bought or cooked with already, and one with a label of one's own, is taken before. */
 const PREFERRED = { athand: 2, label: 0.7 } as const;
 /** Two that are no further apart are rivals. */
@@ -93,7 +93,7 @@ export class FoodMatcher<Thing extends NamedThing> {
         sureness: 'unsure',
         reason: `nobody has said what ${Number(parsed.length.toPrecision(3))} cm of it weigh: it counts as a piece`,
       };
-    const more = MORE.exec(parsed.foodWords)?.[1] ?? MORE.exec(`, ${parsed.note ?? ''}`)?.[1];
+    const more = MORE.exec(parsed.foodWords)?.[1] ?? MORE.exec(`, ${parsed.note ?? ''}`)?.[1] ?? MIXED_WITH.exec(parsed.note ?? '')?.[1];
     // A number that was written is never dropped unsaid.
     return reading && more !== undefined ? { ...reading, sureness: 'unsure', reason: `“${more.trim()}” is not counted` } : reading;
   }
@@ -241,7 +241,13 @@ export class FoodMatcher<Thing extends NamedThing> {
       const sofar = candidate && best.get(name.food.id);
       if (candidate && (!sofar || candidate.cost < sofar.cost)) best.set(name.food.id, candidate);
     }
-    return [...best.values()].sort((a, b) => a.cost - b.cost || a.name.food.name.length - b.name.food.name.length);
+    const all = [...best.values()];
+    // What is called in so many words is meant before what a word of them is passed over for: "extra-firm tofu", "natural peanut butter".
+    const said = new Set([...asked.words, ...aside]);
+    const isCalledSo = ({ name }: Candidate<Thing>) => name.words.size === said.size && [...said].every((word) => name.words.has(word));
+    const passesOver = ({ name }: Candidate<Thing>) => [...said].some((word) => !name.words.has(word));
+    const called = all.some(isCalledSo) && all.map((one) => (passesOver(one) ? { ...one, cost: one.cost + COST.notCalledSo } : one));
+    return (called || all).sort((a, b) => a.cost - b.cost || a.name.food.name.length - b.name.food.name.length);
   }
 
   #weigh(name: KnownName<Thing>, asked: Asked, aside: readonly string[], parsed: ParsedLine): Candidate<Thing> | undefined {
@@ -313,7 +319,9 @@ export class FoodMatcher<Thing extends NamedThing> {
         : near.length > 0
           ? `${near[0]?.name.food.name} fits as well`
           : first.cost - (counted ? 0 : COST.noMeasure) >= TOO_MUCH
-            ? `the line does not say ${quoted(tellsMore)}`
+            ? tellsMore.length === 0
+              ? `it counts as ${food.state ?? 'another'}`
+              : `the line does not say ${quoted(tellsMore)}`
             : counted
               ? undefined
               : CONTAINERS.has(parsed.unit ?? '') || parsed.unit === undefined
@@ -334,6 +342,9 @@ const SPICE_FORMS: ReadonlySet<string> = new Set(['ground', 'dry', 'leaf', 'fres
 
 /** A second amount behind the food: "egg + 1 yolk", ", plus 1 tsp for the tin". */
 const MORE = /[\s,]((?:\+|plus|and|&) ?(?:\d|[½¼¾⅓⅔]|an? (?=\S+ of)|one |two |half )[^,;]*)/i;
+/** An amount that is mixed in; water has no figures. */
+const MIXED_WITH =
+  /\b(?:mixed|dissolved|whisked|blended|combined|diluted|made up) (?:with|in|into|to) ((?:\d|[½¼¾⅓⅔]|an? )(?![^,;]*\bwater\b)[^,;]*)/i;
 /** Measures that only the fresh plant is counted in. */
 const DECIDING: ReadonlySet<string> = new Set(['bunch', 'sprig', 'handful', 'leaf', 'clove', 'head', 'stalk', 'stick', 'bulb']);
 /** What canned food lies in. */

@@ -110,6 +110,9 @@ function cookingOf({ foodWords, note = '' }: { readonly foodWords: string; reado
 /** What a food is for, said without a comma. */
 const FOR_WHAT = / ((?:plus (?:extra|more) )?(?:for (?:\w+ing|the \w+|garnish)|to (?:serve|garnish|finish)))$/i;
 
+/** What becomes of it before it goes in: "cornflour mixed with 2 tbsp water". */
+const MIXED = / ((?:mixed|dissolved|whisked|blended|combined|diluted|made up) (?:with|in|into|to) .+)$/i;
+
 /** Adjectives that stand before a comma and belong to the food behind it: "boneless, skinless chicken thighs". */
 const LEADING =
   /^(?:(?:(?:very|finely|roughly|coarsely|thinly|lightly|freshly|extra|low|reduced|full|free|good|high)[ -])?(?:[a-z]+(?:(?<!se)ed|less|-free|-fat)|free-range|bone-in|skin-on|fresh|ripe|lean|raw|large|small|medium|thick|thin|firm|soft|hot|cold|dry|plain|organic|young|tender|sweet|mild|white|red|green|brown|yellow|black|dark|light)(?: |$))+$/i;
@@ -157,16 +160,20 @@ function nameAndNote(text: string) {
     .replace(/\s+/g, ' ')
     .trim()
     .replace(/^of\s+/i, '');
-  const forWhat = end < 0 ? FOR_WHAT.exec(whole) : null;
+  const forWhat = MIXED.exec(whole) ?? (end < 0 ? FOR_WHAT.exec(whole) : null);
   const named = forWhat ? whole.slice(0, forWhat.index) : whole;
-  const said =
+  const said = [
+    forWhat?.[1] ?? '',
     end < 0
-      ? (forWhat?.[1] ?? '')
+      ? ''
       : plain
           .slice(end)
           .replace(/^[\s,;–—-]+/, '')
           .replace(/\s+/g, ' ')
-          .trim();
+          .trim(),
+  ]
+    .filter(Boolean)
+    .join(', ');
   // "1 swede, about 500 g, peeled": the first word behind the comma may be how much it is.
   const [first = '', ...others] = said.split(/,\s*/);
   const weighed = bracketed === undefined ? bracketedAmount(first) : undefined;
