@@ -13,6 +13,7 @@ export const SPELLINGS: readonly (readonly [written: RegExp, meant: string])[] =
   [/\bfull (?:fat|cream)\b|\bblue top\b/g, 'fullfat'],
   [/\b(?:low|lower|reduced|less) (?:sodium|salt)\b|\bno(?: added)? salt(?: added)?\b/g, 'lowsalt'],
   [/(\d%)(?: (?:milk)?fat)\b/g, '$1'],
+  [/\bbread crumbs?\b/g, 'breadcrumb'],
   [/\bmicrowav(?:e|eable|able|ed)\b|\bpre ?cooked\b|\bready cooked\b|\bheat and eat\b/g, 'cooked'],
   [/\bready to eat(?= (?:[a-z]+ ){0,3}(?:lentil|rice|grain|quinoa|bean|barley|bulgur|farro|chickpea)s?\b)/g, 'cooked'],
   [/\bbone in\b|\bon the bone\b/g, 'bonein'],

@@ -103,7 +103,7 @@ export const USUAL: ReadonlyMap<string, { readonly meant: string; readonly sure:
   lemon zest = lemon zest fresh |
   vegetable oil = vegetable oil |
   diced tomato ~ tinned chopped tomatoes | from a can, or cut fresh
-  lean beef mince = lean beef mince |
+  lean beef mince ~ lean beef mince | 5 % fat in some shops, 10 % in others
   pomegranate seed = pomegranate seeds |
   basil leaf = basil fresh |
   mint leaf = mint fresh |
@@ -190,6 +190,11 @@ export const USUAL: ReadonlyMap<string, { readonly meant: string; readonly sure:
   chipotle pepper = chipotle chillies in adobo sauce |
   chipotle chilli = chipotle chillies in adobo sauce |
   chicken ~ chicken breast boneless skinless | of which piece
+  boneless chicken ~ chicken breast boneless skinless | breast or thigh
+  skinless chicken ~ chicken breast boneless skinless | breast or thigh
+  boneless skinless chicken ~ chicken breast boneless skinless | breast or thigh
+  skinless boneless chicken ~ chicken breast boneless skinless | breast or thigh
+  curd ~ whole milk yoghurt | yoghurt where dal is cooked, fresh cheese elsewhere
   chicken leg ~ leg quarter | thigh and drumstick together, or the drumstick alone
   chicken thigh ~ chicken thigh boneless skinless | with or without bone and skin
   skinless chicken thigh ~ chicken thigh boneless skinless |
@@ -231,6 +236,7 @@ export const USUAL: ReadonlyMap<string, { readonly meant: string; readonly sure:
   ginger ~ fresh ginger |
   basil = basil fresh | dried would be said
   mixed herb = dried mixed herbs |
+  apple = apple with skin | cooking apples are said to be
   apple cider ~ pressed apple juice | pressed juice, or alcoholic
   cider ~ hard cider |
   cabbage ~ white cabbage raw | by kind
