@@ -15,6 +15,7 @@ const CORE_ORDER = [
   'price',
   'recipe',
   'text',
+  'method',
   'label',
   'page',
   'match',

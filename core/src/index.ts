@@ -7,6 +7,7 @@ export * from './text/index.js';
 export * from './label/index.js';
 export * from './page/index.js';
 export * from './match/index.js';
+export * from './method/index.js';
 export * from './table/index.js';
 export * from './receipt/index.js';
 export * from './scale/index.js';

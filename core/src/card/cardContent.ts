@@ -165,7 +165,7 @@ function contentOf(figures: RecipeFigures, kitchen: Kitchen): CardContent {
     totalMinutes: recipe.totalMinutes,
     cautions: cautionsFor(
       used.flatMap(foodsOf),
-      (recipe.steps ?? []).map((step) => stepOf(step).text),
+      (recipe.steps ?? []).map(stepOf).flatMap(({ text, or = [] }) => [text, ...or.map((way) => way.text)]),
       recipe.storage,
     ),
     allergensInBox: allergensOf(parts.filter(({ part }) => servedOf(part) === 'box')),

@@ -1,5 +1,6 @@
 import type { CardContent, CardFigure, CardLine } from './cardContent.js';
 import type { CardStep } from './cardSteps.js';
+import { wayLead } from './cardSteps.js';
 import { cardPriceText, cardSmallPrint, leadOf } from './cardSentences.js';
 
 /**
@@ -42,8 +43,9 @@ export function cardMarkdown(card: CardContent): string {
 }
 
 /** A step with its number; the part it makes stands before it. */
-function stepText({ part, runs }: CardStep, index: number): string {
-  const words = runs.map(({ text, strong }) => (strong ? `**${inline(text).trim()}**` : inline(text))).join('');
+function stepText({ part, runs, or = [] }: CardStep, index: number): string {
+  const said = (of: CardStep['runs']) => of.map(({ text, strong }) => (strong ? `**${inline(text).trim()}**` : inline(text))).join('');
+  const words = [said(runs), ...or.map((way) => `_${escaped(wayLead(way.name))}_ ${said(way.runs).trim()}`)].join(' ');
   return `${index + 1}. ${part === '' ? safeStart(words.trim()) : `_${escaped(part)}:_ ${words.trim()}`}`;
 }
 

@@ -13,6 +13,8 @@ export interface CardStep {
   /** Name of the part that it and the steps behind it make; empty where the one before it says so already. */
   readonly part: string;
   readonly runs: readonly CardRun[];
+  /** Other ways to do the same; cards of before have none. */
+  readonly or?: readonly { readonly name: string; readonly runs: readonly CardRun[] }[];
 }
 
 /**
@@ -28,15 +30,22 @@ export function cardSteps(figures: RecipeFigures, kitchen: Kitchen): CardStep[] 
   const names = new Map(recipe.parts.map(({ id, name }) => [id, name]));
   const steps = (recipe.steps ?? []).map(stepOf).filter(({ text }) => text.trim() !== '');
   const fahrenheitFirst = (recipe.measures ?? kitchen.settings.measures) === 'us';
-  return steps.map(({ text, part }, i) => ({
+  return steps.map(({ text, part, or = [] }, i) => ({
     part: part === undefined || part === steps[i - 1]?.part ? '' : (names.get(part) ?? ''),
     runs: runsOf(text, lines, fahrenheitFirst),
+    ...(or.length > 0 ? { or: or.map((way) => ({ name: way.name, runs: runsOf(way.text, lines, fahrenheitFirst) })) } : {}),
   }));
 }
 
-/** A card's step as plain text. */
-export function stepTextOf({ runs }: CardStep): string {
-  return runs.map(({ text }) => text).join('');
+/** A card's step as plain text, other ways behind it: "Or, slow cooker: …". */
+export function stepTextOf({ runs, or = [] }: CardStep): string {
+  const text = (of: readonly CardRun[]) => of.map((run) => run.text).join('');
+  return [text(runs), ...or.map((way) => `${wayLead(way.name)} ${text(way.runs)}`)].join(' ');
+}
+
+/** What stands before another way to do a step. */
+export function wayLead(name: string): string {
+  return `Or, ${name}:`;
 }
 
 function runsOf(text: string, lines: ReadonlyMap<string, LineFigures | undefined>, fahrenheitFirst: boolean): CardRun[] {

@@ -8,7 +8,22 @@ import {
   type Keep,
   type PaidPack,
 } from '../batch/index.js';
-import { Day, Flag, Id, Many, ManyAnyOf, must, NumbersByName, One, OneOf, Optional, Price, Quantity, Text } from './constraints.js';
+import {
+  Day,
+  Flag,
+  Id,
+  Many,
+  ManyAnyOf,
+  must,
+  NumbersByName,
+  One,
+  OneOf,
+  Optional,
+  Price,
+  Quantity,
+  Text,
+  WholeNumber,
+} from './constraints.js';
 import { RecipeEntry } from './kitchenFile.js';
 
 /** Characters of a place, "part/line", at most. */
@@ -121,11 +136,3 @@ export const BATCH_CLASSES = [
   MinutesEntry,
   BatchEntry,
 ] as const;
-
-function WholeNumber(least: number, most: number): PropertyDecorator {
-  return must(
-    `must be a whole number from ${least} to ${most === 1e9 ? '1e9' : most}`,
-    (found) => Number.isInteger(found) && Number(found) >= least && Number(found) <= most,
-    { type: 'integer', minimum: least, maximum: most },
-  );
-}

@@ -297,3 +297,24 @@ function isDay(found: unknown): boolean {
   const day = new Date(`${found}T00:00:00Z`);
   return !Number.isNaN(day.getTime()) && day.toISOString().startsWith(found);
 }
+
+/** A whole number within bounds. */
+export function WholeNumber(least: number, most: number): PropertyDecorator {
+  return must(
+    `must be a whole number from ${least} to ${most === 1e9 ? '1e9' : most}`,
+    (found) => Number.isInteger(found) && Number(found) >= least && Number(found) <= most,
+    { type: 'integer', minimum: least, maximum: most },
+  );
+}
+
+/** Whole numbers within bounds, no more than `longest` of them. */
+export function WholeNumbers(least: number, most: number, longest: number): PropertyDecorator {
+  return must(
+    `must be a list of at most ${longest} whole numbers from ${least} to ${most}`,
+    (found) =>
+      Array.isArray(found) &&
+      found.length <= longest &&
+      found.every((one) => Number.isInteger(one) && Number(one) >= least && Number(one) <= most),
+    { type: 'array', maxItems: longest, items: { type: 'integer', minimum: least, maximum: most } },
+  );
+}

@@ -45,6 +45,8 @@ import {
   type Scaling,
   type Served,
   type Step,
+  type StepUse,
+  type StepWay,
   type Storage,
   type Vessel,
 } from '../recipe/index.js';
@@ -68,11 +70,16 @@ import {
   Text,
   Texts,
   WrittenAmount,
+  WholeNumber,
+  WholeNumbers,
 } from './constraints.js';
 
 /** Characters of a place, "part/line", at most; and of a step. */
 const LONGEST_PLACE = 241;
 const LONGEST_STEP = 2000;
+const MOST_STEPS = 200;
+/** Minutes of a step, at most: sixty days. */
+const LONGEST_MINUTES = 86_400;
 
 /** The one definition of the kitchen file: reading, the server's input and the schema all follow from these classes. */
 export class PerEntry implements PrintedBasis {
@@ -348,10 +355,36 @@ export class VariantEntry implements Variant {
   changes: VariantChange[];
 }
 
+/** What a step holds, at a heat. */
+export class StepUseEntry {
+  @Text(60, true) name: string;
+  @Optional() @Quantity({ most: 1000 }) at?: number;
+}
+
+/** What a step holds: names, or names with a heat. */
+function Uses(): PropertyDecorator {
+  return ManyAnyOf('must be a name, or {"name": "oven", "at": 180}', 20, 'things', { text: 60, types: [StepUseEntry] });
+}
+
+/** Another way to do what a step does. */
+export class StepWayEntry implements StepWay {
+  @Text(80, true) name: string;
+  @Text(LONGEST_STEP) text: string;
+  @Optional() @WholeNumber(0, LONGEST_MINUTES) minutes?: number;
+  @Optional() @WholeNumber(0, LONGEST_MINUTES) hands?: number;
+  @Optional() @Uses() uses?: StepUse[];
+}
+
 export class StepEntry {
   @Optional() @LineId() id?: string;
   @Text(LONGEST_STEP) text: string;
   @Optional() @Id() part?: string;
+  @Optional() @WholeNumber(0, LONGEST_MINUTES) minutes?: number;
+  @Optional() @WholeNumber(0, LONGEST_MINUTES) hands?: number;
+  @Optional() @Uses() uses?: StepUse[];
+  @Optional() @WholeNumbers(1, MOST_STEPS, MOST_STEPS) after?: number[];
+  @Optional() @WholeNumber(0, LONGEST_MINUTES) within?: number;
+  @Optional() @Many(() => StepWayEntry, 10, 'ways') or?: StepWayEntry[];
 }
 
 export class StatedEntry implements StatedNutrition {
@@ -375,7 +408,7 @@ export class RecipeEntry implements Recipe {
   @Optional()
   @ManyAnyOf(
     `must be a text, or {"text": "Stew {compote/1 plums}", "part": "compote"}, of at most ${LONGEST_STEP} characters`,
-    200,
+    MOST_STEPS,
     'steps',
     { text: LONGEST_STEP, types: [StepEntry] },
   )

@@ -23,6 +23,7 @@ import {
   type Settings,
   type Variant,
 } from '../recipe/index.js';
+import { stepInCircle, timedSteps } from '../method/index.js';
 import type { Pack } from '../price/index.js';
 import { didYouMean, firstOf, type Fault } from './fault.js';
 import { circleFaults } from './circleFaults.js';
@@ -138,13 +139,43 @@ function* eachRecipeFault(
 }
 
 /** Steps that make a part, or mention a line, that is not there. */
-function* stepFaults({ steps = [], parts }: Recipe, places: ReadonlySet<string>, path: string): Generator<Fault> {
+function* stepFaults(recipe: Recipe, places: ReadonlySet<string>, path: string): Generator<Fault> {
+  const { steps = [], parts } = recipe;
   const ids = parts.map(({ id }) => id);
   for (const [s, step] of steps.map(stepOf).entries()) {
     if (step.part !== undefined && !ids.includes(step.part))
       yield { path: `${path}.steps[${s}].part`, message: `unknown part "${step.part}"${didYouMean(step.part, ids)}` };
     for (const { at } of mentionsIn(step.text))
       if (!places.has(at)) yield { path: `${path}.steps[${s}]`, message: `mentions an unknown line "${at}"${didYouMean(at, [...places])}` };
+    for (const [w, way] of (step.or ?? []).entries()) {
+      for (const { at } of mentionsIn(way.text))
+        if (!places.has(at))
+          yield { path: `${path}.steps[${s}].or[${w}]`, message: `mentions an unknown line "${at}"${didYouMean(at, [...places])}` };
+      if ((step.or ?? []).findIndex(({ name }) => name === way.name) < w)
+        yield { path: `${path}.steps[${s}].or[${w}].name`, message: `"${way.name}" is another way's name already` };
+    }
+  }
+  yield* orderFaults(recipe, path);
+}
+
+/** Steps that wait for a step that is not there, for themselves, or for each other in a circle. */
+function* orderFaults(recipe: Recipe, path: string): Generator<Fault> {
+  const steps = recipe.steps ?? [];
+  let sound = true;
+  for (const [s, { after = [] }] of steps.map(stepOf).entries())
+    for (const [i, number] of after.entries())
+      if (number > steps.length || number === s + 1) {
+        sound = false;
+        const message = number === s + 1 ? 'a step cannot wait for itself' : `there is no step ${number}; the recipe has ${steps.length}`;
+        yield { path: `${path}.steps[${s}].after[${i}]`, message };
+      }
+  const inCircle = sound ? stepInCircle(timedSteps(recipe)) : undefined;
+  if (inCircle !== undefined) {
+    const { after } = stepOf(steps[inCircle - 1] ?? '');
+    yield {
+      path: `${path}.steps[${inCircle - 1}].after`,
+      message: `step ${inCircle} waits for itself in a circle${after === undefined ? ' (it waits for the one before of its part)' : ''}; take a number out`,
+    };
   }
 }
 

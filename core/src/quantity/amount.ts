@@ -11,6 +11,15 @@ export function midpointOf(amount: Amount): number {
 }
 
 /**
+ * The higher end of an amount.
+ *
+ * @example upperOf([4, 6]) // 6
+ */
+export function upperOf(amount: Amount): number {
+  return typeof amount === 'number' ? amount : amount[1];
+}
+
+/**
  * Relative half-width of an amount: 0 for a single number, else half the width over the midpoint.
  *
  * @example relativeHalfWidth([150, 250]) // 0.25

@@ -1,3 +1,16 @@
+/** Something that a step holds from its start to its end: one place of it, at a heat (°C) or at any. */
+export type StepUse = string | { readonly name: string; readonly at?: number };
+
+/** Another way to do what a step does, in words of its own. */
+export interface StepWay {
+  /** "slow cooker, high". */
+  readonly name: string;
+  readonly text: string;
+  readonly minutes?: number;
+  readonly hands?: number;
+  readonly uses?: readonly StepUse[];
+}
+
 /** A step with what is said of it beside its words. */
 export interface StepWithPart {
   /** What it is known by, wherever it stands. */
@@ -9,6 +22,17 @@ export interface StepWithPart {
   readonly text: string;
   /** Id of the part that it makes. */
   readonly part?: string;
+  /** How long it takes; left out: by its words. */
+  readonly minutes?: number;
+  /** Minutes, from its start, that the cook is bound. */
+  readonly hands?: number;
+  readonly uses?: readonly StepUse[];
+  /** Numbers, from 1, of the steps it waits for; left out: the one before that makes the same part. */
+  readonly after?: readonly number[];
+  /** Minutes that it may wait once what it waits for is done. */
+  readonly within?: number;
+  /** Other ways to do the same. */
+  readonly or?: readonly StepWay[];
 }
 
 /** A step of the method: its words, or its words and the part it makes. */

@@ -151,18 +151,27 @@ function referringChange(change: VariantChange, map: ReferenceMap): VariantChang
 }
 
 function referringStep(step: Step, map: ReferenceMap): Step {
-  const { text, part, ...rest } = stepOf(step);
+  const { text, part, or, ...rest } = stepOf(step);
   const makes = part === undefined ? undefined : map(part, 'step part');
-  let same = makes === part;
-  const pieces = text.includes('{') ? piecesOf(text) : [text];
-  const said = pieces.map((piece) => {
+  const said = referringText(text, map);
+  const ways =
+    or && mapped(or, (way) => (referringText(way.text, map) === way.text ? way : { ...way, text: referringText(way.text, map) }));
+  if (makes === part && said === text && ways === or) return step;
+  return stepFrom({ ...rest, text: said, ...(makes === undefined ? {} : { part: makes }), ...(ways ? { or: ways } : {}) });
+}
+
+/** A step's text with its mentions as `map` makes them; the very text where none is another. */
+function referringText(text: string, map: ReferenceMap): string {
+  if (!text.includes('{')) return text;
+  let same = true;
+  const said = piecesOf(text).map((piece) => {
     if (typeof piece === 'string') return piece;
     const at = map(piece.at, 'mention', piece.words);
     if (at === piece.at) return mentionText(piece);
     same = false;
     return at === undefined ? piece.words : mentionText({ ...piece, at });
   });
-  return same ? step : stepFrom({ ...rest, text: said.join(''), ...(makes === undefined ? {} : { part: makes }) });
+  return same ? text : said.join('');
 }
 
 /** A list mapped, without what came to nothing. */

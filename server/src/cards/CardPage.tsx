@@ -5,9 +5,11 @@ import {
   schemaOrgRecipe,
   numbersKept,
   unbroken,
+  wayLead,
   type CardContent,
   type CardFigure,
   type CardLine,
+  type CardRun,
 } from '@portiona/core';
 import { cardFaceRules } from './cardFonts.js';
 import { cardStyle, type Paper } from './cardStyle.js';
@@ -53,7 +55,12 @@ export function CardPage({ card, paper }: { readonly card: CardContent; readonly
                 <li key={i}>
                   <span>
                     {step.part !== '' && <i>{step.part}. </i>}
-                    {step.runs.map(({ text, strong }, r) => (strong ? <b key={r}>{numbersKept(text)}</b> : numbersKept(text)))}
+                    <Runs runs={step.runs} />
+                    {(step.or ?? []).map((way, w) => (
+                      <span key={w} className="way">
+                        <i>{wayLead(way.name)}</i> <Runs runs={way.runs} />
+                      </span>
+                    ))}
                   </span>
                 </li>
               ))}
@@ -202,4 +209,8 @@ function Keep({ card }: { readonly card: CardContent }) {
       <p className="small">{cardSmallPrint(card)}</p>
     </>
   );
+}
+
+function Runs({ runs }: { readonly runs: readonly CardRun[] }) {
+  return <>{runs.map(({ text, strong }, r) => (strong ? <b key={r}>{numbersKept(text)}</b> : numbersKept(text)))}</>;
 }

@@ -5,9 +5,11 @@ import {
   leadOf,
   numbersKept,
   unbroken,
+  wayLead,
   type CardContent,
   type CardFigure,
   type CardLine,
+  type CardRun,
 } from '@portiona/core';
 import { CARD_COLOURS as colour, PAPERS, type Paper } from './cardStyle.js';
 
@@ -36,9 +38,11 @@ export function CardPdf({ card, paper }: { readonly card: CardContent; readonly 
               <Text style={sheet.stepNumber}>{i + 1}</Text>
               <Text style={sheet.stepText}>
                 {step.part !== '' && <Text style={sheet.stepPart}>{step.part}. </Text>}
-                {step.runs.map(({ text, strong }, r) => (
-                  <Text key={r} style={strong ? sheet.strong : {}}>
-                    {numbersKept(text)}
+                <Runs runs={step.runs} sheet={sheet} />
+                {(step.or ?? []).map((way, w) => (
+                  <Text key={w}>
+                    {' '}
+                    <Text style={sheet.stepPart}>{wayLead(way.name)}</Text> <Runs runs={way.runs} sheet={sheet} />
                   </Text>
                 ))}
               </Text>
@@ -348,4 +352,16 @@ function sheetFor(scale: number) {
     keepName: { fontWeight: 600, fontSize: rem(0.95) },
     small: { fontSize: rem(0.79), lineHeight: 1.35, color: colour.ink3, marginTop: rem(0.6) },
   });
+}
+
+function Runs({ runs, sheet }: { readonly runs: readonly CardRun[]; readonly sheet: Sheet }) {
+  return (
+    <>
+      {runs.map(({ text, strong }, r) => (
+        <Text key={r} style={strong ? sheet.strong : {}}>
+          {numbersKept(text)}
+        </Text>
+      ))}
+    </>
+  );
 }

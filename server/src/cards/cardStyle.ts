@@ -63,6 +63,7 @@ h2{font:600 1.05rem "Hanken Grotesk",system-ui,sans-serif;margin:0 0 .25rem;colo
 .steps{margin:0 0 .8rem;padding:0;list-style:none;counter-reset:s}
 .steps li{counter-increment:s;display:grid;grid-template-columns:1.8rem 1fr;font:400 1.05rem/1.4 Literata,Georgia,serif;margin-bottom:.36rem;break-inside:avoid;overflow-wrap:anywhere}
 .steps li::before{content:counter(s);font:600 1.36rem/1.1 Literata,Georgia,serif;color:${c.damson}}
+.steps .way{display:block;margin-top:.1rem}
 .steps i{font-style:normal;font-weight:600;color:${c.damson}}
 .keep{display:grid;grid-template-columns:repeat(3,1fr);gap:.9rem;border-top:1px solid ${c.rule};padding-top:.7rem;margin-top:auto;font-size:.91rem;line-height:1.35;color:#3c343f}
 .keep h3{font:600 .95rem "Hanken Grotesk",system-ui,sans-serif;margin:0}

@@ -1,0 +1,3 @@
+export * from './equipmentIn.js';
+export * from './proposedHands.js';
+export * from './timedSteps.js';
