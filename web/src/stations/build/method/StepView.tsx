@@ -1,7 +1,9 @@
 import { NodeViewContent, NodeViewWrapper, type ReactNodeViewProps } from '@tiptap/react';
-import { speaksOfOven, stepSpans, temperatureText, type Amount } from '@portiona/core';
-import { numberText } from '../../../ui/numberText';
+import type { Node as DocumentNode } from '@tiptap/pm/model';
+import { speaksOfOven, stepSpans, temperatureText } from '@portiona/core';
 import { useStation } from '../../station';
+import type { Beside } from './stepDocument';
+import { StepTiming } from './StepTiming';
 import { wordsOf } from './stepWords';
 
 /** A step as it is written, the part it makes, and what was understood of it. */
@@ -12,6 +14,7 @@ export function StepView({ node, updateAttributes, editor, getPos }: ReactNodeVi
   const alone = node.content.size === 0 && editor.state.doc.childCount === 1;
   const at = getPos();
   const number = at === undefined ? 1 : editor.state.doc.resolve(at).index(0) + 1;
+  const { beside } = node.attrs as { beside: Beside | null };
   return (
     <NodeViewWrapper className={node.content.size === 0 && !alone ? 'step-row unwritten' : 'step-row'}>
       <div className="step-words">
@@ -37,6 +40,15 @@ export function StepView({ node, updateAttributes, editor, getPos }: ReactNodeVi
             ))}
           </select>
         )}
+        {words.trim() !== '' && at !== undefined && (
+          <StepTiming
+            recipe={recipe}
+            number={writtenNumber(editor.state.doc, number)}
+            words={words}
+            beside={beside ?? {}}
+            onChange={(next) => updateAttributes({ beside: Object.keys(next).length === 0 ? null : next })}
+          />
+        )}
         <Said words={words} fahrenheitFirst={(recipe.measures ?? here.kitchen.settings.measures) === 'us'} />
       </div>
     </NodeViewWrapper>
@@ -54,9 +66,7 @@ function Said({ words, fahrenheitFirst }: { readonly words: string; readonly fah
   return (
     <>
       {spans.map((span) =>
-        span.kind === 'time' ? (
-          <span key={span.from}>{timeText(span.minutes)}</span>
-        ) : span.kind === 'temperature' ? (
+        span.kind === 'temperature' ? (
           <span key={span.from}>{temperatureText(span.temperature, fahrenheitFirst, speaksOfOven(words))}</span>
         ) : null,
       )}
@@ -66,8 +76,9 @@ function Said({ words, fahrenheitFirst }: { readonly words: string; readonly fah
   );
 }
 
-function timeText(minutes: Amount): string {
-  const [low, high] = typeof minutes === 'number' ? [minutes, minutes] : minutes;
-  const one = (of: number) => numberText(of, Number.isInteger(of) ? 0 : 1);
-  return low === high ? `${one(low)} min` : `${one(low)} to ${one(high)} min`;
+/** The number of a step among those that have words. */
+function writtenNumber(doc: DocumentNode, number: number): number {
+  let written = 0;
+  for (let i = 0; i < number; i++) if (wordsOf(doc.child(i)).trim() !== '') written++;
+  return written;
 }

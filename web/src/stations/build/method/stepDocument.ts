@@ -1,28 +1,53 @@
 import type { JSONContent } from '@tiptap/core';
-import { mentionText, piecesOf, stepFrom, stepOf, type Mention, type Step } from '@portiona/core';
+import { mentionText, piecesOf, stepFrom, stepOf, type Mention, type Step, type StepWithPart } from '@portiona/core';
+
+/** What is said of a step beside its words and its part; the steps it waits for by what they are known by, wherever they move. */
+export interface Beside extends Pick<StepWithPart, 'minutes' | 'hands' | 'uses' | 'within' | 'or'> {
+  readonly after?: readonly string[];
+}
 
 /** A method as the editor holds it: a step a block, mentions as things of their own within its words. */
 export function documentOf(steps: readonly Step[]): JSONContent {
-  const blocks = steps.map(stepOf).map(({ text, part, id }) => blockOf(text, part, id));
+  const all = steps.map(stepOf);
+  const blocks = all.map(({ text, part, id, after, ...beside }) =>
+    blockOf(text, part, id, {
+      ...beside,
+      ...(after === undefined ? {} : { after: after.flatMap((number) => all[number - 1]?.id ?? []) }),
+    }),
+  );
   return { type: 'doc', content: blocks.length > 0 ? blocks : [blockOf('')] };
 }
 
-export function blockOf(text: string, part?: string, id?: string): JSONContent {
+/** @param beside what is said of it beside; nothing: it says nothing */
+export function blockOf(text: string, part?: string, id?: string, beside: Beside = {}): JSONContent {
   const content = piecesOf(text).map((piece) =>
     typeof piece === 'string' ? { type: 'text', text: piece } : { type: 'mention', attrs: { ...piece } },
   );
-  return { type: 'step', attrs: { part: part ?? null, id: id ?? null }, ...(content.length > 0 ? { content } : {}) };
+  const said = Object.keys(beside).length > 0 ? beside : null;
+  return { type: 'step', attrs: { part: part ?? null, id: id ?? null, beside: said }, ...(content.length > 0 ? { content } : {}) };
 }
 
 /** The steps that the editor holds; empty ones are none. */
 export function stepsOf(document: JSONContent): Step[] {
-  return (document.content ?? []).flatMap(({ content = [], attrs = {} }) => {
+  const written = (document.content ?? []).flatMap(({ content = [], attrs = {} }) => {
     const text = content
       .map((piece) => (piece.type === 'mention' ? mentionText(piece.attrs as Mention) : (piece.text ?? '')))
       .join('')
       .trim();
-    const { part, id } = attrs as { part?: string | null; id?: string | null };
-    return text === '' ? [] : [stepFrom({ ...(id ? { id } : {}), text, ...(part ? { part } : {}) })];
+    const { part, id, beside } = attrs as { part?: string | null; id?: string | null; beside?: Beside | null };
+    return text === '' ? [] : [{ text, part, id, beside }];
+  });
+  const numbers = new Map(written.map(({ id }, i) => [id, i + 1]));
+  return written.map(({ text, part, id, beside }) => {
+    const { after, ...rest } = beside ?? {};
+    return stepFrom({
+      ...(id ? { id } : {}),
+      text,
+      ...(part ? { part } : {}),
+      ...rest,
+      // A step that is gone is waited for no more.
+      ...(after === undefined ? {} : { after: after.flatMap((one) => numbers.get(one) ?? []) }),
+    });
   });
 }
 

@@ -5,7 +5,7 @@ import { Decoration, DecorationSet, type EditorView } from '@tiptap/pm/view';
 import { ReactNodeViewRenderer } from '@tiptap/react';
 import { stepSpans } from '@portiona/core';
 import { synced } from './seenSelection';
-import { blockOf, headedPart, stepLines } from './stepDocument';
+import { blockOf, headedPart, stepLines, type Beside } from './stepDocument';
 import { StepView } from './StepView';
 import { wordsOf } from './stepWords';
 
@@ -33,6 +33,8 @@ export const StepNode = Node.create<StepOptions>({
   addAttributes: () => ({
     part: { default: null as string | null },
     id: { default: null as string | null, keepOnSplit: false },
+    // Its time and place, which nothing that is pasted brings.
+    beside: { default: null as Beside | null, keepOnSplit: false, rendered: false },
     // Only of what is being pasted: it becomes the part of what follows.
     heads: { default: false, keepOnSplit: false, rendered: false },
   }),
