@@ -2,7 +2,13 @@ import type { Recipe } from '../recipe/index.js';
 
 /** A line as it was done: weighed, another food in its place, left out, or one more. Grams of the whole batch. */
 export type BatchLine =
-  | { readonly at: string; readonly grams: number; readonly as?: 'AP' | 'EP' }
+  | {
+      readonly at: string;
+      readonly grams: number;
+      readonly as?: 'AP' | 'EP';
+      /** Grams it weighed before it was peeled and trimmed: the difference is what it lost this time. */
+      readonly trimmedFrom?: number;
+    }
   | { readonly at: string; readonly food: string; readonly grams: number; readonly as?: 'AP' | 'EP' }
   | { readonly at: string; readonly out: true }
   | { readonly part: string; readonly food: string; readonly grams: number; readonly as?: 'AP' | 'EP' };
@@ -50,6 +56,32 @@ export interface BatchBox {
   readonly keep?: Keep;
 }
 
+/** A clock that runs beside the steps, until it is stopped. */
+export interface Timer {
+  readonly id: string;
+  readonly name: string;
+  readonly minutes: number;
+  /** ISO time. */
+  readonly started: string;
+  /** The step whose time it is, from 1. */
+  readonly step?: number;
+}
+
+/** How far a batch is while it is cooked; gone when it is done. */
+export interface Cooking {
+  /** ISO time. */
+  readonly begun: string;
+  /** The step in hand, from 1; 0: getting everything out. */
+  readonly step: number;
+  /** Places of lines that are out and ready. */
+  readonly ready?: readonly string[];
+  /** Numbers of steps that are done. */
+  readonly done?: readonly number[];
+  /** Ways taken instead of a step's own, by its number. */
+  readonly ways?: { readonly [step: string]: string };
+  readonly timers?: readonly Timer[];
+}
+
 /** A dish as it was cooked (kitchen file, Batch). */
 export interface Batch {
   readonly id: string;
@@ -71,6 +103,8 @@ export interface Batch {
   readonly leaveOut?: boolean;
   /** The recipe as it was when it was cooked. */
   readonly then?: Recipe;
+  /** It is being cooked. */
+  readonly cooking?: Cooking;
 }
 
 /** Grams that a part was measured to weigh; undefined where it was not weighed. */

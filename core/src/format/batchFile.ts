@@ -5,16 +5,18 @@ import {
   type BatchDiscard,
   type BatchLine,
   type BatchPart,
+  type Cooking,
   type Keep,
   type PaidPack,
+  type Timer,
 } from '../batch/index.js';
 import {
   Day,
   Flag,
   Id,
+  Instant,
   Many,
   ManyAnyOf,
-  must,
   NumbersByName,
   One,
   OneOf,
@@ -22,7 +24,10 @@ import {
   Price,
   Quantity,
   Text,
+  Texts,
   WholeNumber,
+  WholeNumbers,
+  must,
 } from './constraints.js';
 import { RecipeEntry } from './kitchenFile.js';
 
@@ -37,6 +42,7 @@ export class WeighedLineEntry {
   @Text(LONGEST_PLACE, true) at: string;
   @Quantity() grams: number;
   @Optional() @OneOf(['AP', 'EP']) as?: 'AP' | 'EP';
+  @Optional() @Quantity({ above: 0 }) trimmedFrom?: number;
 }
 
 /** Another food in a line's place. */
@@ -96,6 +102,39 @@ export class MinutesEntry {
   @Optional() @Quantity({ most: 100_000 }) total?: number;
 }
 
+/** A clock that runs while a batch is cooked. */
+export class TimerEntry implements Timer {
+  @Id() id: string;
+  @Text(120, true) name: string;
+  @Quantity({ above: 0, most: 100_000 }) minutes: number;
+  @Instant() started: string;
+  @Optional() @WholeNumber(1, 200) step?: number;
+}
+
+/** How far a batch is while it is cooked. */
+export class CookingEntry implements Cooking {
+  @Instant() begun: string;
+  @WholeNumber(0, 200) step: number;
+  @Optional() @Texts(LONGEST_PLACE) ready?: string[];
+  @Optional() @WholeNumbers(1, 200, 200) done?: number[];
+  @Optional() @WaysByStep() ways?: { readonly [step: string]: string };
+  @Optional() @Many(() => TimerEntry, 50, 'timers') timers?: TimerEntry[];
+}
+
+/** Names of ways by the number of their step. */
+function WaysByStep(): PropertyDecorator {
+  return must(
+    'must map numbers of steps to names of ways, such as {"3": "air fryer"}',
+    (found) =>
+      typeof found === 'object' &&
+      found !== null &&
+      !Array.isArray(found) &&
+      Object.entries(found).length <= 200 &&
+      Object.entries(found).every(([step, name]) => /^[1-9]\d{0,2}$/.test(step) && typeof name === 'string' && name.length <= 80),
+    { type: 'object', additionalProperties: { type: 'string', maxLength: 80 } },
+  );
+}
+
 /** A dish as it was cooked. */
 export class BatchEntry implements Batch {
   @Id() id: string;
@@ -121,6 +160,7 @@ export class BatchEntry implements Batch {
   @Optional() @Text(120) by?: string;
   @Optional() @Flag() leaveOut?: boolean;
   @Optional() @One(() => RecipeEntry) then?: RecipeEntry;
+  @Optional() @One(() => CookingEntry) cooking?: CookingEntry;
 }
 
 /** Every class of a batch, for the schema. */
@@ -134,5 +174,7 @@ export const BATCH_CLASSES = [
   PaidEntry,
   BoxEntry,
   MinutesEntry,
+  TimerEntry,
+  CookingEntry,
   BatchEntry,
 ] as const;

@@ -318,3 +318,13 @@ export function WholeNumbers(least: number, most: number, longest: number): Prop
     { type: 'array', maxItems: longest, items: { type: 'integer', minimum: least, maximum: most } },
   );
 }
+
+/** A time of a day: "2026-11-26T14:13:00Z". */
+export function Instant(): PropertyDecorator {
+  return must(
+    'must be an ISO time such as "2026-11-26T14:13:00Z"',
+    (found) =>
+      typeof found === 'string' && /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}:\d{2}(?:\.\d{1,3})?Z$/.test(found) && !Number.isNaN(Date.parse(found)),
+    { type: 'string', format: 'date-time' },
+  );
+}

@@ -1,4 +1,5 @@
 export * from './batchFaults.js';
+export * from './batchEdits.js';
 export * from './batchFile.js';
 export * from './batchReport.js';
 export * from './calcReport.js';
