@@ -1,4 +1,5 @@
 import { Module } from '@nestjs/common';
+import { BatchesModule } from './batches/batches.module.js';
 import { CardsModule } from './cards/cards.module.js';
 import { DatabaseModule } from './database/database.module.js';
 import { DistributionsModule } from './distributions/distributions.module.js';
@@ -23,6 +24,7 @@ import { TablesModule } from './tables/tables.module.js';
     FoodsModule,
     PacksModule,
     RecipesModule,
+    BatchesModule,
     CardsModule,
     ImportsModule,
     ExportsModule,

@@ -13,7 +13,7 @@ const kitchen = async () => (await server.http.get('/api/kitchen').expect(200)).
 
 test('a new kitchen is asked, and what is answered holds', async () => {
   expect(await kitchen()).toMatchObject({ empty: true, begun: false });
-  await server.http.post('/api/imports/beginning').send(BEGINNING).expect(201, { foods: 0, packs: 0, recipes: 0 });
+  await server.http.post('/api/imports/beginning').send(BEGINNING).expect(201, { foods: 0, packs: 0, recipes: 0, batches: 0 });
   expect(await kitchen()).toMatchObject({ name: 'Tarn kitchen', currency: 'GBP', measures: 'us', rules: 'us', empty: true, begun: true });
 });
 
@@ -43,7 +43,7 @@ test('a dish alone brings the foods that it needs, and nothing that is there is 
   await server.http
     .post('/api/imports/beginning')
     .send({ ...BEGINNING, exampleDish: true })
-    .expect(201, { foods: 0, packs: 0, recipes: 0 });
+    .expect(201, { foods: 0, packs: 0, recipes: 0, batches: 0 });
 });
 
 test.each([

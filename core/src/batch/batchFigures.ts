@@ -16,7 +16,7 @@ import {
 } from '../recipe/index.js';
 import { netOf, type Batch, type BatchBox, type PaidPack } from './batch.js';
 import { batchedRecipe } from './batchedRecipe.js';
-import { partFactors, yieldFactor } from './learnedYields.js';
+import { partFactors, yieldFactor, type PartFactor } from './learnedYields.js';
 
 /** One box of a name, as it was filled. */
 export interface BoxFigures {
@@ -65,9 +65,10 @@ const LIMIT_TIMES = 2.66;
  * paid, and how its yields stand to those before.
  *
  * @param batches of the kitchen, this one among them
+ * @param known yield factors of all of them, for whoever asks of many
  * @throws UnknownFoodError, UnknownPartError, CircularPartError, CircularRatioError; RangeError for a recipe that is not there
  */
-export function batchFigures(batch: Batch, batches: readonly Batch[], kitchen: Kitchen): BatchFigures {
+export function batchFigures(batch: Batch, batches: readonly Batch[], kitchen: Kitchen, known?: readonly PartFactor[]): BatchFigures {
   const recipe = batch.then ?? kitchen.recipe(batch.recipe);
   if (!recipe) throw new RangeError(`the kitchen holds no recipe "${batch.recipe}"`);
   const priced = new Kitchen({ ...kitchen.content, paid: paidRates(batch.paid ?? [], kitchen) });
@@ -80,7 +81,12 @@ export function batchFigures(batch: Batch, batches: readonly Batch[], kitchen: K
     boxes: (batch.boxes ?? []).map((box) => boxFigures(box, figures.parts)),
     left: leftOf(batch.boxes ?? [], figures.parts),
     paid: batch.paid?.reduce((sum, { price }) => sum.plus(price), new Big(0)),
-    yields: yieldsOf(batch, batches, figures.parts, kitchen),
+    yields: yieldsOf(
+      batch,
+      batches,
+      figures.parts,
+      (before) => known?.filter((one) => before.has(one.batch)) ?? partFactors([...before], kitchen),
+    ),
     kitchen: priced,
   };
 }
@@ -134,7 +140,12 @@ function leftOf(boxes: readonly BatchBox[], parts: readonly PartFigures[]): Batc
 }
 
 /** Measured parts, against other batches dated before this one; of the same day, what stands before it in the list. */
-function yieldsOf(batch: Batch, batches: readonly Batch[], parts: readonly PartFigures[], kitchen: Kitchen): PartYield[] {
+function yieldsOf(
+  batch: Batch,
+  batches: readonly Batch[],
+  parts: readonly PartFigures[],
+  factorsOf: (batches: ReadonlySet<Batch>) => readonly PartFactor[],
+): PartYield[] {
   const measured = (batch.parts ?? []).flatMap((came) => {
     const [part, net] = [parts.find((one) => one.part.id === came.part), netOf(came)];
     return part && net !== undefined ? [{ part, net }] : [];
@@ -144,7 +155,7 @@ function yieldsOf(batch: Batch, batches: readonly Batch[], parts: readonly PartF
   const before = batches.filter(
     (one, i) => one.recipe === batch.recipe && one.id !== batch.id && (one.date < batch.date || (one.date === batch.date && i < at)),
   );
-  const known = partFactors(before, kitchen);
+  const known = factorsOf(new Set(before));
   return measured.map(({ part, net }) => {
     const of = `${batch.recipe}/${part.part.id}`;
     const factors = known.flatMap((one) => (one.of === of && one.factor !== undefined ? [one.factor] : []));

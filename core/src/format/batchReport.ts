@@ -1,9 +1,6 @@
-import { batchFigures, type Batch, type BatchFigures } from '../batch/index.js';
+import { batchFigures, batchProblems, type Batch } from '../batch/index.js';
 import type { Kitchen } from '../recipe/index.js';
 import { reportOf, servingNutrients, type RecipeReport, type ServingReport } from './calcReport.js';
-
-/** Boxes hold more than came out by more than this, in grams, is a problem: less is the rounding of a scale. */
-const OVER = 0.5;
 
 /** One box of a name: weights in grams, money in major units. */
 export interface BoxReport extends Pick<ServingReport, 'nutrients' | 'incomplete' | 'usedCost' | 'weight'> {
@@ -62,25 +59,4 @@ export function batchReport(batch: Batch, batches: readonly Batch[], kitchen: Ki
       batches: others,
     })),
   };
-}
-
-/** What a batch alone can have wrong with it. */
-function batchProblems({ left, yields, figures }: BatchFigures): RecipeReport['problems'] {
-  const nameOf = (id: string) => figures.parts.find(({ part }) => part.id === id)?.part.name ?? id;
-  return [
-    ...left
-      .filter(({ grams }) => grams < -OVER)
-      .map(({ part, grams }) => ({
-        code: 'boxes-over' as const,
-        at: part,
-        message: `The boxes hold ${Math.round(-grams)} g more of ${nameOf(part)} than came out. Correct the weight of the part, or of a box.`,
-      })),
-    ...yields
-      .filter(({ factor, low, high }) => factor !== undefined && low !== undefined && high !== undefined && (factor < low || factor > high))
-      .map(({ part, factor = 0, low = 0, high = 0 }) => ({
-        code: 'yield-unusual' as const,
-        at: part,
-        message: `${nameOf(part)} came out at ${factor.toFixed(2)} of what went in; ${low.toFixed(2)} to ${high.toFixed(2)} is usual. Look at its weights, or leave this batch out of what is learned.`,
-      })),
-  ];
 }

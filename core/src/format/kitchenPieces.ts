@@ -26,9 +26,6 @@ export class TwiceError extends Error {
   }
 }
 
-/** Keys whose lists are taken apart. */
-const LISTS: ReadonlySet<string> = new Set(['foods', 'packs', 'recipes']);
-
 const QUOTE = 0x22;
 const COMMA = 0x2c;
 const COLON = 0x3a;
@@ -44,9 +41,10 @@ const CLOSE_OBJECT = 0x7d;
  *
  * @param bytes JSON as UTF-8, with or without a byte order mark
  * @param decode makes text of UTF-8
+ * @param isList whether a key's list is taken apart
  * @throws NoJsonError where it is none, TwiceError where a key stands there twice; what is wrong within a piece is found when the piece is parsed
  */
-export function* kitchenPieces(bytes: Uint8Array, decode: Decode): Generator<KitchenPiece> {
+export function* kitchenPieces(bytes: Uint8Array, decode: Decode, isList: (key: string) => boolean): Generator<KitchenPiece> {
   const reader = new Reader(bytes, decode);
   const seen = new Set<string>();
   reader.expect(OPEN_OBJECT);
@@ -57,7 +55,7 @@ export function* kitchenPieces(bytes: Uint8Array, decode: Decode): Generator<Kit
       if (seen.has(key)) throw new TwiceError(key);
       seen.add(key);
       reader.expect(COLON);
-      if (LISTS.has(key) && reader.skip(OPEN_LIST)) yield* members(reader, key);
+      if (isList(key) && reader.skip(OPEN_LIST)) yield* members(reader, key);
       else yield { key, index: undefined, text: reader.value() };
     } while (reader.more(CLOSE_OBJECT));
   reader.end();

@@ -13,7 +13,7 @@ import { isListKey, KitchenTaking, type KitchenRead } from './readKitchen.js';
 export function readKitchenBytes(bytes: Uint8Array, decode: Decode, today: string): Read<KitchenRead> {
   const taking = new KitchenTaking();
   try {
-    for (const piece of kitchenPieces(bytes, decode)) if (!takePiece(taking, piece)) break;
+    for (const piece of kitchenPieces(bytes, decode, isListKey)) if (!takePiece(taking, piece)) break;
   } catch (error) {
     if (!(error instanceof NoJsonError || error instanceof TwiceError)) throw error;
     // Of a file that breaks off nothing else is said: what is missing may stand in the rest.

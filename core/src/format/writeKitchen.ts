@@ -1,7 +1,7 @@
 import type { Batch } from '../batch/index.js';
 import type { Food } from '../food/index.js';
 import type { Pack } from '../price/index.js';
-import { withNumbers, type Recipe, type Settings } from '../recipe/index.js';
+import { sameDocument, withNumbers, type Recipe, type Settings } from '../recipe/index.js';
 
 /** What a kitchen file is written from. */
 export interface WrittenKitchen {
@@ -26,9 +26,15 @@ export function kitchenFileText({ settings, foods, packs, recipes, batches = [] 
     `  "foods": ${list(foods)},`,
     `  "packs": ${list(packs)},`,
     `  "recipes": ${list(recipes.map(withNumbers))}${batches.length === 0 ? '' : ','}`,
-    ...(batches.length === 0
-      ? []
-      : [`  "batches": ${list(batches.map((batch) => (batch.then ? { ...batch, then: withNumbers(batch.then) } : batch)))}`]),
+    ...(batches.length === 0 ? [] : [`  "batches": ${list(batches.map((batch) => asWritten(batch, recipes)))}`]),
     '}\n',
   ].join('\n');
+}
+
+/** A batch as a file has it: the recipe as it was cooked only where it is another by now. */
+function asWritten(batch: Batch, recipes: readonly Recipe[]): Batch {
+  const { then, ...rest } = batch;
+  if (!then) return batch;
+  const [was, now] = [withNumbers(then), recipes.find(({ id }) => id === batch.recipe)];
+  return now && sameDocument(was, withNumbers(now)) ? rest : { ...rest, then: was };
 }

@@ -2,6 +2,8 @@ import { setTimeout as wait } from 'node:timers/promises';
 import { DataSource, type DataSourceOptions } from 'typeorm';
 import { databaseTrouble } from '../http/databaseTrouble.js';
 
+import { BatchEntity } from '../batches/batch.entity.js';
+import { BatchRevisionEntity } from '../batches/batchRevision.entity.js';
 import { PublishedCardEntity } from '../cards/publishedCard.entity.js';
 import { FoodRevisionEntity } from '../foods/foodRevision.entity.js';
 import { FoodEntity } from '../foods/food.entity.js';
@@ -16,6 +18,7 @@ import { TableMappingEntity } from '../tables/tableMapping.entity.js';
 import { ReceiptNameEntity } from '../receipts/receiptName.entity.js';
 import { RefreshEntity } from '../refreshes/refresh.entity.js';
 import { RefreshItemEntity } from '../refreshes/refreshItem.entity.js';
+import { Batches1765700000017 } from './migrations/batches.migration.js';
 import { FoodTables1764300000003 } from './migrations/foodTables.migration.js';
 import { BriefGround1765500000015 } from './migrations/briefGround.migration.js';
 import { CardInputs1765400000014 } from './migrations/cardInputs.migration.js';
@@ -77,6 +80,8 @@ export function schemaOptions(url: string | undefined): Extract<DataSourceOption
       RefreshEntity,
       RefreshItemEntity,
       PublishedCardEntity,
+      BatchEntity,
+      BatchRevisionEntity,
     ],
     migrations: [
       Kitchens1764000000001,
@@ -95,6 +100,7 @@ export function schemaOptions(url: string | undefined): Extract<DataSourceOption
       CardInputs1765400000014,
       BriefGround1765500000015,
       Begun1765600000016,
+      Batches1765700000017,
     ],
     migrationsRun: true,
     migrationsTransactionMode: 'all',

@@ -16,8 +16,11 @@ const KINDS = {
       OR EXISTS (SELECT 1 FROM published_cards card
         WHERE card.kitchen_id = $1 AND card.recipe_id = $2 AND card.recipe_revision = gone.revision)
       OR EXISTS (SELECT 1 FROM recipe_bases used
-        WHERE used.kitchen_id = $1 AND used.base_id = $2 AND used.base_revision = gone.revision)`,
+        WHERE used.kitchen_id = $1 AND used.base_id = $2 AND used.base_revision = gone.revision)
+      OR EXISTS (SELECT 1 FROM batches batch
+        WHERE batch.kitchen_id = $1 AND batch.recipe_id = $2 AND batch.recipe_revision = gone.revision)`,
   },
+  batch: { heads: 'batches', revisions: 'batch_revisions', of: 'batch_id', rested: 'false' },
   food: {
     heads: 'foods',
     revisions: 'food_revisions',
@@ -30,9 +33,9 @@ const KINDS = {
 } as const;
 
 /**
- * Lets go of the older drafts of a recipe or a food: of the last hour every one stays, of the last day one each ten minutes, before
+ * Lets go of the older drafts of a recipe, a food or a batch: of the last hour every one stays, of the last day one each ten minutes, before
  * that the last of each day. A version stays for good: the newest, one that is kept for a reason, that a card was published
- * from, or that a dish was agreed to rest on.
+ * from, that a batch was cooked from, or that a dish was agreed to rest on.
  *
  * @param manager of the transaction that saves
  */

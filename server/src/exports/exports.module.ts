@@ -1,4 +1,5 @@
 import { Module } from '@nestjs/common';
+import { BatchesModule } from '../batches/batches.module.js';
 import { FoodsModule } from '../foods/foods.module.js';
 import { KitchensModule } from '../kitchens/kitchens.module.js';
 import { PacksModule } from '../packs/packs.module.js';
@@ -7,7 +8,7 @@ import { ExportsController } from './exports.controller.js';
 import { ExportsService } from './exports.service.js';
 
 @Module({
-  imports: [KitchensModule, FoodsModule, PacksModule, RecipesModule],
+  imports: [KitchensModule, FoodsModule, PacksModule, RecipesModule, BatchesModule],
   controllers: [ExportsController],
   providers: [ExportsService],
   exports: [ExportsService],

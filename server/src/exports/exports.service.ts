@@ -2,6 +2,7 @@ import { Injectable } from '@nestjs/common';
 import { foodsSheet, kitchenFileText, linesSheet, pricesSheet, recipesSheet, type Pack, type Recipe, type Sheet } from '@portiona/core';
 import { stringify } from 'csv-stringify/sync';
 import { Database } from '../database/database.js';
+import { BatchesService } from '../batches/batches.service.js';
 import { FoodsService } from '../foods/foods.service.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
 import { PacksService } from '../packs/packs.service.js';
@@ -16,6 +17,7 @@ export class ExportsService {
     private readonly foods: FoodsService,
     private readonly packs: PacksService,
     private readonly recipes: RecipesService,
+    private readonly batches: BatchesService,
   ) {}
 
   /** Everything the kitchen holds, as a kitchen file: what the import takes in again. */
@@ -26,6 +28,7 @@ export class ExportsService {
       foods: (await this.foods.loadForCalculation(scope)).sort(byId),
       packs: (await this.packs.everSeen(scope)).sort(byId),
       recipes: (await this.recipes.loadForCalculation(scope)).sort(byId),
+      batches: await this.batches.loadForCalculation(scope),
     }));
     return kitchenFileText(content);
   }

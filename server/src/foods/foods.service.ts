@@ -38,6 +38,7 @@ export class FoodsService {
       .andWhere(
         `(food.from_table IS NULL
           OR EXISTS (SELECT 1 FROM recipe_foods used WHERE used.kitchen_id = food.kitchen_id AND used.food_id = food.id)
+          OR EXISTS (SELECT 1 FROM batch_foods cooked WHERE cooked.kitchen_id = food.kitchen_id AND cooked.food_id = food.id)
           OR EXISTS (SELECT 1 FROM packs pack WHERE pack.kitchen_id = food.kitchen_id AND pack.food_id = food.id))`,
       )
       .orderBy('food.name', 'ASC')

@@ -5,4 +5,5 @@ export class ImportedDto {
   @ApiProperty() foods: number;
   @ApiProperty() packs: number;
   @ApiProperty() recipes: number;
+  @ApiProperty() batches: number;
 }

@@ -1,4 +1,5 @@
 import { Module } from '@nestjs/common';
+import { BatchesModule } from '../batches/batches.module.js';
 import { FoodsModule } from '../foods/foods.module.js';
 import { PacksModule } from '../packs/packs.module.js';
 import { RecipesModule } from '../recipes/recipes.module.js';
@@ -6,7 +7,7 @@ import { ImportsController } from './imports.controller.js';
 import { ImportsService } from './imports.service.js';
 
 @Module({
-  imports: [FoodsModule, PacksModule, RecipesModule],
+  imports: [BatchesModule, FoodsModule, PacksModule, RecipesModule],
   controllers: [ImportsController],
   providers: [ImportsService],
   exports: [ImportsService],

@@ -1,9 +1,18 @@
 import { randomUUID } from 'node:crypto';
 import { Injectable, Logger } from '@nestjs/common';
-import { readKitchen, readKitchenBytes, type FoodEntry, type Pack, type PackEntry, type RecipeEntry } from '@portiona/core';
+import {
+  readKitchen,
+  readKitchenBytes,
+  type BatchEntry,
+  type FoodEntry,
+  type Pack,
+  type PackEntry,
+  type RecipeEntry,
+} from '@portiona/core';
 import { Database } from '../database/database.js';
 import { Once, type OnceKey } from '../database/once.js';
 import { isTaken } from '../database/isTaken.js';
+import { BatchesService } from '../batches/batches.service.js';
 import { FoodsService } from '../foods/foods.service.js';
 import { TakenError, ValidationError } from '../http/problems.js';
 import { KitchenEntity } from '../kitchens/kitchen.entity.js';
@@ -23,6 +32,7 @@ interface Content {
   readonly foods: FoodEntry[];
   readonly packs: PackEntry[];
   readonly recipes: RecipeEntry[];
+  readonly batches: BatchEntry[];
 }
 
 const UTF_8 = new TextDecoder();
@@ -37,6 +47,7 @@ export class ImportsService {
     private readonly foods: FoodsService,
     private readonly packs: PacksService,
     private readonly recipes: RecipesService,
+    private readonly batches: BatchesService,
   ) {}
 
   /**
@@ -51,12 +62,7 @@ export class ImportsService {
     const today = new Date().toISOString().slice(0, 10);
     const read = found instanceof Uint8Array ? readKitchenBytes(found, (bytes) => UTF_8.decode(bytes), today) : readKitchen(found, today);
     if (!read.ok) throw new ValidationError(read.faults);
-    const { stated: settings, batches, ...content } = read.entry;
-    // Nothing of a file is dropped unsaid.
-    if (batches.length > 0)
-      throw new ValidationError([
-        { path: 'batches', message: 'cannot be kept here yet; take them out of the file, or use “portiona calc” on it' },
-      ]);
+    const { stated: settings, ...content } = read.entry;
     const entry = content as unknown as Content;
     const { kitchenId } = scope;
     const taken = await this.once.write(kitchenId, once, async () => {
@@ -66,14 +72,19 @@ export class ImportsService {
       await this.#insert(scope, kitchenId, content);
       // The file is whole in itself; what is kept in place of its own may lack what it rests on.
       if (keep) await this.#expectWhole(scope, entry, content);
-      return { foods: content.foods.length, packs: content.packs.length, recipes: content.recipes.length };
+      return {
+        foods: content.foods.length,
+        packs: content.packs.length,
+        recipes: content.recipes.length,
+        batches: content.batches.length,
+      };
     });
     // It is taken in, whatever becomes of this: finding is quicker after it.
     if (taken.foods > ROWS_AT_ONCE) await this.foods.settle().catch((error: unknown) => this.#log.warn(error));
     return taken;
   }
 
-  async #insert(scope: Scope, kitchenId: string, { foods, packs, recipes }: Content): Promise<void> {
+  async #insert(scope: Scope, kitchenId: string, { foods, packs, recipes, batches }: Content): Promise<void> {
     try {
       await this.foods.insert(scope, foods);
       await this.packs.insertRows(
@@ -83,6 +94,7 @@ export class ImportsService {
         }),
       );
       for (const document of recipes) await this.recipes.insert(scope, document);
+      for (const document of batches) await this.batches.insert(scope, document);
     } catch (error) {
       if (isTaken(error)) throw new TakenError('food or pack of that kind', 'in this file');
       throw error;
@@ -90,13 +102,14 @@ export class ImportsService {
   }
 
   /** @throws ValidationError where a dish or a pack rests on something that is kept and lacks what it needs of it */
-  async #expectWhole(scope: Scope, entry: Content, { packs, recipes }: Content): Promise<void> {
+  async #expectWhole(scope: Scope, entry: Content, { packs, recipes, batches }: Content): Promise<void> {
     const placeOf = new Map<object, string>([
       ...entry.packs.map((pack, i): [object, string] => [pack, `packs[${i}]`]),
       ...entry.recipes.map((recipe, i): [object, string] => [recipe, `recipes[${i}]`]),
     ]);
     const paths = recipes.map((recipe) => placeOf.get(recipe) ?? '');
     const faults = [
+      ...(await this.#batchFaults(scope, entry, batches)),
       ...(await this.packs.faultsOf(scope, packs, (i) => placeOf.get(packs[i] ?? {}) ?? '')),
       ...(await this.recipes.faultsOf(scope, recipes, paths)),
     ];
@@ -106,8 +119,15 @@ export class ImportsService {
       );
   }
 
+  async #batchFaults(scope: Scope, entry: Content, batches: readonly BatchEntry[]) {
+    const faults = await Promise.all(
+      batches.map((batch) => this.batches.faultsOf(scope, batch, `batches[${entry.batches.indexOf(batch)}]`)),
+    );
+    return faults.flat();
+  }
+
   /** What of a file is not there yet. A pack without an id is known by its food, shop, size and day. */
-  async #newOf(scope: Scope, { foods, packs, recipes }: Content): Promise<Content> {
+  async #newOf(scope: Scope, { foods, packs, recipes, batches }: Content): Promise<Content> {
     const [known, bought, cooked] = [
       await this.foods.loadForCalculation(scope),
       await this.packs.everSeen(scope),
@@ -120,6 +140,7 @@ export class ImportsService {
       foods: foods.filter(({ id }) => !food.has(id)),
       packs: packs.filter((one) => !pack.has(one.id ?? sameAs(one)) && !pack.has(sameAs(one))),
       recipes: recipes.filter(({ id }) => !recipe.has(id)),
+      batches: await this.batches.newOf(scope, batches),
     };
   }
 
@@ -161,6 +182,6 @@ export class ImportsService {
     const there = new Set((await this.foods.loadForCalculation(scope, ids)).map(({ id }) => id));
     const added = foods.filter(({ id }) => !there.has(id));
     await this.foods.insert(scope, added);
-    return { foods: added.length, packs: 0, recipes: 0 };
+    return { foods: added.length, packs: 0, recipes: 0, batches: 0 };
   }
 }

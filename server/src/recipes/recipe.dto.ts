@@ -101,9 +101,19 @@ export class UsedInDto {
   @ApiProperty({ type: [String], description: 'Ids of the parts it takes' }) parts: string[];
 }
 
+/** A yield that batches have taught: of a part that states neither a weight nor a yield. */
+export class LearnedYieldDto {
+  @ApiProperty({ description: '"recipe/part"' }) of: string;
+  @ApiProperty({ description: 'How many batches measured it' }) batches: number;
+  @ApiProperty({ description: 'Cooked grams, with what was thrown away, of a gram eaten' }) mean: number;
+  @ApiProperty({ description: 'Standard deviation of the sample' }) sd: number;
+}
+
 /** A recipe to work on, with the other recipes whose parts it takes, and the dishes that take its own. */
 export class OpenRecipeDto extends SavedRecipeDto {
   @ListFromKitchenFile('Recipe', 'Other recipes that it draws on, as in the kitchen file') subRecipes: Recipe[];
+  @ApiProperty({ type: [LearnedYieldDto], description: 'Yields that batches have taught, of its parts and of those it takes' })
+  learned: LearnedYieldDto[];
   @ApiProperty({ type: [UsedInDto], description: 'Dishes not put away that take parts of it, by title' }) usedIn: UsedInDto[];
 }
 

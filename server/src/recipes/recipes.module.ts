@@ -8,6 +8,7 @@ import { UpstreamChangesService } from './upstreamChanges.service.js';
 import { RecipesController } from './recipes.controller.js';
 import { RecipeFiguresService } from './recipeFigures.service.js';
 import { RecipeListsService } from './recipeLists.service.js';
+import { LearnedYieldsService } from './learnedYields.service.js';
 import { RecipesService } from './recipes.service.js';
 import { RecipeSummariesService } from './recipeSummaries.service.js';
 import { VersionsController } from './versions.controller.js';
@@ -17,6 +18,7 @@ import { VersionsService } from './versions.service.js';
   imports: [KitchensModule, FoodsModule, PacksModule],
   controllers: [RecipesController, VersionsController, BriefsController],
   providers: [
+    LearnedYieldsService,
     RecipesService,
     UpstreamChangesService,
     SubRecipesService,

@@ -25,8 +25,9 @@ import { NotFoundError, StaleSaveError, TakenError, ValidationError } from '../h
 import { readBody } from '../http/readBody.js';
 import type { SavedRecipeDto } from '../http/saved.dto.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
+import { LearnedYieldsService } from './learnedYields.service.js';
 import { PacksService } from '../packs/packs.service.js';
-import type { OpenRecipeDto, UsedInDto } from './recipe.dto.js';
+import type { LearnedYieldDto, OpenRecipeDto, UsedInDto } from './recipe.dto.js';
 import { RecipeEntity } from './recipe.entity.js';
 import { toRecipe, toSavedRecipe } from './recipe.mapper.js';
 import { RecipeRevisionEntity, type KeptBecause } from './recipeRevision.entity.js';
@@ -41,14 +42,30 @@ export class RecipesService {
     private readonly kitchens: KitchensService,
     private readonly foods: FoodsService,
     private readonly packs: PacksService,
+    private readonly learned: LearnedYieldsService,
   ) {}
 
   /** @throws NotFoundError */
   open(scope: Scope, id: string): Promise<OpenRecipeDto> {
     return this.database.read(async () => {
       const saved = await this.get(scope, id);
-      return { ...saved, subRecipes: await this.subRecipesOf(scope, saved.document), usedIn: await this.#usedIn(scope, id) };
+      const subRecipes = await this.subRecipesOf(scope, saved.document);
+      return {
+        ...saved,
+        subRecipes,
+        usedIn: await this.#usedIn(scope, id),
+        learned: await this.#learnedFor(scope, [saved.document, ...subRecipes]),
+      };
     });
+  }
+
+  /** What batches have taught of a recipe's parts, and of those it takes. */
+  async #learnedFor(scope: Scope, recipes: readonly Recipe[]): Promise<LearnedYieldDto[]> {
+    const learned = await this.learned.of(scope, recipes, {
+      settings: await this.kitchens.settings(scope),
+      ...{ foods: [], packs: [], recipes },
+    });
+    return [...learned].map(([of, { batches, mean, sd }]) => ({ of, batches, mean, sd }));
   }
 
   /** @throws NotFoundError */
@@ -115,15 +132,15 @@ export class RecipesService {
   /** A kitchen to compute in: these recipes with every food and pack they can need. */
   kitchenWith(scope: Scope, recipes: readonly Recipe[], further: readonly string[] = []): Promise<Kitchen> {
     const foods = [...new Set([...recipes.flatMap(foodsOf), ...further])];
-    return this.database.read(
-      async () =>
-        new Kitchen({
-          settings: await this.kitchens.settings(scope),
-          foods: await this.foods.loadForCalculation(scope, foods),
-          packs: await this.packs.counting(scope, foods),
-          recipes,
-        }),
-    );
+    return this.database.read(async () => {
+      const content = {
+        settings: await this.kitchens.settings(scope),
+        foods: await this.foods.loadForCalculation(scope, foods),
+        packs: await this.packs.counting(scope, foods),
+        recipes,
+      };
+      return new Kitchen({ ...content, learned: await this.learned.of(scope, recipes, content) });
+    });
   }
 
   /** @throws ValidationError, TakenError */

@@ -6,7 +6,7 @@ import { SavedRecipeDto } from '../http/saved.dto.js';
 import { KEPT_BECAUSE, type KeptBecause } from './recipeRevision.entity.js';
 
 /** Why a version is still there. */
-export const VERSION_REASONS = ['newest', 'published', 'base', ...KEPT_BECAUSE, 'day', 'draft'] as const;
+export const VERSION_REASONS = ['newest', 'published', 'cooked', 'base', ...KEPT_BECAUSE, 'day', 'draft'] as const;
 export type VersionReason = (typeof VERSION_REASONS)[number];
 
 /** A version of a recipe, without its content. */
@@ -23,6 +23,7 @@ export class VersionDto {
   because: VersionReason[];
   @ApiProperty({ type: String, nullable: true, description: 'What it was named' }) name: string | null;
   @ApiProperty({ type: [Number], description: 'Issues of the card that were published from it' }) issues: number[];
+  @ApiProperty({ type: [String], description: 'Days on which a batch was cooked from it' }) cooked: string[];
   @ApiProperty({ type: [String], description: 'Titles of the dishes that were agreed to rest on it' }) dishes: string[];
 }
 

@@ -18,6 +18,7 @@ interface VersionRow {
   readonly newest: boolean;
   readonly ends_day: boolean;
   readonly issues: number[];
+  readonly cooked: string[];
   readonly dishes: string[];
 }
 
@@ -41,6 +42,9 @@ export class VersionsService {
            AND (own.saved_at AT TIME ZONE $3)::date < (now() AT TIME ZONE $3)::date AS ends_day,
          ARRAY(SELECT issue FROM published_cards card
            WHERE card.kitchen_id = $1 AND card.recipe_id = $2 AND card.recipe_revision = own.revision ORDER BY issue) AS issues,
+         ARRAY(SELECT batch.date::text FROM batches batch
+           WHERE batch.kitchen_id = $1 AND batch.recipe_id = $2 AND batch.recipe_revision = own.revision AND batch.archived_at IS NULL
+           ORDER BY batch.date) AS cooked,
          ARRAY(SELECT dish.title FROM recipe_bases used JOIN recipes dish ON dish.kitchen_id = $1 AND dish.id = used.recipe_id
            WHERE used.kitchen_id = $1 AND used.base_id = $2 AND used.base_revision = own.revision ORDER BY dish.title) AS dishes
        FROM recipes head JOIN recipe_revisions own ON own.kitchen_id = $1 AND own.recipe_id = head.id
@@ -97,6 +101,7 @@ function toVersion(row: VersionRow): VersionDto {
   const because: VersionReason[] = [
     ...(row.newest ? (['newest'] as const) : []),
     ...(row.issues.length > 0 ? (['published'] as const) : []),
+    ...(row.cooked.length > 0 ? (['cooked'] as const) : []),
     ...(row.dishes.length > 0 ? (['base'] as const) : []),
     ...(row.kept_because ? [row.kept_because] : []),
     ...(row.ends_day ? (['day'] as const) : []),
@@ -109,6 +114,7 @@ function toVersion(row: VersionRow): VersionDto {
     because: because.length > 0 ? because : ['draft'],
     name: row.kept_name,
     issues: row.issues,
+    cooked: row.cooked,
     dishes: row.dishes,
   };
 }

@@ -1,4 +1,5 @@
 import { Injectable } from '@nestjs/common';
+import { BatchesService } from '../batches/batches.service.js';
 import { CardsService } from '../cards/cards.service.js';
 import { ExportsService } from '../exports/exports.service.js';
 import { FoodsService } from '../foods/foods.service.js';
@@ -30,5 +31,6 @@ export class House {
     readonly cards: CardsService,
     readonly imports: ImportsService,
     readonly exports: ExportsService,
+    readonly batches: BatchesService,
   ) {}
 }

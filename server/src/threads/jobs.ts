@@ -7,6 +7,7 @@ import type { MergeDto } from '../merges/merge.dto.js';
 import { SeenPricesDto } from '../receipts/receipt.dto.js';
 import type { Scope } from '../scope/scope.js';
 import type { BeginningDto } from '../imports/beginning.dto.js';
+import { BatchEditsDto } from '../batches/batch.dto.js';
 import type { House } from './house.js';
 
 /** Work that computes much: always in a thread, so that nobody else waits for it. */
@@ -40,6 +41,7 @@ export const THREAD_JOBS = {
   exportPrices: (house: House, scope: Scope) => house.exports.pricesSheet(scope),
   exportRecipes: (house: House, scope: Scope) => house.exports.recipesSheet(scope),
   exportLines: (house: House, scope: Scope, id: string) => house.exports.linesSheet(scope, id),
+  logBatches: (house: House, scope: Scope, recipe?: string) => house.batches.log(scope, recipe),
   importStarterPantry: (house: House, scope: Scope, once?: OnceKey) => house.imports.starterPantry(scope, once),
   beginKitchen: (house: House, scope: Scope, beginning: BeginningDto, once?: OnceKey) => house.imports.begin(scope, beginning, once),
 } as const;
@@ -64,6 +66,13 @@ export const BODY_JOBS = {
     const { revision, document } = readSent(SaveDto, body);
     return house.packs.save(scope, id, revision, document);
   },
+  createBatch: (house: House, body: unknown, scope: Scope, once?: OnceKey) =>
+    house.batches.create(scope, readSent(NewDto, body).document, once),
+  saveBatch: (house: House, body: unknown, scope: Scope, id: string) => {
+    const { revision, document } = readSent(SaveDto, body);
+    return house.batches.save(scope, id, revision, document);
+  },
+  editBatch: (house: House, body: unknown, scope: Scope, id: string) => house.batches.edit(scope, id, readSent(BatchEditsDto, body).edits),
   addPrices: (house: House, body: unknown, scope: Scope, once?: OnceKey) =>
     house.receipts.add(scope, readSent(SeenPricesDto, body).prices, once),
   importKitchenFile: (house: House, body: unknown, scope: Scope, name: string | undefined, keep: boolean, once?: OnceKey) =>

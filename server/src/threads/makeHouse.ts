@@ -1,3 +1,4 @@
+import { BatchesService } from '../batches/batches.service.js';
 import { CardsService } from '../cards/cards.service.js';
 import { openDatabase } from '../database/openDatabase.js';
 import { Once } from '../database/once.js';
@@ -13,6 +14,7 @@ import { SubRecipesService } from '../recipes/subRecipes.service.js';
 import { UpstreamChangesService } from '../recipes/upstreamChanges.service.js';
 import { RecipeFiguresService } from '../recipes/recipeFigures.service.js';
 import { RecipeListsService } from '../recipes/recipeLists.service.js';
+import { LearnedYieldsService } from '../recipes/learnedYields.service.js';
 import { RecipesService } from '../recipes/recipes.service.js';
 import { RecipeSummariesService } from '../recipes/recipeSummaries.service.js';
 import { House } from './house.js';
@@ -27,7 +29,8 @@ export async function makeHouse(url: string | undefined): Promise<House> {
   const kitchens = new KitchensService(database);
   const foods = new FoodsService(database, once);
   const packs = new PacksService(database, once, foods, kitchens);
-  const recipes = new RecipesService(database, once, kitchens, foods, packs);
+  const recipes = new RecipesService(database, once, kitchens, foods, packs, new LearnedYieldsService(database, foods));
+  const batches = new BatchesService(database, once, kitchens, foods, recipes);
   const upstream = new UpstreamChangesService(database, recipes);
   const summaries = new RecipeSummariesService(database, kitchens, recipes);
   return new House(
@@ -42,7 +45,8 @@ export async function makeHouse(url: string | undefined): Promise<House> {
     new ReceiptsService(database, once, packs),
     new MergesService(database, foods, packs, recipes),
     new CardsService(database, once, kitchens, recipes),
-    new ImportsService(database, once, foods, packs, recipes),
-    new ExportsService(database, kitchens, foods, packs, recipes),
+    new ImportsService(database, once, foods, packs, recipes, batches),
+    new ExportsService(database, kitchens, foods, packs, recipes, batches),
+    batches,
   );
 }

@@ -1,4 +1,5 @@
 import { Global, Module } from '@nestjs/common';
+import { BatchesModule } from '../batches/batches.module.js';
 import { CardsModule } from '../cards/cards.module.js';
 import { ExportsModule } from '../exports/exports.module.js';
 import { FoodsModule } from '../foods/foods.module.js';
@@ -24,6 +25,7 @@ import { Threads } from './threads.js';
     CardsModule,
     ImportsModule,
     ExportsModule,
+    BatchesModule,
   ],
   providers: [House, Threads, SettledLists],
   exports: [Threads, SettledLists],

@@ -34,8 +34,8 @@ const { View: WorkingPanel } = later(async () => ({ default: (await import('./be
 export function RecipePage() {
   const { recipeId = '' } = useParams();
   const trouble = useOpenRecipe(recipeId);
-  const { present, id, subRecipes } = useRecipeState();
-  const here = useKitchen(subRecipes);
+  const { present, id, subRecipes, learned } = useRecipeState();
+  const here = useKitchen(subRecipes, learned);
   // The card prints what people can measure, and its figures are of just that: so are the docket and the working beside it.
   const onCard = useMatch('/recipes/:id/card') !== null;
   const shown = useMemo(() => (onCard && present ? snappedAmounts(present).recipe : present), [onCard, present]);
@@ -208,7 +208,7 @@ function useOpenRecipe(id: string): string | undefined {
         const recovered = kept && !sameDocument(kept.document, opened.document) ? kept : undefined;
         const steps = await stepsBefore(id, recovered?.document ?? saved.document);
         if (!here) return;
-        dispatch(recipeActions.opened({ saved, subRecipes: opened.subRecipes, usedIn: opened.usedIn, steps }));
+        dispatch(recipeActions.opened({ saved, subRecipes: opened.subRecipes, usedIn: opened.usedIn, learned: opened.learned, steps }));
         if (recovered) dispatch(recipeActions.recovered(recovered));
       } catch (error) {
         if (here) setTrouble({ id, text: problemText(problemOf(error)) });

@@ -1,6 +1,13 @@
 import { useMemo } from 'react';
 import { FoodIndex, Kitchen, reusableParts, type Food, type Pack, type Recipe, type Settings, type ReusablePart } from '@portiona/core';
-import { useGetKitchenQuery, useListFoodsQuery, useListPacksQuery, type KitchenDto, type SavedFoodDto } from '../../api/api.gen';
+import {
+  useGetKitchenQuery,
+  useListFoodsQuery,
+  useListPacksQuery,
+  type KitchenDto,
+  type LearnedYieldDto,
+  type SavedFoodDto,
+} from '../../api/api.gen';
 
 /** The kitchen as the page knows it: enough to compute every figure without asking again. */
 export interface LoadedKitchen {
@@ -20,8 +27,12 @@ const NO_ROWS: readonly never[] = [];
  * Foods, packs and settings, made ready to compute with. Undefined until they are loaded.
  *
  * @param bases other recipes that the one at hand takes parts of
+ * @param learned yields that batches have taught of them
  */
-export function useKitchen(subRecipes: readonly Recipe[] = NO_RECIPES): LoadedKitchen | undefined {
+export function useKitchen(
+  subRecipes: readonly Recipe[] = NO_RECIPES,
+  learned: readonly LearnedYieldDto[] = NO_ROWS,
+): LoadedKitchen | undefined {
   const settings = useGetKitchenQuery().data;
   const foodRows = useListFoodsQuery().data;
   const packRows = useListPacksQuery().data;
@@ -30,8 +41,14 @@ export function useKitchen(subRecipes: readonly Recipe[] = NO_RECIPES): LoadedKi
   const index = useMemo(() => new FoodIndex(foods, new Set(packs.map(({ food }) => food))), [foods, packs]);
   const foodsById = useMemo(() => new Map(foods.map((food) => [food.id, food])), [foods]);
   const kitchen = useMemo(
-    () => settings && new Kitchen({ settings: settingsOf(settings), foods, packs, recipes: subRecipes }),
-    [settings, foods, packs, subRecipes],
+    () =>
+      settings &&
+      new Kitchen({
+        settings: settingsOf(settings),
+        ...{ foods, packs, recipes: subRecipes },
+        learned: new Map(learned.map(({ of, batches, mean, sd }) => [of, { batches, mean, sd }])),
+      }),
+    [settings, foods, packs, subRecipes, learned],
   );
   return useMemo(() => {
     if (!kitchen || !foodRows || !packRows) return undefined;

@@ -1,6 +1,6 @@
 import { createSlice, original, type Draft, type PayloadAction } from '@reduxjs/toolkit';
 import { withIds, type Recipe } from '@portiona/core';
-import type { UsedInDto, SavedRecipeDto } from '../../api/api.gen';
+import type { LearnedYieldDto, SavedRecipeDto, UsedInDto } from '../../api/api.gen';
 import { isPassing, type Problem } from '../../api/problem';
 
 /** Where what was written stands: on the server, on its way, or only here, because the server is away or because of what is in it. */
@@ -23,6 +23,8 @@ export interface RecipeState {
   readonly subRecipes: readonly Recipe[];
   /** Dishes that take its own parts, as of when it was opened. */
   readonly usedIn: readonly UsedInDto[];
+  /** Yields that batches have taught of its parts, as of when it was opened. */
+  readonly learned: readonly LearnedYieldDto[];
 }
 
 /** A recipe as it came from the server, and what undoing leads to where it was worked on here before. */
@@ -30,6 +32,7 @@ interface Opened {
   readonly saved: SavedRecipeDto;
   readonly subRecipes: readonly Recipe[];
   readonly usedIn: readonly UsedInDto[];
+  readonly learned?: readonly LearnedYieldDto[];
   readonly steps?: Pick<RecipeState, 'past' | 'future'>;
 }
 
@@ -45,6 +48,7 @@ const NOTHING_OPEN: RecipeState = {
   problem: undefined,
   subRecipes: [],
   usedIn: [],
+  learned: [],
 };
 
 /** More steps back than anyone takes; each shares all it did not change with the next. */
@@ -59,7 +63,7 @@ const slice = createSlice({
   name: 'recipe',
   initialState: NOTHING_OPEN,
   reducers: {
-    opened: plainly<Opened>((_, { saved, subRecipes, usedIn, steps }) => ({
+    opened: plainly<Opened>((_, { saved, subRecipes, usedIn, learned = [], steps }) => ({
       ...NOTHING_OPEN,
       ...steps,
       id: saved.id,
@@ -68,6 +72,7 @@ const slice = createSlice({
       savedAt: saved.savedAt,
       subRecipes,
       usedIn,
+      learned,
     })),
     /** Other recipes have come to hand, because a line takes a part of them. */
     subRecipesKnown: plainly<readonly Recipe[]>((state, subRecipes) => {

@@ -181,9 +181,9 @@ function KitchenFileDoor() {
     try {
       // What it really is, the server reads.
       const kitchenFile = JSON.parse(await file.text()) as KitchenFile;
-      const { foods, packs, recipes } = await bring({ kitchenFile, ...(there ? { there } : {}) }).unwrap();
-      dispatch(api.util.invalidateTags(['foods', 'packs', 'recipes', 'kitchen']));
-      say(`${foods} foods, ${packs} packs and ${recipes} recipes came in.`);
+      const { foods, packs, recipes, batches } = await bring({ kitchenFile, ...(there ? { there } : {}) }).unwrap();
+      dispatch(api.util.invalidateTags(['foods', 'packs', 'recipes', 'batches', 'kitchen']));
+      say(`${foods} foods, ${packs} packs, ${recipes} recipes and ${batches} batches came in.`);
     } catch (error) {
       if (problemOf(error).status === 409) setClash(file);
       setTrouble(error instanceof SyntaxError ? `${file.name} is not JSON: ${error.message}` : problemText(problemOf(error)));
@@ -193,7 +193,7 @@ function KitchenFileDoor() {
     <Door
       icon={<FileJson size={20} />}
       title="A kitchen file"
-      text="Foods, packs and recipes of another kitchen, as one file. All of it comes in, or nothing."
+      text="Foods, packs, recipes and batches of another kitchen, as one file. All of it comes in, or nothing."
       action={isLoading ? 'Reading it' : 'Choose a kitchen file'}
       accept=".json,application/json"
       busy={isLoading}

@@ -52,8 +52,8 @@ export function VersionsPanel({ recipe, here, onClose }: VersionsPanelProps) {
     <SidePanel label="Versions" subject="versions" onClose={onClose} className="fitting">
       <h2>Versions</h2>
       <p className="intro">
-        A version stays when a card was published from it, a dish rests on it, you named it, or it was the last of its day. Drafts in
-        between go within a day.
+        A version stays when a card was published from it, a batch was cooked from it, a dish rests on it, you named it, or it was the last
+        of its day. Drafts in between go within a day.
       </p>
       {error !== undefined && (
         <p className="bad" role="alert">

@@ -9,6 +9,7 @@ const version = (revision: number, savedAt: string, because: VersionDto['because
   because,
   name: null,
   issues: [],
+  cooked: [],
   dishes: [],
   ...more,
 });

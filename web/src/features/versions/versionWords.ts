@@ -1,9 +1,9 @@
-import type { RecipeChange } from '@portiona/core';
+import { dayText, type RecipeChange } from '@portiona/core';
 import type { VersionDto } from '../../api/api.gen';
 import { dayOf } from '../../ui/timeText';
 
 /** Why a version is still there, in words; nothing of a draft. */
-export function reasonsOf({ because, name, issues, dishes }: VersionDto): string[] {
+export function reasonsOf({ because, name, issues, cooked, dishes }: VersionDto): string[] {
   return because.flatMap((reason) => {
     switch (reason) {
       case 'newest':
@@ -12,6 +12,8 @@ export function reasonsOf({ because, name, issues, dishes }: VersionDto): string
         return [`“${name ?? ''}”`];
       case 'published':
         return [issues.length === 1 ? `card, issue ${issues[0]}` : `card, issues ${issues.join(', ')}`];
+      case 'cooked':
+        return [cooked.length === 1 ? `cooked ${dayText(cooked[0] ?? '', false)}` : `cooked ${cooked.length} times`];
       case 'base':
         return [dishes.length === 1 ? `${dishes[0]} rests on it` : `${dishes.length} dishes rest on it`];
       case 'overwritten':

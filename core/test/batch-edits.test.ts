@@ -1,8 +1,5 @@
 import fc from 'fast-check';
-import { batchEditFaults } from '../format/index.js';
-import type { Batch } from './batch.js';
-import { BATCH_EDITS, editedBatch, type BatchEdit } from './editedBatch.js';
-import { foodsOfBatch } from './foodsOfBatch.js';
+import { batchEditFaults, type Batch, BATCH_EDITS, editedBatch, type BatchEdit, foodsOfBatch } from '../src/index.js';
 
 const BATCH: Batch = { id: 'b', recipe: 'pot', date: '2026-11-20', cooking: { begun: '2026-11-20T10:00:00Z', step: 0 } };
 const timer = { id: 't1', name: 'Rice', minutes: 28, started: '2026-11-20T10:05:00Z', step: 3 };

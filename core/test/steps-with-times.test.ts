@@ -1,9 +1,15 @@
 import fc from 'fast-check';
-import { readKitchen } from '../format/index.js';
-import { Kitchen, withEveryReference, type Recipe } from '../recipe/index.js';
-import { equipmentIn } from './equipmentIn.js';
-import { proposedHands } from './proposedHands.js';
-import { minutesIn, stepInCircle, timedSteps } from './timedSteps.js';
+import {
+  readKitchen,
+  Kitchen,
+  withEveryReference,
+  type Recipe,
+  equipmentIn,
+  proposedHands,
+  minutesIn,
+  stepInCircle,
+  timedSteps,
+} from '../src/index.js';
 
 /** Sentences of methods as people write them, with what they hold. */
 const HOLDS: readonly (readonly [text: string, ...uses: readonly string[]])[] = [
@@ -118,9 +124,7 @@ test('a circle is found wherever it is, and none where steps only wait for other
 const FILE = {
   format: 'portiona/1',
   foods: [{ id: 'leek', name: 'Leek' }],
-  recipes: [
-    { id: 'r', title: 'R', servings: 2, parts: [{ id: 'main', name: 'Main', lines: [{ food: 'leek', amount: 100, unit: 'g' }] }] },
-  ],
+  recipes: [{ id: 'r', title: 'R', servings: 2, parts: [{ id: 'main', name: 'Main', lines: [{ food: 'leek', amount: 100, unit: 'g' }] }] }],
 };
 const faultsOf = (...steps: unknown[]) => {
   const read = readKitchen({ ...FILE, recipes: [{ ...FILE.recipes[0], steps }] }, '2026-11-25');
@@ -156,10 +160,7 @@ test.each([
   [{ text: 'a', after: [1] }, 'recipes[0].steps[0].after[0]: a step cannot wait for itself'],
   [{ text: 'a', heat: 3 }, 'recipes[0].steps[0]: must be a text'],
   [{ text: 'a', or: [{ name: 'b' }] }, 'recipes[0].steps[0].or[0].text: is missing'],
-  [
-    { text: 'a', or: [{ name: 'b', text: 'x {main/7 y}' }] },
-    'recipes[0].steps[0].or[0]: mentions an unknown line "main/7"',
-  ],
+  [{ text: 'a', or: [{ name: 'b', text: 'x {main/7 y}' }] }, 'recipes[0].steps[0].or[0]: mentions an unknown line "main/7"'],
   [
     {
       text: 'a',
