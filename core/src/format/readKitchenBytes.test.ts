@@ -26,7 +26,14 @@ test('a file read entry by entry is the file read whole', () => {
 });
 
 test('whatever is wrong in it is told at the same places', () => {
-  const file = { format: 'portiona/1', foods: [{ id: 'a', name: 'A' }, {}], packs: [{ food: 'nobody' }], recipes: [{ id: 'x' }], batches: [{}, 3], more: 1 };
+  const file = {
+    format: 'portiona/1',
+    foods: [{ id: 'a', name: 'A' }, {}],
+    packs: [{ food: 'nobody' }],
+    recipes: [{ id: 'x' }],
+    batches: [{}, 3],
+    more: 1,
+  };
   const [whole, pieces] = [readKitchen(file, TODAY), readKitchenBytes(bytesOf(JSON.stringify(file)), decode, TODAY)];
   const places = (read: typeof whole) => (read.ok ? [] : read.faults.map(({ path, message }) => `${path}: ${message}`).sort());
   expect(places(pieces)).toEqual(places(whole));

@@ -26,15 +26,16 @@ export function kitchenFileText({ settings, foods, packs, recipes, batches = [] 
     `  "foods": ${list(foods)},`,
     `  "packs": ${list(packs)},`,
     `  "recipes": ${list(recipes.map(withNumbers))}${batches.length === 0 ? '' : ','}`,
-    ...(batches.length === 0 ? [] : [`  "batches": ${list(batches.map((batch) => asWritten(batch, recipes)))}`]),
+    ...(batches.length === 0
+      ? []
+      : [`  "batches": ${list(batches.map((batch) => (batch.then ? { ...batch, then: withNumbers(batch.then) } : batch)))}`]),
     '}\n',
   ].join('\n');
 }
 
-/** A batch as a file has it: the recipe as it was cooked only where it is another by now. */
-function asWritten(batch: Batch, recipes: readonly Recipe[]): Batch {
+/** A batch with the recipe as it was cooked only where that is another by now: else it is cooked from the recipe as it stands. */
+export function withThenIfOther(batch: Batch, recipes: readonly Recipe[]): Batch {
   const { then, ...rest } = batch;
-  if (!then) return batch;
-  const [was, now] = [withNumbers(then), recipes.find(({ id }) => id === batch.recipe)];
-  return now && sameDocument(was, withNumbers(now)) ? rest : { ...rest, then: was };
+  const now = then && recipes.find(({ id }) => id === batch.recipe);
+  return then && now && sameDocument(withNumbers(then), withNumbers(now)) ? rest : batch;
 }

@@ -1,5 +1,15 @@
 import { Injectable } from '@nestjs/common';
-import { foodsSheet, kitchenFileText, linesSheet, pricesSheet, recipesSheet, type Pack, type Recipe, type Sheet } from '@portiona/core';
+import {
+  foodsSheet,
+  kitchenFileText,
+  linesSheet,
+  pricesSheet,
+  recipesSheet,
+  withThenIfOther,
+  type Pack,
+  type Recipe,
+  type Sheet,
+} from '@portiona/core';
 import { stringify } from 'csv-stringify/sync';
 import { Database } from '../database/database.js';
 import { BatchesService } from '../batches/batches.service.js';
@@ -30,7 +40,7 @@ export class ExportsService {
       recipes: (await this.recipes.loadForCalculation(scope)).sort(byId),
       batches: await this.batches.loadForCalculation(scope),
     }));
-    return kitchenFileText(content);
+    return kitchenFileText({ ...content, batches: content.batches.map((batch) => withThenIfOther(batch, content.recipes)) });
   }
 
   /** One recipe with the recipes, foods and packs it is made of, as a kitchen file. @throws NotFoundError */
