@@ -1,4 +1,6 @@
 export * from './batch.js';
+export * from './batchCauses.js';
+export * from './batchChanges.js';
 export * from './batchedRecipe.js';
 export * from './batchFigures.js';
 export * from './batchProblems.js';
