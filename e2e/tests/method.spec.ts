@@ -21,7 +21,7 @@ test('a method is written by keys alone: ingredients mentioned, times and temper
   await page.keyboard.press('Enter');
   await page.keyboard.type(' at 200 °C, 8-10 min.');
   await expect(method.getByText('200 °C (390 °F, gas 6)')).toBeVisible();
-  await expect(method.getByText('8 to 10 min', { exact: true })).toBeVisible();
+  await expect(method.getByText('10 min, by itself, oven 200 °C', { exact: true })).toBeVisible();
   await expect(method.getByText('no “until …” yet')).toBeVisible();
   await method.getByRole('combobox', { name: 'Part of step 2' }).selectOption({ label: 'Part 2' });
   await expectAccessible(page, '.sheet');

@@ -8,6 +8,8 @@ const SCREENS = [
   '/pantry/prices',
   '/pantry/compare',
   '/put-away',
+  '/batches',
+  '/batches/smoky-lentil-and-squash-dal?edit=dal-2026-11-26',
   `${DISH}/brief`,
   `${DISH}/build`,
   `${DISH}/build?side=method`,

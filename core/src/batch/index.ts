@@ -3,6 +3,7 @@ export * from './batchCauses.js';
 export * from './batchChanges.js';
 export * from './batchedRecipe.js';
 export * from './batchFigures.js';
+export * from './batchLessons.js';
 export * from './batchProblems.js';
 export * from './editedBatch.js';
 export * from './foodsOfBatch.js';

@@ -68,14 +68,15 @@ export function learnedYields(batches: readonly Batch[], kitchen: Kitchen): Read
     else factors.set(of, [factor]);
   }
   return new Map(
-    [...factors].flatMap(([of, found]) => (found.length < FEWEST_LEARNED ? [] : [[of, { batches: found.length, ...spreadOf(found) }]])),
+    [...factors].flatMap(([of, found]) => (found.length < FEWEST_LEARNED ? [] : [[of, { batches: found.length, ...sampleOf(found) }]])),
   );
 }
 
-function spreadOf(factors: readonly number[]): { readonly mean: number; readonly sd: number } {
+/** Mean and standard deviation of a sample; of one alone there is no deviation. */
+export function sampleOf(factors: readonly number[]): { readonly mean: number; readonly sd: number } {
   const mean = compensatedSum(factors) / factors.length;
   const squares = compensatedSum(factors.map((factor) => (factor - mean) ** 2));
-  return { mean, sd: Math.sqrt(squares / (factors.length - 1)) };
+  return { mean, sd: factors.length < 2 ? 0 : Math.sqrt(squares / (factors.length - 1)) };
 }
 
 /** A kitchen that estimates by what its batches have taught. */

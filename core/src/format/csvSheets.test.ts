@@ -1,9 +1,10 @@
+import { Kitchen } from '../recipe/index.js';
 import { demoKitchen } from '../../test/demoKitchen.js';
 import { kitchenOf, recipeOf } from '../../test/kitchens.js';
 import { nutrientsPerGram, type Food } from '../food/index.js';
 import { recipeFigures } from '../recipe/index.js';
 import { foodFromRow, guessMapping, placedMapping, columnsOf } from '../table/index.js';
-import { foodsSheet, pricesSheet, recipesSheet, type Sheet } from './csvSheets.js';
+import { batchesSheet, foodsSheet, pricesSheet, recipesSheet, type Sheet } from './csvSheets.js';
 
 const cellOf = ({ headings, rows }: Sheet, row: number, heading: string) => rows[row]?.[headings.indexOf(heading)];
 
@@ -81,4 +82,28 @@ test('recipes with their figures, and what they lack', () => {
   expect(cellOf(sheet, 0, 'Fat (g)')).toBe(0.25);
   expect(cellOf(sheet, 0, 'At least, for want of')).toMatch(/Fat.*Used cost/);
   for (const row of recipesSheet(demoKitchen.content.recipes, demoKitchen).rows) expect(row).toHaveLength(sheet.headings.length);
+});
+
+test('batches have a row for each part that was measured, and one where none was; who wrote a note wrote a cell', () => {
+  const recipe = {
+    id: 'pot',
+    title: 'Pot',
+    servings: 4,
+    parts: [{ id: 'main', name: 'Main', lines: [{ food: 'leek', amount: 400, unit: 'g' }] }],
+  };
+  const kitchen = new Kitchen({
+    settings: { currency: 'EUR', measures: 'metric', rules: 'plain', staples: 'counted', date: '2026-11-25' },
+    foods: [{ id: 'leek', name: 'Leek', nutrients: { energyKcal: 30 } }],
+    packs: [],
+    recipes: [recipe],
+  });
+  const batch = { id: 'a', recipe: 'pot', date: '2026-11-01', parts: [{ part: 'main', gross: 500, tare: 200 }], rating: 4, note: '=1+1' };
+  const sheet = batchesSheet([batch, { id: 'b', recipe: 'pot', date: '2026-11-02', leaveOut: true }], kitchen);
+  const column = (heading: string) => sheet.rows.map((row) => row[sheet.headings.indexOf(heading)]);
+  expect(sheet.rows.every((row) => row.length === sheet.headings.length)).toBe(true);
+  expect(column('Came out g')).toEqual([300, '']);
+  expect(column('Of what went in')).toEqual([0.75, '']);
+  expect(column('Energy kcal')).toEqual([30, 30]);
+  expect(column('Learned from')).toEqual(['yes', 'no']);
+  expect(column('Note')).toEqual(['=1+1', '']);
 });

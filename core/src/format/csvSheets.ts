@@ -1,6 +1,7 @@
 import { NUTRIENTS, nutrientRow, per100gOf, type Food, type LabelNutrient } from '../food/index.js';
 import { packGrams, type Pack } from '../price/index.js';
-import { computedFigures, nameOfLine, recipeFigures, shownFigure, type Kitchen, type Recipe } from '../recipe/index.js';
+import { batchFigures, netOf, partFactors, type Batch } from '../batch/index.js';
+import { computed, computedFigures, nameOfLine, recipeFigures, shownFigure, type Kitchen, type Recipe } from '../recipe/index.js';
 import { boxBand } from '../uncertainty/index.js';
 
 /** A sheet for a spreadsheet: headings, and rows of the same length. Cells that nobody knows are empty. */
@@ -174,4 +175,54 @@ export function recipesSheet(recipes: readonly Recipe[], kitchen: Kitchen): Shee
 /** A figure freed of the noise of binary arithmetic, which a spreadsheet would show. */
 function cell(amount: number | undefined): number | '' {
   return amount === undefined ? '' : Number(amount.toPrecision(12));
+}
+
+/** Batches with what came out of each measured part, a row a part, unrounded; one that was not measured has a row as well. */
+export function batchesSheet(batches: readonly Batch[], kitchen: Kitchen): Sheet {
+  const known = partFactors(batches, kitchen);
+  return {
+    headings: [
+      ...[
+        'Date',
+        'Dish',
+        'Batch',
+        'Cooked by',
+        'Servings',
+        'Variant',
+        'Part',
+        'Came out g',
+        'Of what went in',
+        'Mean before',
+        'Low',
+        'High',
+      ],
+      ...['Minutes at the stove', 'Minutes in all', 'Energy kcal', 'Used', 'Paid', 'Tasted of 5', 'Learned from', 'Note'],
+    ],
+    rows: batches.flatMap((batch) => {
+      const found = computed(() => batchFigures(batch, batches, kitchen, known));
+      const made = found.ok ? found.made : undefined;
+      const recipe = made?.recipe ?? batch.then ?? kitchen.recipe(batch.recipe);
+      const names = new Map((recipe?.parts ?? []).map(({ id, name }) => [id, name]));
+      const head = [
+        batch.date,
+        recipe?.title ?? batch.recipe,
+        batch.id,
+        batch.by ?? '',
+        cell(batch.servings ?? recipe?.servings),
+        batch.variant ?? '',
+      ];
+      const { active, total } = batch.minutes ?? {};
+      const serving = made?.figures.perServing;
+      const tail = [
+        ...[cell(active), cell(total), cell(serving?.nutrients.energyKcal.amount), cell(made?.figures.batch.usedCost.amount)],
+        ...[cell(made?.paid?.toNumber()), cell(batch.rating), batch.leaveOut ? 'no' : 'yes', batch.note ?? ''],
+      ];
+      const yields = made?.yields ?? [];
+      if (yields.length === 0) return [[...head, '', '', '', '', '', '', ...tail]];
+      return yields.map(({ part, factor, mean, low, high }) => {
+        const came = batch.parts?.find((one) => one.part === part);
+        return [...head, names.get(part) ?? part, cell(came && netOf(came)), cell(factor), cell(mean), cell(low), cell(high), ...tail];
+      });
+    }),
+  };
 }

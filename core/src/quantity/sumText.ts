@@ -10,15 +10,22 @@ const TERM = /([+-])([^+-]+)/g;
  * @example sumFromText('3140-1210') // 1930
  */
 export function sumFromText(text: string): number | undefined {
+  return sumTerms(text)?.reduce((sum, one) => sum + one, 0);
+}
+
+/**
+ * The numbers of a sum with their signs, or undefined where any of it is none.
+ *
+ * @example sumTerms('3140-1210') // [3140, -1210]
+ */
+export function sumTerms(text: string): readonly number[] | undefined {
   const bare = text.replace(/[−–]/g, '-').replace(/\s+/g, ' ').trim();
   const signed = /^[+-]/.test(bare) ? bare : `+${bare}`;
   const terms = [...signed.matchAll(TERM)];
   if (terms.length === 0 || terms.map(([term]) => term).join('') !== signed) return undefined;
-  let sum = 0;
-  for (const [, sign, written = ''] of terms) {
+  const numbers = terms.map(([, sign, written = '']) => {
     const amount = numberFromText(written);
-    if (amount === undefined) return undefined;
-    sum += sign === '-' ? -amount : amount;
-  }
-  return sum;
+    return amount === undefined ? undefined : sign === '-' ? -amount : amount;
+  });
+  return numbers.every((one) => one !== undefined) ? numbers : undefined;
 }

@@ -48,6 +48,12 @@ export class BatchesService {
     return (await this.#rows(scope, recipe)).map(toBatch);
   }
 
+  /** Batches, and a kitchen to compute them in: of all recipes, or of one. */
+  async withKitchen(scope: Scope, recipe?: string): Promise<{ readonly batches: readonly Batch[]; readonly kitchen: Kitchen }> {
+    const batches = await this.loadForCalculation(scope, recipe);
+    return { batches, kitchen: await this.#kitchenFor(scope, batches) };
+  }
+
   /**
    * Batches at a glance, the newest first: of all recipes, or of one.
    *

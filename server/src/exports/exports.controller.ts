@@ -1,5 +1,5 @@
-import { Controller, Get, Header, Param, Res } from '@nestjs/common';
-import { ApiOkResponse, ApiOperation, ApiProduces, ApiTags } from '@nestjs/swagger';
+import { Controller, Get, Header, Param, Query, Res } from '@nestjs/common';
+import { ApiOkResponse, ApiOperation, ApiProduces, ApiQuery, ApiTags } from '@nestjs/swagger';
 import type { Response } from 'express';
 import { Threads } from '../threads/threads.js';
 import type { Scope } from '../scope/scope.js';
@@ -41,6 +41,18 @@ export class ExportsController {
   @Header('Cache-Control', 'no-store')
   prices(@InScope() scope: Scope): Promise<string> {
     return this.threads.text('exportPrices', scope);
+  }
+
+  @Get('batches.csv')
+  @ApiOperation({ operationId: 'exportBatches', summary: 'Batches as a sheet: of all dishes, or of one' })
+  @ApiQuery({ name: 'recipe', required: false, description: 'Of this recipe alone' })
+  @ApiProduces('text/csv')
+  @ApiOkResponse({ schema: { type: 'string' } })
+  @Header('Content-Type', 'text/csv; charset=utf-8')
+  @Header('Content-Disposition', 'attachment; filename="batches.csv"')
+  @Header('Cache-Control', 'no-store')
+  batches(@InScope() scope: Scope, @Query('recipe') recipe?: string): Promise<string> {
+    return this.threads.text('exportBatches', scope, recipe);
   }
 
   @Get('recipes.csv')

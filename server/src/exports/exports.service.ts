@@ -1,5 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import {
+  batchesSheet,
   foodsSheet,
   kitchenFileText,
   linesSheet,
@@ -94,6 +95,12 @@ export class ExportsService {
         foods,
       ),
     );
+  }
+
+  /** Batches of all dishes, or of one, in the order of their days. */
+  async batchesSheet(scope: Scope, recipe?: string): Promise<string> {
+    const { batches, kitchen } = await this.database.read(() => this.batches.withKitchen(scope, recipe));
+    return csvText(batchesSheet(batches, kitchen));
   }
 
   /** What a serving of every recipe delivers and costs. */

@@ -39,6 +39,7 @@ export const THREAD_JOBS = {
   exportRecipe: (house: House, scope: Scope, id: string) => house.exports.recipeFile(scope, id),
   exportFoods: (house: House, scope: Scope) => house.exports.foodsSheet(scope),
   exportPrices: (house: House, scope: Scope) => house.exports.pricesSheet(scope),
+  exportBatches: (house: House, scope: Scope, recipe?: string) => house.exports.batchesSheet(scope, recipe),
   exportRecipes: (house: House, scope: Scope) => house.exports.recipesSheet(scope),
   exportLines: (house: House, scope: Scope, id: string) => house.exports.linesSheet(scope, id),
   logBatches: (house: House, scope: Scope, recipe?: string) => house.batches.log(scope, recipe),

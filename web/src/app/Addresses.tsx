@@ -14,6 +14,8 @@ const { View: PricesPage } = later(async () => ({ default: (await import('./pant
 const { View: ReceiptPage } = later(async () => ({ default: (await import('./pantryPages')).ReceiptPage }));
 const { View: PantryPage } = later(async () => ({ default: (await import('./pantryPages')).PantryPage }));
 const { View: BeginPage } = later(async () => ({ default: (await import('../features/begin/BeginPage')).BeginPage }));
+const { View: BatchesPage } = later(async () => ({ default: (await import('../features/batches')).BatchesPage }));
+const { View: DishBatchesPage } = later(async () => ({ default: (await import('../features/batches')).DishBatchesPage }));
 const { View: PutAwayPage } = later(async () => ({ default: (await import('./pantryPages')).PutAwayPage }));
 
 /** Every address of the application. */
@@ -36,6 +38,8 @@ export function Addresses() {
         <Route path="pantry/prices" element={<PricesPage />} />
         <Route path="pantry/tables/:tableId" element={<TablePage />} />
         <Route path="pantry/:foodId" element={<PantryPage />} />
+        <Route path="batches" element={<BatchesPage />} />
+        <Route path="batches/:recipeId" element={<DishBatchesPage />} />
         <Route path="begin" element={<BeginPage />} />
         <Route path="put-away" element={<PutAwayPage />} />
         <Route path="*" element={<NotHere />} />

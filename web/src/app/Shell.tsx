@@ -50,6 +50,7 @@ export function Shell() {
         <nav aria-label="Main">
           <NavLink to="/recipes">Recipes</NavLink>
           <NavLink to="/pantry">Pantry</NavLink>
+          <NavLink to="/batches">Batches</NavLink>
         </nav>
         <button className="find" onClick={() => setFinding(true)}>
           <Search size={15} aria-hidden />
@@ -58,6 +59,7 @@ export function Shell() {
         <SaveMark />
         <Button
           kind="icon"
+          className="theme"
           onClick={toggle}
           aria-label={theme === 'dark' ? 'Light theme' : 'Dark theme'}
           hint={theme === 'dark' ? 'Light theme' : 'Dark theme'}

@@ -19,6 +19,7 @@ const calls = (call: NonNullable<AppAction['call']>, name: string, ...also: stri
 export const APP_ACTIONS: readonly AppAction[] = [
   calls('start', 'Start a recipe', 'new', 'create', 'dish', 'bring', 'import', 'paste'),
   at('Recipes', '/recipes', 'list', 'book', 'dishes', 'all'),
+  at('Batches', '/batches', 'log', 'cooked', 'yields', 'history of a dish'),
   at('Pantry', '/pantry', 'foods', 'ingredients', 'open the pantry', 'labels'),
   at('Add a food', '/pantry/new', 'new', 'ingredient', 'label', 'product', 'create'),
   at(
@@ -67,6 +68,7 @@ export function dishActions(recipeId: string): AppAction[] {
   const build = `/recipes/${recipeId}/build`;
   return [
     ...STATIONS.map(({ path, name, key, also }) => ({ name, also, key: `Alt ${key}`, to: `/recipes/${recipeId}/${path}` })),
+    at('Batches of this dish', `/batches/${recipeId}`, 'log', 'cooked', 'yield', 'measured'),
     at('Method and keeping', `${build}?side=method`, 'steps', 'instructions', 'storage', 'fridge', 'reheat', 'directions'),
     ...TOOL_PANELS.map((tool) => {
       const { name, also, key } = TOOLS[tool];

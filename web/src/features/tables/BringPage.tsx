@@ -239,6 +239,11 @@ function OutDoor() {
             Recipes as CSV
           </a>
         </Button>
+        <Button asChild>
+          <a href="/api/exports/batches.csv" download>
+            Batches as CSV
+          </a>
+        </Button>
       </p>
     </section>
   );

@@ -1,0 +1,98 @@
+import { expect, expectAccessible, expectSaved, said, startRecipe, test, typeLine } from './desk.js';
+
+test('a batch is logged with what was measured, stands beside what was planned, and is taken into the recipe', async ({ page }) => {
+  await startRecipe(page, 'Logged pot');
+  await typeLine(page, '400 g leek\n');
+  await typeLine(page, '300 g red lentils, Weir Lane\n');
+  await expectSaved(page);
+  const id = /recipes\/([^/]+)\//.exec(page.url())?.[1] ?? '';
+  await page.goto(`/batches/${id}`);
+  await expect(page.getByRole('heading', { name: 'Not cooked yet' })).toBeVisible();
+  await page.getByRole('button', { name: 'Log a batch' }).click();
+
+  // A pot on the scale, less the empty one, kept as it was written.
+  const weight = page.getByLabel(/^Main, g, with its pot/);
+  await weight.fill('1500-600');
+  await weight.press('Enter');
+  await expect(page.getByText('= 900 g')).toBeVisible();
+  await weight.fill('600-1500');
+  await weight.press('Enter');
+  await expect(page.getByRole('alert').filter({ hasText: 'is no weight above 0' })).toBeVisible();
+  await weight.fill('1500-600');
+  await weight.press('Enter');
+  const leek = page.getByLabel(/^Weighed, g: 400 g leek/);
+  await leek.fill('500');
+  await leek.press('Enter');
+  const before = page.getByLabel(/^Before trimming, g: 400 g leek/);
+  await before.fill('625');
+  await before.press('Enter');
+  await expect(page.getByText('20.0 % lost')).toBeVisible();
+  await page.getByLabel('Minutes at the stove').fill('31');
+  await page.getByLabel('Minutes at the stove').press('Enter');
+  await page.getByRole('button', { name: '4 of 5' }).click();
+  await page.getByLabel(/^Note/).fill('Leeks from the garden.');
+  await page.getByLabel(/^Note/).blur();
+  const docket = page.getByRole('complementary', { name: /^Docket of/ });
+  await expect(docket.getByRole('row', { name: /^Weight/ })).toContainText('225 g');
+  await expect(docket.getByRole('row', { name: /^Amounts weighed/ })).toContainText('+15 kcal');
+  await expectAccessible(page);
+
+  // What was said is there after a reload, and in the log of all dishes.
+  await page.reload();
+  await expect(page.getByLabel(/^Main, g, with its pot/)).toHaveValue('1500-600');
+  await expect(page.getByLabel(/^Note/)).toHaveValue('Leeks from the garden.');
+  await page.getByRole('button', { name: /^Take .* into the recipe/ }).click();
+  await expect(said(page, /^The recipe is as the batch of/)).toBeVisible();
+  await page.goto(`/recipes/${id}/build`);
+  await expect(page.getByLabel('Ingredient: 500 g leek')).toBeVisible();
+  await page.getByRole('link', { name: 'Batches' }).click();
+  await expect(page.getByRole('link', { name: 'Logged pot' })).toBeVisible();
+  await expectAccessible(page);
+});
+
+test('two batches teach what a part weighs; one is left out, compared, put away and taken out again', async ({ page }) => {
+  await startRecipe(page, 'Taught pot');
+  await typeLine(page, '400 g leek\n');
+  await expectSaved(page);
+  const id = /recipes\/([^/]+)\//.exec(page.url())?.[1] ?? '';
+  for (const [date, net, active] of [
+    ['2026-11-02', 300, 20],
+    ['2026-11-09', 320, 24],
+  ] as const) {
+    const document = { id: `${id}-${date}`, recipe: id, date, parts: [{ part: 'main', net }], minutes: { active } };
+    expect((await page.request.post('/api/batches', { data: { document } })).status()).toBe(201);
+  }
+  await page.goto(`/batches/${id}`);
+  const lessons = page.getByRole('region', { name: 'What the batches teach' });
+  await expect(lessons).toContainText('Main keeps 0.775 of what goes in');
+  await expect(lessons).toContainText('20, 24 taken');
+  await lessons.getByRole('button', { name: 'Use 310 g' }).click();
+  await expect(lessons).toContainText('The recipe has 310 g');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(lessons.getByRole('button', { name: 'Use 310 g' })).toBeVisible();
+
+  await page.getByRole('link', { name: 'Compare' }).click();
+  await expect(page.getByRole('row', { name: /^Main came out/ })).toContainText('320');
+  await page.getByRole('checkbox', { name: '2 Nov' }).click();
+  await expect(page.getByRole('row', { name: /^Main came out/ }).getByRole('cell')).toHaveCount(1);
+  await expectAccessible(page);
+  await page.getByRole('link', { name: /^This dish/ }).click();
+
+  await page.getByRole('button', { name: 'Put this batch away' }).click();
+  await expect(said(page, /^The batch is put away/)).toBeVisible();
+  await expect(page.getByRole('link', { name: 'This dish, 1' })).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('link', { name: 'This dish, 2' })).toBeVisible();
+  await page.goto('/batches/no-such-dish');
+  await expect(page.getByRole('alert')).toContainText('There is no recipe "no-such-dish"');
+});
+
+test('a yield outside its limits asks one question, and the answer can be taken back', async ({ page }) => {
+  await page.goto('/batches/smoky-lentil-and-squash-dal');
+  const odd = page.locator('.batch-ask');
+  await expect(odd).toContainText('Dal kept less than its 5 batches before, 0.783 to 0.837. It is left out of what is learned.');
+  await odd.getByRole('button', { name: 'It counts after all' }).click();
+  await expect(odd).toContainText('Should later batches learn from it?');
+  await odd.getByRole('button', { name: 'Leave it out' }).click();
+  await expect(odd).toContainText('It is left out of what is learned.');
+});

@@ -1,0 +1,183 @@
+import { useMemo } from 'react';
+import {
+  batchBeside,
+  batchFigures,
+  computed,
+  dayText,
+  figureKey,
+  type Batch,
+  type CauseEffect,
+  type Figure,
+  type Kitchen,
+} from '@portiona/core';
+import { leastText, numberText, priceText } from '../../ui/numberText';
+import { CAUSE_WORDS } from './batchWords';
+
+/** A batch beside what it was to be: figures of one box, and what made the difference. */
+export function BatchDocket({ batch, kitchen }: { readonly batch: Batch; readonly kitchen: Kitchen }) {
+  const found = useMemo(
+    () => computed(() => ({ beside: batchBeside(batch, kitchen), made: batchFigures(batch, [batch], kitchen) })),
+    [batch, kitchen],
+  );
+  const title = `Docket of ${dayText(batch.date, false)}`;
+  if (!found.ok)
+    return (
+      <aside className="docket" aria-label={title}>
+        <h2>{title}</h2>
+        <p className="bad mt-2">The figures cannot be worked out: {found.because}.</p>
+      </aside>
+    );
+  const { beside, made } = found.made;
+  const { designed, cooked, causes } = beside;
+  const { currency } = kitchen.settings;
+  const carbohydrate = figureKey('carbohydrate', kitchen.convention);
+  const money = (figure: Figure) => figureText(figure, (amount) => priceText(amount, currency));
+  const [was, is] = [designed.perServing, cooked.perServing];
+  const in100 = ({ nutrients, weight }: typeof is) =>
+    nutrients.energyKcal.amount === undefined || weight === 0 ? '?' : numberText((100 * nutrients.energyKcal.amount) / weight, 0);
+  return (
+    <aside className="docket batch-docket" aria-label={title}>
+      <h2>
+        <span>{title}</span>
+        <span>per {cooked.recipe.servingName ?? 'serving'}</span>
+      </h2>
+      <table>
+        <thead>
+          <tr>
+            <th>
+              <span className="sr">Figure</span>
+            </th>
+            <th>designed</th>
+            <th>as cooked</th>
+          </tr>
+        </thead>
+        <tbody>
+          <Row
+            big
+            name="Energy"
+            unit="kcal"
+            was={figureText(was.nutrients.energyKcal, whole)}
+            is={figureText(is.nutrients.energyKcal, whole)}
+          />
+          <Row big name="Protein" unit="g" was={figureText(was.nutrients.protein, tenth)} is={figureText(is.nutrients.protein, tenth)} />
+          <Row name="Weight" unit="g" was={whole(was.weight)} is={whole(is.weight)} />
+          <Row name="In 100 g" unit="kcal" was={in100(was)} is={in100(is)} />
+          <Row
+            name="Carbohydrate"
+            unit="g"
+            was={figureText(was.nutrients[carbohydrate], tenth)}
+            is={figureText(is.nutrients[carbohydrate], tenth)}
+          />
+          <Row name="Fat" unit="g" was={figureText(was.nutrients.fat, tenth)} is={figureText(is.nutrients.fat, tenth)} />
+          <Row name="Used" unit="" was={money(was.usedCost)} is={money(is.usedCost)} />
+        </tbody>
+      </table>
+      <div className="tear" />
+      {causes.length === 0 ? (
+        <p className="muted text-compact">Nothing was weighed, swapped or paid otherwise: it is as designed.</p>
+      ) : (
+        <table className="causes">
+          <caption>What made the difference</caption>
+          <thead className="sr">
+            <tr>
+              <th>Cause</th>
+              <th>kcal</th>
+              <th>grams</th>
+              <th>money</th>
+            </tr>
+          </thead>
+          <tbody>
+            {causes.map((cause) => (
+              <Cause key={cause.cause} effect={cause} currency={currency} />
+            ))}
+          </tbody>
+        </table>
+      )}
+      {made.boxes.length > 0 && (
+        <>
+          <div className="tear" />
+          <table className="causes">
+            <caption>Boxes as they were filled</caption>
+            <tbody>
+              {made.boxes.map(({ box, weight, nutrients, usedCost }, i) => (
+                <tr key={i}>
+                  <td>
+                    {(box.count ?? 1) > 1 && `${box.count} × `}
+                    {box.name} <span className="faint">{box.keep ?? 'fridge'}</span>
+                  </td>
+                  <td className="num">{whole(weight)} g</td>
+                  <td className="num">{figureText(nutrients.energyKcal, whole)} kcal</td>
+                  <td className="num">{money(usedCost)}</td>
+                </tr>
+              ))}
+              {made.left
+                .filter(({ grams }) => Math.abs(grams) > 0.5)
+                .map(({ part, grams }) => (
+                  <tr key={part}>
+                    <td className={grams < 0 ? 'warn' : 'muted'}>
+                      {grams < 0 ? '▲ too much in the boxes: ' : 'left: '}
+                      {cooked.parts.find((one) => one.part.id === part)?.part.name ?? part}
+                    </td>
+                    <td className="num">{whole(Math.abs(grams))} g</td>
+                    <td />
+                    <td />
+                  </tr>
+                ))}
+            </tbody>
+          </table>
+        </>
+      )}
+    </aside>
+  );
+}
+
+const whole = (amount: number) => numberText(amount, 0);
+const tenth = (amount: number) => numberText(amount, 1);
+
+function figureText(figure: Figure | undefined, text: (amount: number) => string): string {
+  if (figure?.amount === undefined) return '?';
+  return `${leastText(figure) === '' ? '' : '≥ '}${text(figure.amount)}`;
+}
+
+function Row({
+  name,
+  unit,
+  was,
+  is,
+  big = false,
+}: {
+  readonly name: string;
+  readonly unit: string;
+  readonly was: string;
+  readonly is: string;
+  readonly big?: boolean;
+}) {
+  return (
+    <tr className={big ? 'big' : ''}>
+      <th scope="row">{name}</th>
+      <td className="num muted">{was}</td>
+      <td className="num">
+        <b>{is}</b>
+        {unit !== '' && <small> {unit}</small>}
+      </td>
+    </tr>
+  );
+}
+
+function Cause({ effect, currency }: { readonly effect: CauseEffect; readonly currency: string }) {
+  const { cause, energyKcal, weight, usedCost } = effect;
+  return (
+    <tr>
+      <td>{CAUSE_WORDS[cause]}</td>
+      <td className="num">{signed(energyKcal, (amount) => numberText(amount, 0), 0.5)} kcal</td>
+      <td className="num">{signed(weight, (amount) => numberText(amount, 0), 0.5)} g</td>
+      <td className="num">{signed(usedCost, (amount) => priceText(amount, currency), 0.005)}</td>
+    </tr>
+  );
+}
+
+function signed(amount: number | undefined, text: (amount: number) => string, least: number): string {
+  if (amount === undefined) return '?';
+  if (Math.abs(amount) < least) return text(0);
+  return `${amount > 0 ? '+' : '−'}${text(Math.abs(amount))}`;
+}
