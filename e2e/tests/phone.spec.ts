@@ -19,6 +19,7 @@ const SCREENS = [
   `${DISH}/build?working=variants`,
   `${DISH}/build?working=versions`,
   '/recipes/chickpea-and-pepper-stew/build?working=fit',
+  `${DISH}/cook`,
   `${DISH}/card`,
 ];
 

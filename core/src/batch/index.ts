@@ -8,3 +8,4 @@ export * from './batchProblems.js';
 export * from './editedBatch.js';
 export * from './foodsOfBatch.js';
 export * from './learnedYields.js';
+export * from './plannedBatch.js';

@@ -5,7 +5,7 @@ import { nanoid } from '@reduxjs/toolkit';
 const PAUSES = [500, 1500, 4000];
 
 /** Whatever makes something new: sent twice it is still made once, because the server knows it by its key. */
-const CREATES = /^\/api\/(?:recipes|foods|packs|receipts\/prices|imports\/[a-z-]+|recipes\/[^/]+\/published-cards)$/;
+const CREATES = /^\/api\/(?:recipes|foods|packs|batches|receipts\/prices|imports\/[a-z-]+|recipes\/[^/]+\/published-cards)$/;
 
 const ask = fetchBaseQuery({ baseUrl: '/' });
 

@@ -14,6 +14,7 @@ const { View: PricesPage } = later(async () => ({ default: (await import('./pant
 const { View: ReceiptPage } = later(async () => ({ default: (await import('./pantryPages')).ReceiptPage }));
 const { View: PantryPage } = later(async () => ({ default: (await import('./pantryPages')).PantryPage }));
 const { View: BeginPage } = later(async () => ({ default: (await import('../features/begin/BeginPage')).BeginPage }));
+const { View: CookPage } = later(async () => ({ default: (await import('../features/cook/CookPage')).CookPage }));
 const { View: BatchesPage } = later(async () => ({ default: (await import('../features/batches')).BatchesPage }));
 const { View: DishBatchesPage } = later(async () => ({ default: (await import('../features/batches')).DishBatchesPage }));
 const { View: PutAwayPage } = later(async () => ({ default: (await import('./pantryPages')).PutAwayPage }));
@@ -44,6 +45,7 @@ export function Addresses() {
         <Route path="put-away" element={<PutAwayPage />} />
         <Route path="*" element={<NotHere />} />
       </Route>
+      <Route path="cook/:batchId" element={<CookPage />} />
     </Routes>
   );
 }

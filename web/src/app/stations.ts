@@ -30,6 +30,14 @@ export const STATIONS: readonly StationEntry[] = [
     ...later(async () => ({ default: (await import('../stations/build/BuildStation')).BuildStation })),
   },
   {
+    path: 'cook',
+    name: 'Cook',
+    glyph: '▸',
+    key: '3',
+    also: ['cook this', 'begin a batch', 'stove', 'timers', 'weigh'],
+    ...later(async () => ({ default: (await import('../stations/cook/CookStation')).CookStation })),
+  },
+  {
     path: 'card',
     name: 'Card',
     glyph: '▤',

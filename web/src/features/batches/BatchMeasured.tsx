@@ -1,16 +1,12 @@
 import { useMemo } from 'react';
 import {
-  batchedRecipe,
   computed,
   lineText,
-  lineWeights,
-  netOf,
   placedLines,
+  plannedBatch,
   sumFromText,
-  sumTerms,
   type Batch,
   type BatchEdit,
-  type BatchPart,
   type Kitchen,
   type Line,
   type PlacedLine,
@@ -19,6 +15,7 @@ import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { Input } from '../../ui/Input';
 import { Kept } from './Kept';
+import { PartWeighed } from './PartWeighed';
 import { NumberField } from '../../ui/NumberField';
 import { numberText } from '../../ui/numberText';
 
@@ -30,7 +27,7 @@ interface BatchMeasuredProps {
 
 /** What was measured and said of a batch: each is kept as it is written, and may be written otherwise at any time. */
 export function BatchMeasured({ batch, kitchen, onEdit }: BatchMeasuredProps) {
-  const planned = useMemo(() => computed(() => plannedOf(batch, kitchen)), [batch, kitchen]);
+  const planned = useMemo(() => computed(() => plannedBatch(batch, kitchen)), [batch, kitchen]);
   if (!planned.ok) return <p className="bad">What was planned cannot be worked out: {planned.because}.</p>;
   const { recipe } = planned.made;
   const say = (head: Extract<BatchEdit, { do: 'say' }>['head']) => onEdit({ do: 'say', head });
@@ -112,106 +109,12 @@ export function BatchMeasured({ batch, kitchen, onEdit }: BatchMeasuredProps) {
   );
 }
 
-/** The recipe as it was to be cooked, and what each line of it weighs. */
-function plannedOf(batch: Batch, kitchen: Kitchen) {
-  const then = batch.then ?? kitchen.recipe(batch.recipe);
-  if (!then) throw new RangeError('the recipe is not here');
-  const { lines: _, parts: __, discards: ___, boxes: ____, paid: _____, ...plan } = batch;
-  const { recipe } = batchedRecipe(plan, then, kitchen);
-  const system = recipe.measures ?? kitchen.settings.measures;
-  const grams = new Map(
-    placedLines(recipe).map(({ at, line }) => {
-      const food = line.food === undefined ? undefined : kitchen.food(line.food);
-      return [at, food && lineWeights(line, food, system, kitchen.packsOf(food.id))?.edible];
-    }),
-  );
-  return { recipe, grams };
-}
-
 function minutesWith(
   batch: Batch,
   change: { readonly active?: number | undefined; readonly total?: number | undefined },
 ): NonNullable<Batch['minutes']> {
   const all = Object.entries({ ...batch.minutes, ...change }).filter(([, minutes]) => minutes !== undefined);
   return Object.fromEntries(all);
-}
-
-/** A pot on the scale: its net weight, or the full pot less the empty one. */
-function PartWeighed({
-  name,
-  came,
-  portion,
-  onEdit,
-}: {
-  readonly name: string;
-  readonly came: BatchPart;
-  readonly portion: string | undefined;
-  readonly onEdit: (edit: BatchEdit) => void;
-}) {
-  const net = netOf(came);
-  const keep = (change: Partial<Record<keyof BatchPart, number | undefined>>, weighs = true) => {
-    const { net: _, gross: __, tare: ___, ...others } = came;
-    const all = Object.entries({ ...(weighs ? others : came), ...change }).filter(([, value]) => value !== undefined);
-    const part = Object.fromEntries(all) as unknown as BatchPart;
-    onEdit(Object.keys(part).length === 1 ? { do: 'unmeasured', part: came.part } : { do: 'part', part });
-  };
-  return (
-    <>
-      <WeightText
-        label={`${name}, g, with its pot: 3468-1158`}
-        value={
-          came.gross !== undefined && came.tare !== undefined
-            ? `${came.gross}-${came.tare}`
-            : came.net === undefined
-              ? ''
-              : String(came.net)
-        }
-        said={came.gross === undefined || net === undefined ? '' : `= ${numberText(net, 0)} g`}
-        onKeep={(weight) => keep(weight ?? {})}
-      />
-      {portion === 'pieces' && (
-        <NumberField label={`${name}, pieces made`} amount={came.pieces} onChange={(pieces) => keep({ pieces }, false)} />
-      )}
-      {portion === 'volume' && (
-        <NumberField label={`${name}, ml made`} amount={came.volume} onChange={(volume) => keep({ volume }, false)} />
-      )}
-    </>
-  );
-}
-
-type Weight = { readonly net: number } | { readonly gross: number; readonly tare: number };
-
-/** A weight, or two with a minus between them, which are kept as they are: what a pot weighed is found again. */
-function WeightText({
-  label,
-  value,
-  said,
-  onKeep,
-}: {
-  readonly label: string;
-  readonly value: string;
-  readonly said: string;
-  readonly onKeep: (weight: Weight | undefined) => void;
-}) {
-  return (
-    <Kept
-      label={label}
-      value={value}
-      most={40}
-      said={said}
-      check={(text) => (text === '' || weightOf(text) ? undefined : `“${text}” is no weight above 0`)}
-      onKeep={(text) => onKeep(text === '' ? undefined : weightOf(text))}
-    />
-  );
-}
-
-function weightOf(text: string): Weight | undefined {
-  const terms = sumTerms(text);
-  if (!terms) return undefined;
-  const [gross = 0, tare = 0] = terms;
-  if (terms.length === 2 && gross > 0 && tare < 0 && gross + tare > 0) return { gross, tare: -tare };
-  const net = terms.reduce((sum, one) => sum + one, 0);
-  return net > 0 ? { net } : undefined;
 }
 
 interface LineWeighedProps {

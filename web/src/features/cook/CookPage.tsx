@@ -1,0 +1,158 @@
+import { useEffect, useMemo } from 'react';
+import { Link, useParams } from 'react-router';
+import { ArrowLeft, ArrowRight } from 'lucide-react';
+import { computed, plannedBatch, stepOf, type Batch, type BatchEdit, type Kitchen, type PlannedBatch } from '@portiona/core';
+import { BatchDocket } from '../batches/BatchDocket';
+import { useBatchKitchen } from '../batches/useBatches';
+import { useKitchen } from '../kitchen/useKitchen';
+import { Button } from '../../ui/Button';
+import { countText, servingNames } from '../../ui/servingNames';
+import { CookFinish } from './CookFinish';
+import { CookStep } from './CookStep';
+import { CookTimers } from './CookTimers';
+import { OutAndWeighed } from './OutAndWeighed';
+import { plainStep } from './plainStep';
+import type { TimerNow } from './timers';
+import { useAwake } from './useAwake';
+import { useCook } from './useCook';
+import { useRinging } from './useRinging';
+import './cook.css';
+
+/** A batch at the stove: get everything out, one step at a time, weigh what came out. */
+export function CookPage() {
+  const { batchId = '' } = useParams();
+  const { batch, opened, say, waiting, refused, trouble } = useCook(batchId);
+  const here = useKitchen();
+  const kitchen = useBatchKitchen(here, opened);
+  const awake = useAwake();
+  const planned = useMemo(() => (batch && kitchen ? computed(() => plannedBatch(batch, kitchen)) : undefined), [batch, kitchen]);
+  const timers = useRinging(batch?.cooking?.timers ?? []);
+  if (trouble !== undefined || (planned && !planned.ok))
+    return (
+      <main className="page">
+        <div className="empty" role="alert">
+          <h2>This batch cannot be cooked here</h2>
+          <p className="muted mb-4">{trouble ?? (planned && !planned.ok ? planned.because : '')}</p>
+          <Button asChild kind="main">
+            <Link to="/batches">To the batches</Link>
+          </Button>
+        </div>
+      </main>
+    );
+  if (!batch || !kitchen || !planned?.ok) return <main className="page" aria-busy="true" />;
+  return (
+    <Cook batch={batch} kitchen={kitchen} plan={planned.made} timers={timers} say={say} waiting={waiting} refused={refused} awake={awake} />
+  );
+}
+
+interface CookProps {
+  readonly batch: Batch;
+  readonly kitchen: Kitchen;
+  readonly plan: PlannedBatch;
+  readonly timers: readonly TimerNow[];
+  readonly say: (edit: BatchEdit) => void;
+  readonly waiting: number;
+  readonly refused: readonly string[];
+  readonly awake: boolean;
+}
+
+function Cook({ batch, kitchen, plan, timers, say, waiting, refused, awake }: CookProps) {
+  const { recipe, grams } = plan;
+  const steps = useMemo(() => (recipe.steps ?? []).map(stepOf).filter(({ text }) => text.trim() !== ''), [recipe]);
+  const { cooking } = batch;
+  const at = Math.min(cooking?.step ?? steps.length + 1, steps.length + 1);
+  const go = (step: number) => {
+    if (step < 0 || step > steps.length + 1) return;
+    if (step > at && at > 0 && at <= steps.length) say({ do: 'step done', step: at, done: true });
+    say({ do: 'step', step });
+    window.scrollTo(0, 0);
+  };
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const typing = event.target instanceof HTMLElement && event.target.closest('input, textarea, select');
+      if (typing || event.altKey || event.ctrlKey || event.metaKey) return;
+      if (event.key === 'ArrowRight') go(at + 1);
+      else if (event.key === 'ArrowLeft') go(at - 1);
+      else return;
+      event.preventDefault();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  });
+  const next = at + 1 <= steps.length ? steps[at] : undefined;
+  return (
+    <main className="cook">
+      <header className="cook-head">
+        <Link to={`/batches/${batch.recipe}?batch=${batch.id}`} aria-label="Leave the stove; the batch stays as it is">
+          <ArrowLeft size={26} aria-hidden />
+        </Link>
+        <div>
+          <h1>
+            {recipe.title}, {countText(recipe.servings, servingNames(recipe))}
+          </h1>
+          <p role="status">
+            <i className={waiting === 0 ? 'ok-dot' : 'wait-dot'} aria-hidden />
+            {waiting === 0 ? 'Kept' : `Kept here, ${waiting} to send`}
+            {awake && ', the screen stays on'}
+          </p>
+        </div>
+        <span
+          className="cook-count"
+          aria-label={at === 0 ? 'Getting everything out' : at > steps.length ? 'Weighing' : `Step ${at} of ${steps.length}`}
+        >
+          {at === 0 ? 'out' : at > steps.length ? 'weigh' : `${at} of ${steps.length}`}
+        </span>
+      </header>
+      {timers.length > 0 && <CookTimers timers={timers} onStop={(id) => say({ do: 'timer stopped', id })} />}
+      {refused.length > 0 && (
+        <p className="cook-refused" role="alert">
+          ✕ {refused.at(-1)}
+        </p>
+      )}
+      <div className="cook-desk">
+        <section className="cook-step" aria-label={at === 0 ? 'Out and weighed' : at > steps.length ? 'What came out' : `Step ${at}`}>
+          {!cooking ? (
+            <Over batch={batch} say={say} />
+          ) : at === 0 ? (
+            <OutAndWeighed recipe={recipe} grams={grams} batch={batch} kitchen={kitchen} say={say} />
+          ) : at > steps.length ? (
+            <CookFinish batch={batch} recipe={recipe} say={say} />
+          ) : (
+            <CookStep key={at} number={at} batch={batch} plan={plan} kitchen={kitchen} say={say} />
+          )}
+        </section>
+        <aside className="cook-aside">
+          <BatchDocket batch={batch} kitchen={kitchen} />
+        </aside>
+      </div>
+      {cooking && (
+        <nav className="cook-next" aria-label="Steps">
+          <button type="button" className="cook-back" disabled={at === 0} onClick={() => go(at - 1)} aria-label="Step back">
+            <ArrowLeft size={28} aria-hidden />
+          </button>
+          <button type="button" className="cook-peek" disabled={at > steps.length} onClick={() => go(at + 1)}>
+            <span>
+              <b>{at + 1 <= steps.length ? at + 1 : ''}</b>{' '}
+              {next ? plainStep(next.text) : at > steps.length ? 'That was the last' : 'Weigh what came out'}
+            </span>
+            <ArrowRight size={30} aria-hidden />
+          </button>
+        </nav>
+      )}
+    </main>
+  );
+}
+
+function Over({ batch, say }: { readonly batch: Batch; readonly say: (edit: BatchEdit) => void }) {
+  return (
+    <div className="cook-body">
+      <p className="cook-said">This batch is cooked.</p>
+      <Link className="cook-main" to={`/batches/${batch.recipe}?batch=${batch.id}`}>
+        See what came of it
+      </Link>
+      <button type="button" className="cook-plain" onClick={() => say({ do: 'resume', begun: new Date().toISOString() })}>
+        Go on cooking it
+      </button>
+    </div>
+  );
+}

@@ -1,0 +1,56 @@
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import type { BatchEdit } from '@portiona/core';
+import type { OpenBatchDto } from '../../api/api.gen';
+
+/** Something measured that has not reached the kitchen yet. */
+export interface WaitingEdit {
+  /** A UUID, made when it was measured: however often it is sent, it counts once. */
+  readonly id: string;
+  readonly batch: string;
+  readonly edit: BatchEdit;
+}
+
+interface Store extends DBSchema {
+  /** In the order in which they were made. */
+  edits: { key: number; value: WaitingEdit; indexes: { batch: string } };
+  /** A batch as the kitchen had it last: what a page begins with that cannot reach it. */
+  batches: { key: string; value: OpenBatchDto };
+}
+
+let opened: Promise<IDBPDatabase<Store>> | undefined;
+
+function store(): Promise<IDBPDatabase<Store>> {
+  opened ??= openDB<Store>('portiona-cook', 1, {
+    upgrade: (made) => {
+      made.createObjectStore('edits', { autoIncrement: true }).createIndex('batch', 'batch');
+      made.createObjectStore('batches');
+    },
+  });
+  return opened;
+}
+
+/** Keeps something measured, before anything else is done with it. */
+export async function keepEdit(edit: WaitingEdit): Promise<void> {
+  await (await store()).add('edits', edit);
+}
+
+/** What waits of a batch, in its order. */
+export async function waitingEdits(batch: string): Promise<WaitingEdit[]> {
+  return (await store()).getAllFromIndex('edits', 'batch', batch);
+}
+
+/** Forgets what has reached the kitchen, or can never. */
+export async function forgetEdits(batch: string, ids: ReadonlySet<string>): Promise<void> {
+  const transaction = (await store()).transaction('edits', 'readwrite');
+  for (let cursor = await transaction.store.index('batch').openCursor(batch); cursor; cursor = await cursor.continue())
+    if (ids.has(cursor.value.id)) await cursor.delete();
+  await transaction.done;
+}
+
+export async function keepBatch(batch: OpenBatchDto): Promise<void> {
+  await (await store()).put('batches', batch, batch.id);
+}
+
+export async function keptBatch(id: string): Promise<OpenBatchDto | undefined> {
+  return (await store()).get('batches', id);
+}
