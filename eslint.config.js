@@ -69,6 +69,7 @@ export default defineConfig([
   js.configs.recommended,
   { files: ['**/*.{js,cjs,mjs}'], languageOptions: { globals: globals.node } },
   { files: ['e2e/bench/*.mjs'], languageOptions: { globals: globals.browser } },
+  { files: ['web/public/*.js'], languageOptions: { globals: globals.serviceworker } },
   {
     files: ['**/*.{ts,tsx}'],
     extends: [tseslint.configs.recommendedTypeChecked],

@@ -10,6 +10,12 @@ const run = (script, ...args) => spawnSync(process.execPath, [script, ...args], 
 
 if (process.argv[2] === 'faults') process.exit((await faults(Number(process.argv[3] ?? USUAL_KILLS))) ? 0 : 1);
 
+// The stove: every weight typed has to be there after the server, the browser and the network were killed so many times each.
+if (process.argv[2] === 'cook') {
+  const { status } = spawnSync(process.execPath, ['e2e/bench/cookKills.mjs', process.argv[3] ?? '50'], { cwd: root, stdio: 'inherit' });
+  process.exit(status ?? 1);
+}
+
 console.log('the engine');
 run('core/bench/engine.mjs');
 console.log('\nwhat the page asks of core at every key press');

@@ -117,3 +117,31 @@ test('on a phone, without the server, nothing that was measured is lost, and ano
   await expectAccessible(page);
   await other.close();
 });
+
+test('with the server gone the stove is opened again, goes on, and what was measured reaches it once it is back', async ({
+  page,
+  context,
+  request,
+}) => {
+  await dish(request, 'gone-pot', 'Gone pot');
+  const document = { id: 'gone-batch', recipe: 'gone-pot', date: '2026-11-29', cooking: { begun: new Date().toISOString(), step: 0 } };
+  expect((await request.post('/api/batches', { data: { document } })).status()).toBe(201);
+  await page.goto('/cook/gone-batch');
+  await expect(page.getByRole('status').first()).toContainText('works without the server');
+  await context.setOffline(true);
+  await page.getByRole('button', { name: /^300 g red lentils/ }).click();
+  await page.getByLabel('Weighed, g').fill('305');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('status').first()).toContainText('Kept here, 2 to send');
+  await page.reload();
+  await expect(page.getByText('305 g', { exact: true })).toBeVisible();
+  await expect(page.getByRole('status').first()).toContainText('Kept here, 2 to send');
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByRole('region', { name: 'Step 1' })).toBeVisible();
+  await context.setOffline(false);
+  await expect(page.getByRole('status').first()).toContainText(/^Kept(?! here)/);
+  const saved = (await (await request.get('/api/batches/gone-batch')).json()) as {
+    document: { lines: object[]; cooking: { step: number } };
+  };
+  expect(saved.document).toMatchObject({ lines: [{ at: 'pot/1', grams: 305 }], cooking: { step: 1, ready: ['pot/1'] } });
+});

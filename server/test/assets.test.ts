@@ -17,6 +17,7 @@ beforeAll(async () => {
     writeFileSync(join(folder, 'assets', `${name}.gz`), gzipSync(SCRIPT));
   }
   writeFileSync(join(folder, 'assets', 'letter-1.woff2'), 'letters');
+  writeFileSync(join(folder, 'cookWorker.js'), SCRIPT);
   process.env.PORTIONA_WEB = folder;
   server = await testServer({ demo: false });
   delete process.env.PORTIONA_WEB;
@@ -45,6 +46,12 @@ test('a worker brings its own policy, however it is pressed', async () => {
     const { headers } = await server.http.get('/assets/fit.worker-1.js').set('Accept-Encoding', accepted).expect(200);
     expect(headers['content-security-policy']).toContain("'wasm-unsafe-eval'");
   }
+});
+
+test('the service worker of the stove may ask this server, and is never an old one', async () => {
+  const { headers } = await server.http.get('/cookWorker.js').expect(200);
+  expect(headers['content-security-policy']).toBe("default-src 'none'; connect-src 'self'");
+  expect(headers['cache-control']).toBe('no-cache');
 });
 
 test('what was not pressed comes as it is; what is not there is a problem, not the page', async () => {

@@ -31,7 +31,7 @@ export function serveWebApp(app: Express, folder: string): void {
       serveStatic: { ...ASSETS, setHeaders: letWorkersLoad },
     }),
   );
-  app.use(express.static(folder, { index: false, maxAge: '1h' }));
+  app.use(express.static(folder, { index: false, maxAge: '1h', setHeaders: letTheCookWorkerAsk }));
   app.use((request: Request, response: Response, next: NextFunction) => {
     if (request.method !== 'GET' || request.path.startsWith('/api')) return next();
     const nonce = randomBytes(16).toString('base64');
@@ -47,6 +47,13 @@ export function serveWebApp(app: Express, folder: string): void {
 function letWorkersLoad(response: ServerResponse, path: string): void {
   if (/\.worker-[^/\\]*\.js(\.br|\.gz)?$/.test(path))
     response.setHeader('Content-Security-Policy', "default-src 'none'; script-src 'self' 'wasm-unsafe-eval'; connect-src 'self'");
+}
+
+/** The service worker of the stove asks for what it keeps, of this server alone; a newer one is taken at once. */
+function letTheCookWorkerAsk(response: ServerResponse, path: string): void {
+  if (!path.endsWith('cookWorker.js')) return;
+  response.setHeader('Content-Security-Policy', "default-src 'none'; connect-src 'self'");
+  response.setHeader('Cache-Control', 'no-cache');
 }
 
 /** What the application's page may load: itself, and nothing from anywhere else. */

@@ -1,4 +1,4 @@
-import { useEffect, useMemo } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { ArrowLeft, ArrowRight } from 'lucide-react';
 import { computed, plannedBatch, stepOf, type Batch, type BatchEdit, type Kitchen, type PlannedBatch } from '@portiona/core';
@@ -10,6 +10,7 @@ import { countText, servingNames } from '../../ui/servingNames';
 import { CookFinish } from './CookFinish';
 import { CookStep } from './CookStep';
 import { CookTimers } from './CookTimers';
+import { keepForOffline } from './keepForOffline';
 import { OutAndWeighed } from './OutAndWeighed';
 import { plainStep } from './plainStep';
 import type { TimerNow } from './timers';
@@ -25,6 +26,12 @@ export function CookPage() {
   const here = useKitchen();
   const kitchen = useBatchKitchen(here, opened);
   const awake = useAwake();
+  const [offline, setOffline] = useState(false);
+  const loaded = here !== undefined && opened !== undefined;
+  // Once everything that the stove needs has come.
+  useEffect(() => {
+    if (loaded) void keepForOffline().then(setOffline);
+  }, [loaded]);
   const planned = useMemo(() => (batch && kitchen ? computed(() => plannedBatch(batch, kitchen)) : undefined), [batch, kitchen]);
   const timers = useRinging(batch?.cooking?.timers ?? []);
   if (trouble !== undefined || (planned && !planned.ok))
@@ -41,7 +48,17 @@ export function CookPage() {
     );
   if (!batch || !kitchen || !planned?.ok) return <main className="page" aria-busy="true" />;
   return (
-    <Cook batch={batch} kitchen={kitchen} plan={planned.made} timers={timers} say={say} waiting={waiting} refused={refused} awake={awake} />
+    <Cook
+      batch={batch}
+      kitchen={kitchen}
+      plan={planned.made}
+      timers={timers}
+      say={say}
+      waiting={waiting}
+      refused={refused}
+      awake={awake}
+      offline={offline}
+    />
   );
 }
 
@@ -54,9 +71,11 @@ interface CookProps {
   readonly waiting: number;
   readonly refused: readonly string[];
   readonly awake: boolean;
+  /** All that is needed is kept in the browser. */
+  readonly offline: boolean;
 }
 
-function Cook({ batch, kitchen, plan, timers, say, waiting, refused, awake }: CookProps) {
+function Cook({ batch, kitchen, plan, timers, say, waiting, refused, awake, offline }: CookProps) {
   const { recipe, grams } = plan;
   const steps = useMemo(() => (recipe.steps ?? []).map(stepOf).filter(({ text }) => text.trim() !== ''), [recipe]);
   const { cooking } = batch;
@@ -94,6 +113,7 @@ function Cook({ batch, kitchen, plan, timers, say, waiting, refused, awake }: Co
             <i className={waiting === 0 ? 'ok-dot' : 'wait-dot'} aria-hidden />
             {waiting === 0 ? 'Kept' : `Kept here, ${waiting} to send`}
             {awake && ', the screen stays on'}
+            {offline && ', works without the server'}
           </p>
         </div>
         <span

@@ -31,7 +31,10 @@ function store(): Promise<IDBPDatabase<Store>> {
 
 /** Keeps something measured, before anything else is done with it. */
 export async function keepEdit(edit: WaitingEdit): Promise<void> {
-  await (await store()).add('edits', edit);
+  // On the disk before it is said to be kept: the device may be switched off.
+  const transaction = (await store()).transaction('edits', 'readwrite', { durability: 'strict' });
+  await transaction.store.add(edit);
+  await transaction.done;
 }
 
 /** What waits of a batch, in its order. */

@@ -32,6 +32,7 @@ export interface Cooked {
 export function useCook(id: string): Cooked {
   const { currentData, error } = useOpenBatchQuery({ id }, { pollingInterval: LOOK, refetchOnMountOrArgChange: true });
   const [kept, setKept] = useState<OpenBatchDto>();
+  const [looked, setLooked] = useState(false);
   const [waiting, setWaiting] = useState<readonly WaitingEdit[]>([]);
   const [refused, setRefused] = useState<readonly string[]>([]);
   const dispatch = useApiDispatch();
@@ -46,7 +47,9 @@ export function useCook(id: string): Cooked {
 
   useEffect(() => {
     void waitingEdits(id).then(setWaiting, () => undefined);
-    void keptBatch(id).then(setKept, () => undefined);
+    void keptBatch(id)
+      .then(setKept, () => undefined)
+      .finally(() => setLooked(true));
   }, [id]);
   useEffect(() => {
     if (currentData) void keepBatch(currentData).catch(() => undefined);
@@ -118,7 +121,7 @@ export function useCook(id: string): Cooked {
     [id, dispatch],
   );
   const batch = useMemo(() => opened && waiting.reduce((sofar, { edit }) => editedBatch(sofar, edit), opened.document), [opened, waiting]);
-  return { batch, opened, say, waiting: count, refused, trouble: opened || !error ? undefined : problemText(problemOf(error)) };
+  return { batch, opened, say, waiting: count, refused, trouble: opened || !error || !looked ? undefined : problemText(problemOf(error)) };
 }
 
 function withEdited(before: OpenBatchDto, { revision, savedAt, document }: EditedBatchDto): OpenBatchDto {
