@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { Batch, BatchEdit, Recipe } from '@portiona/core';
+import { readKitchen, recipeFigures, taughtKitchen, type Batch, type BatchEdit, type Recipe } from '@portiona/core';
 import { innerServer } from './innerServer.js';
 
 type Server = Awaited<ReturnType<typeof innerServer>>;
@@ -197,6 +197,17 @@ test('three measured batches teach the dish its yield: where it is opened, in li
   ]);
   expect(before).not.toBeCloseTo(310 / 4, 3);
   expect(await weightListed()).toBeCloseTo(310 / 4, 6);
+  // A file of the dish, and what a published card was computed from, hold what taught it: they come to the same.
+  await server.http.post('/api/recipes/taught-pot/published-cards').expect(201);
+  for (const path of ['/api/exports/recipes/taught-pot/kitchen-file', '/api/recipes/taught-pot/published-cards/1/kitchen-file']) {
+    const { text } = await server.http.get(path).expect(200);
+    const read = readKitchen(JSON.parse(text), '2026-11-29');
+    if (!read.ok) throw new Error(JSON.stringify(read.faults));
+    const { batches, ...content } = read.entry;
+    expect(batches).toHaveLength(3);
+    const [dish] = content.recipes;
+    expect(dish && recipeFigures(dish, taughtKitchen(content, batches)).parts[0]?.cooked).toBeCloseTo(310, 9);
+  }
   await server.http.delete(`/api/batches/test-batch-${last}`).expect(204);
   expect(await learnedNow()).toEqual([]);
   expect(await weightListed()).toBeCloseTo(before, 9);
@@ -225,7 +236,7 @@ test('batches go out with the kitchen and come in again as they were', async () 
   expect(file.batches.map(({ id }) => id)).toContain('test-batch-1');
   // The recipe as it was stands only where it is another by now.
   expect(file.batches.find(({ id }) => id === 'test-batch-1')?.then).toBeUndefined();
-  const other = await innerServer({});
+  const other = await innerServer({ demo: false });
   try {
     const { body } = (await other.http.post('/api/imports/kitchen-file').send(file).expect(201)) as { body: { batches: number } };
     expect(body.batches).toBe(file.batches.length);

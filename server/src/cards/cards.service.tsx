@@ -78,7 +78,9 @@ export class CardsService {
       const { revision, recipe, subRecipes, kitchen } = await this.#opened(scope, id);
       const { foods, packs } = kitchen.content;
       const settings = { ...(await this.kitchens.stated(scope)), date: kitchen.settings.date };
-      const inputs = kitchenFileText({ settings, foods: [...foods], packs: [...packs], recipes: [recipe, ...subRecipes] });
+      const recipes = [recipe, ...subRecipes];
+      const taught = await this.recipes.taughtBy(scope, recipes, foods);
+      const inputs = kitchenFileText({ settings, foods: [...foods, ...taught.foods], packs: [...packs], recipes, batches: taught.batches });
       const [{ issue, published_at }] = await this.database.manager.query<[{ issue: number; published_at: Date }]>(
         `INSERT INTO published_cards (kitchen_id, recipe_id, issue, recipe_revision, food_revisions, content, content_version, inputs)
          SELECT $1, $2, 1 + coalesce((SELECT max(issue) FROM published_cards WHERE kitchen_id = $1 AND recipe_id = $2), 0), $3,

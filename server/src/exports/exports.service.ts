@@ -52,7 +52,9 @@ export class ExportsService {
       scope,
       foods.map((food) => food.id),
     );
-    return kitchenFileText({ settings, foods: [...foods], packs, recipes: [recipe, ...subRecipes] });
+    const recipes = [recipe, ...subRecipes];
+    const taught = await this.recipes.taughtBy(scope, recipes, foods);
+    return kitchenFileText({ settings, foods: [...foods, ...taught.foods], packs, recipes, batches: taught.batches });
   }
 
   /** One recipe's ingredients with what each comes to. @throws NotFoundError */

@@ -21,8 +21,18 @@ export class LearnedYieldsService {
    * @param content what they are computed with; foods that only batches speak of are loaded here
    */
   async of(scope: Scope, recipes: readonly Recipe[], content: KitchenContent): Promise<Learned> {
+    const batches = await this.teaching(scope, recipes);
+    if (batches.length === 0) return NOTHING;
+    const there = new Set(content.foods.map(({ id }) => id));
+    const others = [...new Set([...batches.flatMap(foodsOfBatch), ...recipes.flatMap(foodsOf)])].filter((id) => !there.has(id));
+    const foods = others.length === 0 ? [] : await this.foods.loadForCalculation(scope, others);
+    return learnedYields(batches, new Kitchen({ ...content, foods: [...content.foods, ...foods] }));
+  }
+
+  /** Batches that measured recipes with a part that states neither a weight nor a yield, in the order of their days. */
+  async teaching(scope: Scope, recipes: readonly Recipe[]): Promise<Batch[]> {
     const open = recipes.filter(({ parts }) => parts.some((part) => part.cookedWeight === undefined && part.yield === undefined));
-    if (open.length === 0) return NOTHING;
+    if (open.length === 0) return [];
     const rows = await this.database.manager.query<{ document: Batch }[]>(
       `SELECT document FROM batches
        WHERE kitchen_id = $1 AND recipe_id = ANY($2) AND archived_at IS NULL
@@ -30,11 +40,6 @@ export class LearnedYieldsService {
        ORDER BY date, place`,
       [scope.kitchenId, open.map(({ id }) => id)],
     );
-    if (rows.length === 0) return NOTHING;
-    const batches = rows.map(({ document }) => document);
-    const there = new Set(content.foods.map(({ id }) => id));
-    const others = [...new Set([...batches.flatMap(foodsOfBatch), ...open.flatMap(foodsOf)])].filter((id) => !there.has(id));
-    const foods = others.length === 0 ? [] : await this.foods.loadForCalculation(scope, others);
-    return learnedYields(batches, new Kitchen({ ...content, foods: [...content.foods, ...foods] }));
+    return rows.map(({ document }) => document);
   }
 }

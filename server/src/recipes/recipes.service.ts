@@ -4,6 +4,7 @@ import {
   circleFaults,
   everyLine,
   foodsOf,
+  foodsOfBatch,
   Kitchen,
   MOST_FAULTS,
   partsTaken,
@@ -12,7 +13,10 @@ import {
   recipesTaken,
   stepOf,
   withIds,
+  withThenIfOther,
+  type Batch,
   type Fault,
+  type Food,
   type Recipe,
 } from '@portiona/core';
 import { IsNull, Not, type SelectQueryBuilder } from 'typeorm';
@@ -237,6 +241,21 @@ export class RecipesService {
       [scope.kitchenId, ids],
     );
     return rows.map(({ document }) => document);
+  }
+
+  /**
+   * What a file of some recipes has to hold for its figures to be the kitchen's: batches that teach them their yields, and foods that
+   * only those speak of.
+   */
+  async taughtBy(
+    scope: Scope,
+    recipes: readonly Recipe[],
+    foods: readonly Food[],
+  ): Promise<{ readonly batches: Batch[]; readonly foods: Food[] }> {
+    const batches = (await this.learned.teaching(scope, recipes)).map((batch) => withThenIfOther(batch, recipes));
+    const there = new Set(foods.map(({ id }) => id));
+    const others = [...new Set(batches.flatMap(foodsOfBatch))].filter((id) => !there.has(id));
+    return { batches, foods: others.length === 0 ? [] : await this.foods.loadForCalculation(scope, others) };
   }
 
   /** A kitchen to compute some recipes in: with all that they are built on, and further foods. */

@@ -1,6 +1,7 @@
 import { Link } from 'react-router';
 import type { Kitchen, PartFigures, WorkedFigure, WorkingLine } from '@portiona/core';
 import { pathText, rateText, shareText, sourceText, weightText } from './workingTexts';
+import { numberText } from '../ui/numberText';
 
 /** The rows of one part in a working: its lines by what they bring, largest first, and those that bring nothing in one. */
 export function WorkingPart({
@@ -44,7 +45,12 @@ export function WorkingPart({
       {figure === 'weight' && (
         <tr>
           <td>
-            {part.part.name} {part.estimated ? 'by yield, less what is thrown away' : 'as weighed'}{' '}
+            {part.part.name}{' '}
+            {part.learned
+              ? `by what ${part.learned.batches} batches kept, ${numberText(part.learned.mean, 3)} ± ${numberText(part.learned.sd, 3)}, less what is thrown away`
+              : part.estimated
+                ? 'by yield, less what is thrown away'
+                : 'as weighed'}{' '}
             <span className="src">{shareText(part)}</span>
           </td>
           <td />

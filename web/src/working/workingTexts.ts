@@ -90,8 +90,8 @@ export function introOf({ parts }: Working): string {
 }
 
 /** How a part is shared out, in words. */
-export function shareText({ part, share, cooked, estimated, outdated }: PartFigures): string {
-  const whole = `${numberText(cooked, 0)} g (${outdated ? 'weighed for other amounts' : estimated ? 'estimated' : 'weighed'})`;
+export function shareText({ part, share, cooked, estimated, outdated, learned }: PartFigures): string {
+  const whole = `${numberText(cooked, 0)} g (${outdated ? 'weighed for other amounts' : estimated ? (learned ? `estimated by ${learned.batches} batches` : 'estimated') : 'weighed'})`;
   const { portion } = part;
   const over = share.surplus > 0.5 ? `, ${numberText(share.surplus, 0)} g over` : '';
   if (portion?.by === 'grams') return `${numberText(portion.grams, 0)} g a box of ${whole}${over}`;

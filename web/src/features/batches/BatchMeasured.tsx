@@ -83,7 +83,7 @@ export function BatchMeasured({ batch, kitchen, onEdit }: BatchMeasuredProps) {
         <thead>
           <tr>
             <th>ingredient</th>
-            <th className="num">planned g</th>
+            <th className="num">planned, edible g</th>
             <th>weighed</th>
             <th>before trimming</th>
             <th>
@@ -135,7 +135,8 @@ function LineWeighed({ placed: { at, line }, batch, kitchen, grams, onEdit }: Li
   const keep = (now: number | undefined, from: number | undefined) => {
     if (now === undefined) return onEdit({ do: 'as planned', at });
     if (done && 'food' in done) return onEdit({ do: 'line', line: { ...done, at, grams: now } as Extract<typeof done, { at: string }> });
-    onEdit({ do: 'line', line: { at, grams: now, ...(from === undefined ? {} : { trimmedFrom: from }) } });
+    const as = done && 'as' in done && done.as !== undefined ? { as: done.as } : {};
+    onEdit({ do: 'line', line: { at, grams: now, ...as, ...(from === undefined ? {} : { trimmedFrom: from }) } });
   };
   return (
     <tr className={isOut ? 'left-out' : ''}>

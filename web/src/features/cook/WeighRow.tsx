@@ -24,7 +24,9 @@ export function WeighRow({ at, amount, food, planned, batch, onSay }: WeighRowPr
   const take = () => {
     if (typed === undefined || !sound) return;
     setTyped(undefined);
-    if (read !== undefined) onSay({ do: 'line', line: { at, grams: read } });
+    // Another food in its place stays in its place.
+    if (read !== undefined)
+      onSay({ do: 'line', line: done && 'food' in done && 'at' in done ? { ...done, grams: read } : { at, grams: read } });
     onSay({ do: 'ready', at, ready: true });
   };
   const far = weighed !== undefined && planned !== undefined && Math.abs(weighed - planned) > 0.1 * planned;
@@ -60,7 +62,7 @@ export function WeighRow({ at, amount, food, planned, batch, onSay }: WeighRowPr
       {typed !== undefined && (
         <div className="weigh-panel">
           <label>
-            <span>Weighed, g</span>
+            <span>Weighed, g, as it goes in: peeled and trimmed</span>
             <input
               inputMode="text"
               autoFocus

@@ -128,7 +128,10 @@ function CookedWeight({
   const { recipe, here } = useStation();
   const field = useRef<HTMLInputElement>(null);
   const old = figures?.outdated;
-  const estimated = part.cookedWeight === undefined && figures ? `; estimated ${numberText(figures.cooked, 0)}` : '';
+  const estimated =
+    part.cookedWeight === undefined && figures
+      ? `; estimated ${numberText(figures.cooked, 0)}${figures.learned ? `, by ${figures.learned.batches} batches` : ''}`
+      : '';
   // What was in the pot is kept with what it weighed: other lines, and the weight follows them.
   const weigh = (cookedWeight: number | undefined) =>
     onChange({ cookedWeight, measuredFor: cookedWeight === undefined ? undefined : positive(cookedEstimate(part, recipe, here.kitchen)) });
