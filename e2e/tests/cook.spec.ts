@@ -82,13 +82,13 @@ test('on a phone, without the server, nothing that was measured is lost, and ano
   baseURL,
 }) => {
   await dish(request, 'lost-pot', 'Lost pot');
-  const document = {
+  const batch = {
     id: 'lost-batch',
     recipe: 'lost-pot',
     date: '2026-11-29',
     cooking: { begun: new Date().toISOString(), step: 0 },
   };
-  expect((await request.post('/api/batches', { data: { document } })).status()).toBe(201);
+  expect((await request.post('/api/batches', { data: { document: batch } })).status()).toBe(201);
   await page.setViewportSize({ width: 390, height: 844 });
   await page.goto('/cook/lost-batch');
   await expect(page.getByRole('status').first()).toContainText('Kept');
