@@ -246,3 +246,14 @@ test('batches go out with the kitchen and come in again as they were', async () 
     await other.close();
   }
 });
+
+test('a food that only a batch speaks of is not removed', async () => {
+  await server.http
+    .post('/api/foods')
+    .send({ document: { id: 'only-cooked', name: 'Only cooked' } })
+    .expect(201);
+  await begun({ lines: [{ part: 'main', food: 'only-cooked', grams: 5 }] });
+  const { body } = (await server.http.delete('/api/foods/only-cooked').expect(409)) as { body: { detail: string } };
+  expect(body.detail).toContain('is used in 1 batch;');
+  await server.http.get('/api/foods/only-cooked').expect(200);
+});

@@ -216,17 +216,19 @@ export class FoodsService {
     if (affected !== 1) throw new NotFoundError('food', id);
   }
 
-  /** Removes a food that no recipe, not even one put away, has ever used. @throws NotFoundError, InUseError */
+  /** Removes a food that no recipe and no batch, not even one put away, has ever used. @throws NotFoundError, InUseError */
   async remove(scope: Scope, id: string): Promise<void> {
     const { kitchenId } = scope;
     await this.database.writeAlone(kitchenId, async () => {
       await this.#row(scope, id);
       const { manager } = this.database;
-      const [{ count }] = await manager.query<[{ count: number }]>(
-        'SELECT count(*)::int AS count FROM recipe_foods WHERE kitchen_id = $1 AND food_id = $2',
+      const [{ recipes, batches }] = await manager.query<[{ recipes: number; batches: number }]>(
+        `SELECT (SELECT count(*)::int FROM recipe_foods WHERE kitchen_id = $1 AND food_id = $2) AS recipes,
+           (SELECT count(*)::int FROM batch_foods WHERE kitchen_id = $1 AND food_id = $2) AS batches`,
         [kitchenId, id],
       );
-      if (count > 0) throw new InUseError('food', id, count);
+      if (recipes > 0) throw new InUseError('food', id, recipes);
+      if (batches > 0) throw new InUseError('food', id, batches, ['batch', 'batches']);
       await manager.delete(FoodEntity, { kitchenId, id });
     });
   }

@@ -83,8 +83,10 @@ export class InUseError extends Problem {
     readonly kind: string,
     readonly id: string,
     readonly times: number,
+    /** What uses it: one, and several. */
+    [one, several]: readonly [string, string] = ['recipe', 'recipes'],
   ) {
-    super(`this ${kind} is used in ${times} ${times === 1 ? 'recipe' : 'recipes'}; put it away instead, or take it out of them first`);
+    super(`this ${kind} is used in ${times} ${times === 1 ? one : several}; put it away instead, or take it out of them first`);
     this.name = 'InUseError';
   }
 }
