@@ -11,7 +11,8 @@ import { BatchMeasured } from './BatchMeasured';
 import { Lessons } from './Lessons';
 import { PromoteBatch } from './PromoteBatch';
 import { useLogBatch } from './useLogBatch';
-import { useBatchEdit, useBatchKitchen } from './useBatches';
+import { useCook } from '../cook/useCook';
+import { useBatchKitchen } from './useBatches';
 import './batches.css';
 
 /** The batches of one dish: a log that is a control chart, what it teaches, and one of them beside what it was to be. */
@@ -155,7 +156,22 @@ export function DishBatchesPage() {
   );
 }
 
+/** What was measured: kept in the browser as it is written, and sent when it can be. */
 function Measured({ opened, kitchen }: { readonly opened: OpenBatchDto; readonly kitchen: Kitchen }) {
-  const edit = useBatchEdit(opened.id);
-  return <BatchMeasured key={opened.id} batch={opened.document} kitchen={kitchen} onEdit={(one) => void edit(one)} />;
+  const { batch, say, waiting, refused } = useCook(opened.id);
+  return (
+    <>
+      {waiting > 0 && (
+        <p className="warn text-small" role="status">
+          ▲ Kept here, {waiting} to send.
+        </p>
+      )}
+      {refused.length > 0 && (
+        <p className="bad text-small" role="alert">
+          ✕ That cannot be kept: {refused.at(-1)}.
+        </p>
+      )}
+      <BatchMeasured key={opened.id} batch={batch ?? opened.document} kitchen={kitchen} onEdit={say} />
+    </>
+  );
 }
