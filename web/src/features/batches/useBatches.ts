@@ -1,3 +1,4 @@
+import { newUuid } from '../../api/newUuid';
 import { useMemo } from 'react';
 import { taughtKitchen, type BatchEdit, type Kitchen } from '@portiona/core';
 import { useEditBatchMutation, type OpenBatchDto } from '../../api/api.gen';
@@ -19,7 +20,7 @@ export function useBatchEdit(id: string): (edit: BatchEdit) => Promise<boolean> 
   const say = useToast();
   return async (edit) => {
     try {
-      const { refused } = await send({ id, batchEditsDto: { edits: [{ id: crypto.randomUUID(), edit }] } }).unwrap();
+      const { refused } = await send({ id, batchEditsDto: { edits: [{ id: newUuid(), edit }] } }).unwrap();
       if (refused[0]) say(`That cannot be kept: ${refused[0].because}.`);
       return refused.length === 0;
     } catch (error) {

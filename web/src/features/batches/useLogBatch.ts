@@ -1,3 +1,4 @@
+import { newUuid } from '../../api/newUuid';
 import { useNavigate } from 'react-router';
 import type { Batch, Recipe } from '@portiona/core';
 import { useCreateBatchMutation } from '../../api/api.gen';
@@ -12,7 +13,7 @@ export function useLogBatch(): (recipe: Recipe) => Promise<void> {
   const say = useToast();
   return async (recipe) => {
     const date = dayOf(new Date());
-    const document: Batch = { id: `b-${date}-${crypto.randomUUID().slice(0, 8)}`, recipe: recipe.id, date, servings: recipe.servings };
+    const document: Batch = { id: `b-${date}-${newUuid().slice(0, 8)}`, recipe: recipe.id, date, servings: recipe.servings };
     try {
       const { id } = await create({ newBatchDto: { document } }).unwrap();
       await navigate(`/batches/${recipe.id}?batch=${id}&edit=${id}`);

@@ -1,3 +1,4 @@
+import { newUuid } from '../../api/newUuid';
 import { cautionsFor, stepOf, type Batch, type BatchEdit, type Kitchen, type PlannedBatch } from '@portiona/core';
 import { stepRows, type CookRow, type CookRun } from './stepRows';
 import { readyToRing } from './useRinging';
@@ -23,7 +24,7 @@ export function CookStep({ number, batch, plan: { recipe, grams }, kitchen, say 
     readyToRing();
     say({
       do: 'timer',
-      timer: { id: `t-${crypto.randomUUID().slice(0, 8)}`, name, minutes, started: new Date().toISOString(), step: number },
+      timer: { id: `t-${newUuid().slice(0, 8)}`, name, minutes, started: new Date().toISOString(), step: number },
     });
   };
   return (

@@ -1,3 +1,4 @@
+import { newUuid } from '../../api/newUuid';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { editedBatch, type Batch, type BatchEdit } from '@portiona/core';
 import { api, useOpenBatchQuery, type EditedBatchDto, type OpenBatchDto } from '../../api/api.gen';
@@ -111,7 +112,7 @@ export function useCook(id: string): Cooked {
 
   const say = useCallback(
     (edit: BatchEdit) => {
-      const one = { id: crypto.randomUUID(), batch: id, edit };
+      const one = { id: newUuid(), batch: id, edit };
       // Kept first; a browser that keeps nothing still sends it.
       void keepEdit(one).then(
         () => setWaiting((before) => [...before, one]),

@@ -1,3 +1,4 @@
+import { newUuid } from '../../api/newUuid';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { fitVessel, partVolume, recipeFigures, scaledRecipe, timedSteps, variantRecipe, type Batch, type Recipe } from '@portiona/core';
@@ -35,7 +36,7 @@ export function CookStation() {
   const begin = async () => {
     const now = new Date();
     const document: Batch = {
-      ...{ id: `b-${dayOf(now)}-${crypto.randomUUID().slice(0, 8)}`, recipe: recipe.id, date: dayOf(now), servings },
+      ...{ id: `b-${dayOf(now)}-${newUuid().slice(0, 8)}`, recipe: recipe.id, date: dayOf(now), servings },
       ...(named ? { variant: named.name } : {}),
       ...(by.trim() === '' ? {} : { by: by.trim() }),
       cooking: { begun: now.toISOString(), step: 0 },
