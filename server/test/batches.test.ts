@@ -257,3 +257,16 @@ test('a food that only a batch speaks of is not removed', async () => {
   expect(body.detail).toContain('is used in 1 batch;');
   await server.http.get('/api/foods/only-cooked').expect(200);
 });
+
+test('a food that was put away since is handed over with the batch that it was cooked in', async () => {
+  await server.http
+    .post('/api/foods')
+    .send({ document: { id: 'gone-since', name: 'Gone since', nutrients: { energyKcal: 100 } } })
+    .expect(201);
+  const { document } = await begun({ lines: [{ at: 'main/1', food: 'gone-since', grams: 50 }] });
+  await server.http.post('/api/foods/gone-since/archive').expect(204);
+  const { body } = (await server.http.get(`/api/batches/${document.id}`).expect(200)) as { body: { foods: { id: string }[] } };
+  expect(body.foods.map(({ id }) => id)).toContain('gone-since');
+  const row = (await logged()).find(({ id }) => id === document.id);
+  expect(row?.uncomputed).toBeNull();
+});

@@ -179,3 +179,11 @@ test('a line without a weight teaches nothing', () => {
   const { yields } = batchFigures(measured('u', '2026-11-09', 300, { then: unweighed }), [], new Kitchen(kitchen.content));
   expect(yields).toEqual([{ part: 'main', factor: undefined, mean: undefined, low: undefined, high: undefined, batches: 0 }]);
 });
+
+test('a batch that cannot be added up any more teaches nothing, and keeps no other from teaching', () => {
+  const lost = { ...recipe, parts: [{ id: 'main', name: 'Main', lines: [{ recipe: 'gone', part: 'base', amount: 100, unit: 'g' }] }] };
+  const taught = [measured('a', '2026-11-01', 500), measured('b', '2026-11-02', 600), measured('c', '2026-11-03', 700)];
+  const learned = learnedYields([...taught, measured('x', '2026-11-04', 1, { then: lost })], kitchen);
+  expect(learned.get('pot/main')).toMatchObject({ batches: 3 });
+  expect(() => taughtKitchen(kitchen.content, [measured('x', '2026-11-04', 1, { then: lost })])).not.toThrow();
+});

@@ -1,5 +1,5 @@
 import { compensatedSum } from '../quantity/index.js';
-import { Kitchen, recipeFigures, type KitchenContent, type LearnedYield, type PartFigures } from '../recipe/index.js';
+import { computed, Kitchen, recipeFigures, type KitchenContent, type LearnedYield, type PartFigures } from '../recipe/index.js';
 import { netOf, type Batch } from './batch.js';
 import { batchedRecipe } from './batchedRecipe.js';
 
@@ -35,7 +35,6 @@ export function yieldFactor({ lines, discards }: PartFigures, net: number): numb
  * that are to be left out are not among them.
  *
  * @param kitchen the recipes they cooked; what was learned before plays no part in a factor
- * @throws as `recipeFigures`
  */
 export function partFactors(batches: readonly Batch[], kitchen: Kitchen): readonly PartFactor[] {
   return [...batches]
@@ -44,8 +43,10 @@ export function partFactors(batches: readonly Batch[], kitchen: Kitchen): readon
       const recipe = batch.then ?? kitchen.recipe(batch.recipe);
       const measured = (batch.parts ?? []).filter((part) => netOf(part) !== undefined);
       if (!recipe || batch.leaveOut || measured.length === 0) return [];
-      const { recipe: cooked } = batchedRecipe(batch, recipe, kitchen);
-      const figures = recipeFigures(cooked, kitchen);
+      const found = computed(() => recipeFigures(batchedRecipe(batch, recipe, kitchen).recipe, kitchen));
+      // One that cannot be added up any more teaches nothing; its own row says why.
+      if (!found.ok) return [];
+      const figures = found.made;
       return measured.flatMap((came): PartFactor[] => {
         const part = figures.parts.find((one) => one.part.id === came.part);
         return part ? [{ batch, of: `${batch.recipe}/${came.part}`, factor: yieldFactor(part, netOf(came) ?? 0) }] : [];

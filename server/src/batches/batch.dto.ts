@@ -1,5 +1,5 @@
 import { ApiProperty } from '@nestjs/swagger';
-import { Many, must, type Batch, type Recipe } from '@portiona/core';
+import { Many, must, type Batch, type Food, type Recipe } from '@portiona/core';
 import { IsObject } from 'class-validator';
 import { FromKitchenFile, ListFromKitchenFile } from '../http/kitchenFileSchemas.js';
 import { NewDto, SavedDto, SaveDto } from '../http/saved.dto.js';
@@ -24,6 +24,7 @@ export class SavedBatchDto extends SavedDto {
 /** A batch to work on, with what it is computed with. */
 export class OpenBatchDto extends SavedBatchDto {
   @ListFromKitchenFile('Recipe', 'The recipe as it stands, and those it draws on') recipes: Recipe[];
+  @ListFromKitchenFile('Food', 'Foods that it and the other batches speak of, put away or not') foods: Food[];
   @ListFromKitchenFile('Batch', 'Batches of the recipe, this one among them, in the order of their days') siblings: Batch[];
 }
 

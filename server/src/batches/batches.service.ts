@@ -77,10 +77,17 @@ export class BatchesService {
       const own = (await this.recipes.get(scope, row.recipeId)).document;
       const { then } = row.document;
       const recipes = [own, ...(await this.recipes.subRecipesOf(scope, own, ...(then ? [then] : [])))];
+      const siblings = await this.loadForCalculation(scope, row.recipeId);
+      const spoken = [
+        ...siblings,
+        row.document,
+        ...recipes.map((recipe): Batch => ({ id: '', recipe: recipe.id, date: '', then: recipe })),
+      ];
       return {
         ...toSavedBatch(row),
         recipes: [...new Map(recipes.map((recipe) => [recipe.id, recipe])).values()],
-        siblings: await this.loadForCalculation(scope, row.recipeId),
+        foods: await this.foods.loadForCalculation(scope, [...new Set(spoken.flatMap(foodsOfBatch))]),
+        siblings,
       };
     });
   }

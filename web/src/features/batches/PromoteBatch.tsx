@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { useNavigate } from 'react-router';
-import { batchChanges, dayText, variantRecipe, type Kitchen, type Recipe } from '@portiona/core';
+import { batchChanges, computed, dayText, variantRecipe, type Kitchen, type Recipe } from '@portiona/core';
 import { useArchiveBatchMutation, useRestoreBatchMutation, useSaveRecipeMutation, type OpenBatchDto } from '../../api/api.gen';
 import { problemOf, problemText } from '../../api/problem';
 import { Button } from '../../ui/Button';
@@ -16,10 +16,13 @@ interface PromoteBatchProps {
   readonly onPutAway: () => void;
 }
 
+const NOTHING = { changes: [], lost: [] };
+
 /** What was done otherwise, taken into the recipe or kept beside it; and the batch put away. */
 export function PromoteBatch({ opened, recipe, kitchen, onPutAway }: PromoteBatchProps) {
   const { document: batch } = opened;
-  const { changes, lost } = useMemo(() => batchChanges(batch, recipe, kitchen), [batch, recipe, kitchen]);
+  const found = useMemo(() => computed(() => batchChanges(batch, recipe, kitchen)), [batch, recipe, kitchen]);
+  const { changes, lost } = found.ok ? found.made : NOTHING;
   const dispatch = useAppDispatch();
   const [save] = useSaveRecipeMutation();
   const [putAway] = useArchiveBatchMutation();

@@ -8,10 +8,12 @@ import type { LoadedKitchen } from '../kitchen/useKitchen';
 
 /** The kitchen that a batch is computed in: with the recipes it draws on, and what its dish's batches have taught. */
 export function useBatchKitchen(here: LoadedKitchen | undefined, opened: OpenBatchDto | undefined): Kitchen | undefined {
-  return useMemo(
-    () => here && opened && taughtKitchen({ ...here.kitchen.content, recipes: opened.recipes }, opened.siblings),
-    [here, opened],
-  );
+  return useMemo(() => {
+    if (!here || !opened) return undefined;
+    // What was put away since it was cooked is not at hand, and counted all the same.
+    const away = opened.foods.filter(({ id }) => !here.foodsById.has(id));
+    return taughtKitchen({ ...here.kitchen.content, foods: [...here.foods, ...away], recipes: opened.recipes }, opened.siblings);
+  }, [here, opened]);
 }
 
 /** Says one thing of a batch: it is kept once, and what cannot be is told. */
