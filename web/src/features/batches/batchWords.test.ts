@@ -18,6 +18,7 @@ test('a batch is told by its day, who cooked it and what was different', () => {
 
 test('a yield is unusual outside its limits, and nowhere where there are none', () => {
   expect(isUnusual({ factor: 0.7, low: 0.8, high: 0.9 })).toBe(true);
+  expect(isUnusual({ factor: 0.95, low: 0.8, high: 0.9 })).toBe(true);
   expect(isUnusual({ factor: 0.9, low: 0.8, high: 0.9 })).toBe(false);
   expect(isUnusual({ factor: 0.7, low: null, high: null })).toBe(false);
   expect(isUnusual({ factor: null, low: 0.8, high: 0.9 })).toBe(false);

@@ -43,6 +43,8 @@ test('every reason is said, in words', () => {
     '“as tested”',
     'last of its day',
   ]);
+  expect(reasonsOf(version(1, '', ['cooked'], { cooked: ['2026-11-26'] }))).toEqual(['cooked 26 Nov']);
+  expect(reasonsOf(version(1, '', ['cooked'], { cooked: ['2026-11-12', '2026-11-26'] }))).toEqual(['cooked 2 times']);
   expect(reasonsOf(version(1, '', ['draft']))).toEqual([]);
   expect(reasonsOf(version(1, '', ['overwritten', 'takenBack', 'merged']))).toHaveLength(3);
 });
