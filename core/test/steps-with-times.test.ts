@@ -21,6 +21,8 @@ const HOLDS: readonly (readonly [text: string, ...uses: readonly string[]])[] = 
   ['Bring to the boil, then simmer for 20 minutes with the lid on.', 'hob'],
   ['Warm the oil in a wide pan over medium heat and soften the onions, 8 min.', 'hob'],
   ['Fry the paste for 2 minutes.', 'hob'],
+  ['Meanwhile cook brown rice in water, lid on, low, 28 min; rest 5 min off the heat.', 'hob'],
+  ['Cook in the oven until soft.', 'oven'],
   ['Take off the heat and stir in the yoghurt.'],
   ['Slow cooker, low: 7 hours.', 'slow cooker'],
   ['Put everything in the slow cooker, add the stock and simmer on low for 7 h.', 'slow cooker'],

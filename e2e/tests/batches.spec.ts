@@ -37,6 +37,16 @@ test('a batch is logged with what was measured, stands beside what was planned, 
   await expect(docket.getByRole('row', { name: /^Amounts weighed/ })).toContainText('+15 kcal');
   await expectAccessible(page);
 
+  // Each figure leads to its working, of the dish as it was cooked and as it was designed.
+  await docket
+    .getByRole('button', { name: /^265|^225/ })
+    .first()
+    .click();
+  const working = page.getByRole('region', { name: /^Working of/ });
+  await expect(working).toContainText('as cooked');
+  await page.keyboard.press('Escape');
+  await expect(working).toHaveCount(0);
+
   // What was said is there after a reload, and in the log of all dishes.
   await page.reload();
   await expect(page.getByLabel(/^Main, g, with its pot/)).toHaveValue('1500-600');

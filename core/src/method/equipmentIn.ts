@@ -12,6 +12,8 @@ const BLENDER = /\bblenders?\b|\bblend until\b|\bfood processor\b|\bblitz(?:ed)?
 /** What stands on a ring. */
 const ON_THE_HOB =
   /\b(?:hob|stove|sauce ?pans?|frying[ -]pans?|skillet|wok|griddle|steamer|pans?|pots?|casserole)\b|\b(?:simmer|saut[eé]|sear|sweat|fry|boil|poach|steam|parboil|blanch|toast)(?:ed|s|ing)?\b|\b(?:low|medium|high)(?:[ -](?:low|high))? heat\b/i;
+/** "cook the rice in plenty of water". */
+const COOKED_IN_WATER = /\bcook\b[^.;]{1,60}\bin\b[^.;]{1,30}\b(?:water|stock|broth|milk)\b/i;
 /** Called so and on no ring, or no more on it: taken out before the words are read. */
 const NOT_ON_IT =
   /\b(?:roasting|baking|loaf|sheet|oven|cake|muffin)[ -](?:pans?|pots?|trays?|tins?)\b|\b(?:off|from|away from) the (?:heat|hob|stove)\b|\bboil(?:ed|ing)? (?:the |a )?kettle\b|\bboil(?:ed|ing) (?:water|eggs?|potatoes)\b|\b(?:fried|toasted|steamed|poached|seared|blanched)\b/gi;
@@ -30,7 +32,7 @@ export function equipmentIn(text: string): readonly StepUse[] {
   const blender = BLENDER.test(text) ? ['blender'] : [];
   // What simmers in a slow cooker stands on no ring.
   if (cookers.length > 0) return [...cookers, ...blender];
-  const hob = ON_THE_HOB.test(text.replace(NOT_ON_IT, ' ')) ? ['hob'] : [];
+  const hob = ON_THE_HOB.test(text.replace(NOT_ON_IT, ' ')) || COOKED_IN_WATER.test(text) ? ['hob'] : [];
   const at = IN_THE_OVEN.test(text.replace(NOT_IN_IT, ' ')) ? { heat: ovenHeat(text) } : undefined;
   const oven: StepUse[] = at === undefined ? [] : [at.heat === undefined ? 'oven' : { name: 'oven', at: at.heat }];
   return [...oven, ...hob, ...blender];

@@ -14,6 +14,7 @@ const { View: PricesPage } = later(async () => ({ default: (await import('./pant
 const { View: ReceiptPage } = later(async () => ({ default: (await import('./pantryPages')).ReceiptPage }));
 const { View: PantryPage } = later(async () => ({ default: (await import('./pantryPages')).PantryPage }));
 const { View: BeginPage } = later(async () => ({ default: (await import('../features/begin/BeginPage')).BeginPage }));
+const { View: WorkingPanel } = later(async () => ({ default: (await import('./beside')).WorkingPanel }));
 const { View: CookPage } = later(async () => ({ default: (await import('../features/cook/CookPage')).CookPage }));
 const { View: BatchesPage } = later(async () => ({ default: (await import('../features/batches')).BatchesPage }));
 const { View: DishBatchesPage } = later(async () => ({ default: (await import('../features/batches')).DishBatchesPage }));
@@ -40,7 +41,7 @@ export function Addresses() {
         <Route path="pantry/tables/:tableId" element={<TablePage />} />
         <Route path="pantry/:foodId" element={<PantryPage />} />
         <Route path="batches" element={<BatchesPage />} />
-        <Route path="batches/:recipeId" element={<DishBatchesPage />} />
+        <Route path="batches/:recipeId" element={<DishBatchesPage showWorking={(of) => <WorkingPanel {...of} />} />} />
         <Route path="begin" element={<BeginPage />} />
         <Route path="put-away" element={<PutAwayPage />} />
         <Route path="*" element={<NotHere />} />

@@ -1,4 +1,4 @@
-import { useMemo } from 'react';
+import { useMemo, type ReactNode } from 'react';
 import {
   batchBeside,
   batchFigures,
@@ -9,12 +9,37 @@ import {
   type CauseEffect,
   type Figure,
   type Kitchen,
+  type RecipeFigures,
+  type WorkedFigure,
 } from '@portiona/core';
 import { leastText, numberText, priceText } from '../../ui/numberText';
 import { CAUSE_WORDS } from './batchWords';
 
+/** A figure of a batch whose working is asked for. */
+export interface BatchTrace {
+  readonly figure: WorkedFigure;
+  readonly figures: RecipeFigures;
+  readonly kitchen: Kitchen;
+  readonly of: string;
+}
+
+interface BatchDocketProps {
+  readonly batch: Batch;
+  readonly kitchen: Kitchen;
+  /** Left out: there is no place to show a working. */
+  readonly onFigure?: (trace: BatchTrace) => void;
+}
+
+interface DocketRow {
+  readonly name: string;
+  readonly unit: string;
+  readonly figure: WorkedFigure;
+  readonly of: (serving: RecipeFigures['perServing']) => string;
+  readonly big?: boolean;
+}
+
 /** A batch beside what it was to be: figures of one box, and what made the difference. */
-export function BatchDocket({ batch, kitchen }: { readonly batch: Batch; readonly kitchen: Kitchen }) {
+export function BatchDocket({ batch, kitchen, onFigure }: BatchDocketProps) {
   const found = useMemo(
     () => computed(() => ({ beside: batchBeside(batch, kitchen), made: batchFigures(batch, [batch], kitchen) })),
     [batch, kitchen],
@@ -35,6 +60,15 @@ export function BatchDocket({ batch, kitchen }: { readonly batch: Batch; readonl
   const [was, is] = [designed.perServing, cooked.perServing];
   const in100 = ({ nutrients, weight }: typeof is) =>
     nutrients.energyKcal.amount === undefined || weight === 0 ? '?' : numberText((100 * nutrients.energyKcal.amount) / weight, 0);
+  const rows: readonly DocketRow[] = [
+    { big: true, name: 'Energy', unit: 'kcal', figure: 'energyKcal', of: ({ nutrients }) => figureText(nutrients.energyKcal, whole) },
+    { big: true, name: 'Protein', unit: 'g', figure: 'protein', of: ({ nutrients }) => figureText(nutrients.protein, tenth) },
+    { name: 'Weight', unit: 'g', figure: 'weight', of: ({ weight }) => whole(weight) },
+    { name: 'In 100 g', unit: 'kcal', figure: 'energyKcal', of: in100 },
+    { name: 'Carbohydrate', unit: 'g', figure: 'carbohydrate', of: ({ nutrients }) => figureText(nutrients[carbohydrate], tenth) },
+    { name: 'Fat', unit: 'g', figure: 'fat', of: ({ nutrients }) => figureText(nutrients.fat, tenth) },
+    { name: 'Used', unit: '', figure: 'usedCost', of: ({ usedCost }) => money(usedCost) },
+  ];
   return (
     <aside className="docket batch-docket" aria-label={title}>
       <h2>
@@ -52,24 +86,28 @@ export function BatchDocket({ batch, kitchen }: { readonly batch: Batch; readonl
           </tr>
         </thead>
         <tbody>
-          <Row
-            big
-            name="Energy"
-            unit="kcal"
-            was={figureText(was.nutrients.energyKcal, whole)}
-            is={figureText(is.nutrients.energyKcal, whole)}
-          />
-          <Row big name="Protein" unit="g" was={figureText(was.nutrients.protein, tenth)} is={figureText(is.nutrients.protein, tenth)} />
-          <Row name="Weight" unit="g" was={whole(was.weight)} is={whole(is.weight)} />
-          <Row name="In 100 g" unit="kcal" was={in100(was)} is={in100(is)} />
-          <Row
-            name="Carbohydrate"
-            unit="g"
-            was={figureText(was.nutrients[carbohydrate], tenth)}
-            is={figureText(is.nutrients[carbohydrate], tenth)}
-          />
-          <Row name="Fat" unit="g" was={figureText(was.nutrients.fat, tenth)} is={figureText(is.nutrients.fat, tenth)} />
-          <Row name="Used" unit="" was={money(was.usedCost)} is={money(is.usedCost)} />
+          {rows.map(({ name, unit, figure, of, big = false }) => (
+            <tr key={name} className={big ? 'big' : ''}>
+              <th scope="row">{name}</th>
+              <td className="num muted">
+                <Traced
+                  name={`${name}, designed`}
+                  onPress={onFigure && (() => onFigure({ figure, figures: designed, kitchen, of: 'as designed' }))}
+                >
+                  {of(was)}
+                </Traced>
+              </td>
+              <td className="num">
+                <Traced
+                  name={`${name}, as cooked`}
+                  onPress={onFigure && (() => onFigure({ figure, figures: cooked, kitchen: made.kitchen, of: 'as cooked' }))}
+                >
+                  <b>{of(is)}</b>
+                  {unit !== '' && <small> {unit}</small>}
+                </Traced>
+              </td>
+            </tr>
+          ))}
         </tbody>
       </table>
       <div className="tear" />
@@ -97,7 +135,7 @@ export function BatchDocket({ batch, kitchen }: { readonly batch: Batch; readonl
         <>
           <div className="tear" />
           <table className="causes">
-            <caption>Boxes as they were filled</caption>
+            <caption>Boxes as they were filled: of each part its total × grams in the box / what it weighed</caption>
             <tbody>
               {made.boxes.map(({ box, weight, nutrients, usedCost }, i) => (
                 <tr key={i}>
@@ -139,28 +177,21 @@ function figureText(figure: Figure | undefined, text: (amount: number) => string
   return `${leastText(figure) === '' ? '' : '≥ '}${text(figure.amount)}`;
 }
 
-function Row({
+/** A figure whose working is a press away, where there is a place for it. */
+function Traced({
   name,
-  unit,
-  was,
-  is,
-  big = false,
+  onPress,
+  children,
 }: {
   readonly name: string;
-  readonly unit: string;
-  readonly was: string;
-  readonly is: string;
-  readonly big?: boolean;
+  readonly onPress: (() => void) | undefined;
+  readonly children: ReactNode;
 }) {
+  if (!onPress) return <>{children}</>;
   return (
-    <tr className={big ? 'big' : ''}>
-      <th scope="row">{name}</th>
-      <td className="num muted">{was}</td>
-      <td className="num">
-        <b>{is}</b>
-        {unit !== '' && <small> {unit}</small>}
-      </td>
-    </tr>
+    <button type="button" className="figbtn" title={`Working of ${name}`} onClick={onPress}>
+      {children}
+    </button>
   );
 }
 

@@ -1,11 +1,13 @@
+import { useState, type ReactNode } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
-import type { Kitchen } from '@portiona/core';
+import { dayText, type FoodIndex, type Kitchen } from '@portiona/core';
 import { useLogBatchesQuery, useOpenBatchQuery, useOpenRecipeQuery, type OpenBatchDto } from '../../api/api.gen';
 import { problemOf, problemText } from '../../api/problem';
+import { Arriving } from '../../ui/Arriving';
 import { Button } from '../../ui/Button';
 import { useKitchen } from '../kitchen/useKitchen';
 import { BatchCompare } from './BatchCompare';
-import { BatchDocket } from './BatchDocket';
+import { BatchDocket, type BatchTrace } from './BatchDocket';
 import { BatchLog } from './BatchLog';
 import { BatchMeasured } from './BatchMeasured';
 import { Lessons } from './Lessons';
@@ -15,8 +17,14 @@ import { useCook } from '../cook/useCook';
 import { useBatchKitchen } from './useBatches';
 import './batches.css';
 
+/** What shows where a figure comes from: it stands over the features, and is handed to the page. */
+export interface WorkingShown extends BatchTrace {
+  readonly index: FoodIndex;
+  readonly onClose: () => void;
+}
+
 /** The batches of one dish: a log that is a control chart, what it teaches, and one of them beside what it was to be. */
-export function DishBatchesPage() {
+export function DishBatchesPage({ showWorking }: { readonly showWorking: (of: WorkingShown) => ReactNode }) {
   const { recipeId = '' } = useParams();
   const [search, setSearch] = useSearchParams();
   const { data: rows, error } = useLogBatchesQuery({ recipe: recipeId }, { refetchOnMountOrArgChange: true });
@@ -27,6 +35,7 @@ export function DishBatchesPage() {
   const opened = useOpenBatchQuery({ id: chosen ?? '' }, { skip: chosen === undefined, refetchOnMountOrArgChange: true });
   const kitchen = useBatchKitchen(here, opened.currentData);
   const log = useLogBatch();
+  const [traced, setTraced] = useState<BatchTrace & { readonly batch: string }>();
   const show = (change: Readonly<Record<string, string | undefined>>) =>
     setSearch(
       (before) => {
@@ -140,9 +149,25 @@ export function DishBatchesPage() {
             </>
           )}
         </section>
+        {traced && traced.batch === opened.currentData?.id && (
+          <Arriving>
+            {showWorking({
+              figure: traced.figure,
+              figures: traced.figures,
+              kitchen: traced.kitchen,
+              index: here.index,
+              of: `${dish.title}, batch of ${dayText(opened.currentData.document.date, false)}, ${traced.of}`,
+              onClose: () => setTraced(undefined),
+            })}
+          </Arriving>
+        )}
         {opened.currentData && kitchen && (
           <div className="slot batch-slot">
-            <BatchDocket batch={opened.currentData.document} kitchen={kitchen} />
+            <BatchDocket
+              batch={opened.currentData.document}
+              kitchen={kitchen}
+              onFigure={(trace) => setTraced({ ...trace, batch: opened.currentData?.id ?? '' })}
+            />
             <PromoteBatch
               opened={opened.currentData}
               recipe={dish}

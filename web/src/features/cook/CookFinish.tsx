@@ -37,7 +37,12 @@ export function CookFinish({
         </div>
       ))}
       <p className="muted">
-        {elapsed < 24 * 60 ? `${elapsed} min since it was begun. ` : ''}A part that is not weighed counts as estimated.
+        {elapsed >= 24 * 60
+          ? 'It was begun more than a day ago: how long it took is not noted. '
+          : batch.minutes?.total === undefined
+            ? `${elapsed} min since it was begun: noted as the minutes in all, until you say otherwise. `
+            : ''}
+        A part that is not weighed counts as estimated.
       </p>
       <button type="button" className="cook-main" onClick={finish}>
         It is cooked

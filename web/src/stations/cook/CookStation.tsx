@@ -146,14 +146,14 @@ function Ahead({ recipe }: { readonly recipe: Recipe }) {
   return (
     <section className="ahead" aria-label="What is ahead">
       <h3>
-        What is ahead <span className="muted">{byHand} min by hand, as the steps say</span>
+        What is ahead <span className="muted">{byHand} min by hand; what nobody said is read from the words, in italics</span>
       </h3>
       <ol>
-        {steps.map(({ number, step, minutes, hands, uses }) => (
+        {steps.map(({ number, step, minutes, hands, uses, read }) => (
           <li key={number}>
             <span className="ahead-words">{plainStep(step.text)}</span>
-            <span className="num">{minutes} min</span>
-            <span className="muted">
+            <span className={read.has('minutes') ? 'num italic' : 'num'}>{minutes} min</span>
+            <span className={read.has('hands') ? 'muted italic' : 'muted'}>
               {[hands === minutes ? 'by hand' : hands === 0 ? 'by itself' : `${hands} by hand`, ...uses.map(({ name }) => name)].join(', ')}
             </span>
           </li>
