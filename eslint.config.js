@@ -30,6 +30,7 @@ const CORE_ORDER = [
   'fit',
   'check',
   'card',
+  'portion',
   'format',
 ];
 /** Folders of web, likewise. */

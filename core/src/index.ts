@@ -19,4 +19,5 @@ export * from './brief/index.js';
 export * from './fit/index.js';
 export * from './check/index.js';
 export * from './card/index.js';
+export * from './portion/index.js';
 export * from './format/index.js';

@@ -16,7 +16,11 @@ const ONE_OF_EACH: Readonly<Record<BatchEdit['do'], BatchEdit>> = {
   discard: { do: 'discard', part: 'main', food: 'fat', grams: 31 },
   paid: { do: 'paid', pack },
   unpaid: { do: 'unpaid', pack },
-  boxes: { do: 'boxes', boxes: [{ name: 'A', count: 2, grams: { main: 400 }, keep: 'fridge' }] },
+  boxes: {
+    do: 'boxes',
+    boxes: [{ name: 'A', count: 2, grams: { main: 400 }, keep: 'fridge', eye: ['main'], holds: 750, aim: { atLeast: 400 } }],
+  },
+  left: { do: 'left', part: 'main', to: 'tonight' },
   say: { do: 'say', head: { rating: 4, note: 'good', leaveOut: true } },
   step: { do: 'step', step: 2 },
   'step done': { do: 'step done', step: 1, done: true },
@@ -37,7 +41,7 @@ test.each(BATCH_EDITS)('“%s” is of a shape that is taken, and said twice it 
 });
 
 test('what was done of a line, measured of a part, thrown away and filled stands in place of what was said before, and can be taken back', () => {
-  const all = (['line', 'more', 'part', 'discard', 'paid', 'boxes', 'say'] as const).reduce(
+  const all = (['line', 'more', 'part', 'discard', 'paid', 'boxes', 'left', 'say'] as const).reduce(
     (batch, kind) => editedBatch(batch, ONE_OF_EACH[kind]),
     BATCH,
   );
@@ -50,7 +54,8 @@ test('what was done of a line, measured of a part, thrown away and filled stands
     parts: [{ part: 'main', gross: 3468, tare: 1158 }],
     discards: [{ part: 'main', food: 'fat', grams: 31 }],
     paid: [pack],
-    boxes: [{ name: 'A', count: 2, grams: { main: 400 }, keep: 'fridge' }],
+    boxes: [ONE_OF_EACH.boxes.do === 'boxes' && ONE_OF_EACH.boxes.boxes[0]],
+    leftTo: { main: 'tonight' },
     rating: 4,
     note: 'good',
     leaveOut: true,
@@ -62,6 +67,7 @@ test('what was done of a line, measured of a part, thrown away and filled stands
     { do: 'discard', part: 'main', food: 'fat' },
     ONE_OF_EACH.unpaid,
     { do: 'boxes', boxes: [] },
+    { do: 'left', part: 'main', to: null },
     { do: 'say', head: { rating: null, note: null, leaveOut: null } },
   ];
   expect(back.reduce(editedBatch, all)).toEqual(BATCH);

@@ -8,6 +8,7 @@ import { FoodsModule } from './foods/foods.module.js';
 import { HealthController } from './health/health.controller.js';
 import { ImportsModule } from './imports/imports.module.js';
 import { KitchensModule } from './kitchens/kitchens.module.js';
+import { LabelsModule } from './labels/labels.module.js';
 import { MergesModule } from './merges/merges.module.js';
 import { PacksModule } from './packs/packs.module.js';
 import { PutAwayModule } from './putAway/putAway.module.js';
@@ -26,6 +27,7 @@ import { TablesModule } from './tables/tables.module.js';
     RecipesModule,
     BatchesModule,
     CardsModule,
+    LabelsModule,
     ImportsModule,
     ExportsModule,
     DistributionsModule,

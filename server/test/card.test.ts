@@ -2,6 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { responseBytes } from './responseBytes.js';
 import { testServer } from './testServer.js';
 
 type Server = Awaited<ReturnType<typeof testServer>>;
@@ -39,7 +40,7 @@ test('the page carries schema.org data', async () => {
 });
 
 test.each(['a5', 'a4'])('the %s PDF says the same as the page, every character of it', async (paper) => {
-  const { body, headers } = (await server.http.get(`${DAL}/card.pdf?paper=${paper}`).buffer(true).parse(bytes).expect(200)) as {
+  const { body, headers } = (await server.http.get(`${DAL}/card.pdf?paper=${paper}`).buffer(true).parse(responseBytes).expect(200)) as {
     body: Buffer;
     headers: Record<string, string>;
   };
@@ -67,7 +68,7 @@ test('thirds and accents survive the PDF', async () => {
     parts: [{ id: 'm', name: 'M', lines: [{ food: 'honey', amount: 1 / 3, unit: 'cup', text: '1/3 cup honey' }] }],
   };
   await server.http.post('/api/recipes').send({ document }).expect(201);
-  const { body } = (await server.http.get('/api/recipes/thirds/card.pdf').buffer(true).parse(bytes)) as { body: Buffer };
+  const { body } = (await server.http.get('/api/recipes/thirds/card.pdf').buffer(true).parse(responseBytes)) as { body: Buffer };
   const text = pdfText(body);
   for (const said of ['Crème brûlée', '⅓', '⅔']) expect(text).toContain(said);
 });
@@ -85,7 +86,7 @@ test('a step says in the PDF which part it makes', async () => {
     steps: ['Warm it all.', { text: 'Stir it thick.', part: 'glaze' }],
   };
   await server.http.post('/api/recipes').send({ document }).expect(201);
-  const { body } = (await server.http.get('/api/recipes/two-parts/card.pdf').buffer(true).parse(bytes)) as { body: Buffer };
+  const { body } = (await server.http.get('/api/recipes/two-parts/card.pdf').buffer(true).parse(responseBytes)) as { body: Buffer };
   const text = pdfText(body);
   expect(text).toContain('Glaze. Stir it thick.');
   expect(text).toMatch(/(?<!\. )Warm it all\./);
@@ -97,12 +98,6 @@ test('another paper, or another recipe, is a clear no', async () => {
 });
 
 /** Collects an answer's body as it comes. */
-function bytes(response: unknown, done: (error: Error | null, body: Buffer) => void): void {
-  const stream = response as NodeJS.ReadableStream;
-  const chunks: Buffer[] = [];
-  stream.on('data', (chunk: Buffer) => chunks.push(chunk));
-  stream.on('end', () => done(null, Buffer.concat(chunks)));
-}
 
 function pdfText(pdf: Buffer): string {
   const file = join(mkdtempSync(join(tmpdir(), 'portiona-card-')), 'card.pdf');

@@ -54,7 +54,27 @@ export interface BatchBox {
   /** By part. */
   readonly grams: { readonly [part: string]: number };
   readonly keep?: Keep;
+  /** Parts that were taken by eye, a palm or a fist: their grams are that sure. */
+  readonly eye?: readonly string[];
+  /** Millilitres of the box to its brim. */
+  readonly holds?: number;
+  /** kcal that each is to have. */
+  readonly aim?: BoxAim;
+  /** ISO day, where it is another than the guideline's. */
+  readonly useBy?: string;
+  /** Why it is kept longer than the guideline keeps it. */
+  readonly because?: string;
 }
+
+/** Energy that a box is to have, kcal. */
+export interface BoxAim {
+  readonly atLeast?: number;
+  readonly atMost?: number;
+}
+
+/** Where what no box holds goes. */
+export const LEFT_TO = ['tonight', 'stock', 'away'] as const;
+export type LeftTo = (typeof LEFT_TO)[number];
 
 /** A clock that runs beside the steps, until it is stopped. */
 export interface Timer {
@@ -95,6 +115,8 @@ export interface Batch {
   readonly discards?: readonly BatchDiscard[];
   readonly paid?: readonly PaidPack[];
   readonly boxes?: readonly BatchBox[];
+  /** Where what is left of a part goes, by part. */
+  readonly leftTo?: { readonly [part: string]: LeftTo };
   readonly minutes?: { readonly active?: number; readonly total?: number };
   readonly rating?: number;
   readonly note?: string;

@@ -1,5 +1,5 @@
 import { sameDocument } from '../recipe/index.js';
-import type { Batch, BatchBox, BatchLine, BatchPart, Cooking, PaidPack, Timer } from './batch.js';
+import type { Batch, BatchBox, BatchLine, BatchPart, Cooking, LeftTo, PaidPack, Timer } from './batch.js';
 
 /** What is said of a batch as a whole. */
 export type BatchHead = Pick<Batch, 'date' | 'servings' | 'variant' | 'minutes' | 'rating' | 'note' | 'by' | 'leaveOut'>;
@@ -25,6 +25,8 @@ export type BatchEdit =
   | { readonly do: 'unpaid'; readonly pack: PaidPack }
   /** All boxes, as they were filled; none: by the recipe's portions. */
   | { readonly do: 'boxes'; readonly boxes: readonly BatchBox[] }
+  /** What no box holds of a part goes there; null: nothing is said of it. */
+  | { readonly do: 'left'; readonly part: string; readonly to: LeftTo | null }
   /** Things said of the whole; null: nothing is said of it any more. */
   | { readonly do: 'say'; readonly head: { readonly [Key in keyof BatchHead]?: BatchHead[Key] | null } }
   /** A step is in hand. */
@@ -51,6 +53,7 @@ export const BATCH_EDITS = [
   'paid',
   'unpaid',
   'boxes',
+  'left',
   'say',
   'step',
   'step done',
@@ -92,6 +95,12 @@ export function editedBatch(batch: Batch, edit: BatchEdit): Batch {
       return withList(batch, 'paid', withoutOne(batch.paid ?? [], edit.pack));
     case 'boxes':
       return withList(batch, 'boxes', edit.boxes);
+    case 'left': {
+      const { leftTo = {}, ...rest } = batch;
+      const others = Object.entries(leftTo).filter(([part]) => part !== edit.part);
+      const all = [...others, ...(edit.to === null ? [] : [[edit.part, edit.to] as const])];
+      return all.length === 0 ? rest : { ...rest, leftTo: Object.fromEntries(all) };
+    }
     case 'say':
       return said(batch, edit.head);
     case 'finish': {

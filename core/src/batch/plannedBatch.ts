@@ -14,7 +14,7 @@ export interface PlannedBatch {
 export function plannedBatch(batch: Batch, kitchen: Kitchen): PlannedBatch {
   const then = batch.then ?? kitchen.recipe(batch.recipe);
   if (!then) throw new RangeError(`the kitchen holds no recipe "${batch.recipe}"`);
-  const { lines: _, parts: __, discards: ___, boxes: ____, paid: _____, ...plan } = batch;
+  const { lines: _, parts: __, discards: ___, boxes: ____, leftTo: _____, paid: ______, ...plan } = batch;
   const { recipe } = batchedRecipe(plan, then, kitchen);
   const system = recipe.measures ?? kitchen.settings.measures;
   const grams = new Map(

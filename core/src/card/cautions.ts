@@ -64,6 +64,11 @@ export function cautionsFor(foods: readonly Food[], steps: readonly string[], st
   };
 }
 
+/** Whether cooked rice is among these foods: it keeps shorter than anything else. */
+export function holdsRice(foods: readonly Food[]): boolean {
+  return foods.some((food) => kindsOf(food).includes('rice'));
+}
+
 function fridgeText(days: number | undefined, rice: boolean): string {
   const kept = days === undefined ? `3 to ${MOST_FRIDGE_DAYS} days` : dayText(Math.min(days, MOST_FRIDGE_DAYS));
   if (!rice) return `${kept} at 4 °C / 40 °F or less.`;

@@ -1,4 +1,4 @@
-import { BATCH_EDITS, type BatchEdit, type BatchLine } from '../batch/index.js';
+import { BATCH_EDITS, LEFT_TO, type BatchEdit, type BatchLine, type LeftTo } from '../batch/index.js';
 import {
   BatchDiscardEntry,
   BatchPartEntry,
@@ -53,6 +53,11 @@ class PaidEdit {
 class BoxesEdit {
   @OneOf(['boxes']) do: 'boxes';
   @Many(() => BoxEntry, 500, 'boxes') boxes: BoxEntry[];
+}
+class LeftEdit {
+  @OneOf(['left']) do: 'left';
+  @Id() part: string;
+  @must('must be "tonight", "stock", "away" or null', (found) => found === null || LEFT_TO.includes(found as LeftTo), {}) to: LeftTo | null;
 }
 /** What is said of the whole; null takes it back. */
 class HeadEdit {
@@ -121,6 +126,7 @@ const CLASSES: Readonly<Record<BatchEdit['do'], new () => object>> = {
   paid: PaidEdit,
   unpaid: PaidEdit,
   boxes: BoxesEdit,
+  left: LeftEdit,
   say: SayEdit,
   step: StepEdit,
   'step done': StepDoneEdit,

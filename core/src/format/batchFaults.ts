@@ -47,8 +47,11 @@ export function* batchFaults(batch: Batch, ground: BatchGround, path: string): G
   }
   for (const [i, pack] of (batch.paid ?? []).entries())
     if (!unread.has(pack.food)) yield* packFaults({ ...pack, currency: '', seen: batch.date }, foods, `${path}.paid[${i}]`);
-  for (const [i, { grams }] of (batch.boxes ?? []).entries())
+  for (const [i, { grams, eye = [] }] of (batch.boxes ?? []).entries()) {
     for (const part of Object.keys(grams)) yield* unknownPart(part, parts, `${path}.boxes[${i}].grams.${part}`);
+    for (const [e, part] of eye.entries()) yield* unknownPart(part, parts, `${path}.boxes[${i}].eye[${e}]`);
+  }
+  for (const part of Object.keys(batch.leftTo ?? {})) yield* unknownPart(part, parts, `${path}.leftTo.${part}`);
 }
 
 interface Known extends BatchGround {

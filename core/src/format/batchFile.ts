@@ -1,7 +1,10 @@
 import {
   KEEPS,
+  LEFT_TO,
   type Batch,
   type BatchBox,
+  type BoxAim,
+  type LeftTo,
   type BatchDiscard,
   type BatchLine,
   type BatchPart,
@@ -90,11 +93,22 @@ export class PaidEntry implements PaidPack {
   @Text(120, true) shop: string;
 }
 
+/** Energy that a box is to have, kcal. */
+export class AimEntry implements BoxAim {
+  @Optional() @Quantity({ above: 0 }) atLeast?: number;
+  @Optional() @Quantity({ above: 0 }) atMost?: number;
+}
+
 export class BoxEntry implements BatchBox {
   @Text(80, true) name: string;
   @Optional() @WholeNumber(1, MOST_BOXES) count?: number;
   @NumbersByName(false) grams: { readonly [part: string]: number };
   @Optional() @OneOf(KEEPS) keep?: Keep;
+  @Optional() @Texts(120) eye?: string[];
+  @Optional() @Quantity({ above: 0 }) holds?: number;
+  @Optional() @One(() => AimEntry) aim?: AimEntry;
+  @Optional() @Day() useBy?: string;
+  @Optional() @Text(300) because?: string;
 }
 
 export class MinutesEntry {
@@ -135,6 +149,20 @@ function WaysByStep(): PropertyDecorator {
   );
 }
 
+/** Where what is left goes, by part. */
+function LeftByPart(): PropertyDecorator {
+  return must(
+    'must map ids of parts to "tonight", "stock" or "away"',
+    (found) =>
+      typeof found === 'object' &&
+      found !== null &&
+      !Array.isArray(found) &&
+      Object.entries(found).length <= 200 &&
+      Object.values(found).every((to) => LEFT_TO.includes(to as LeftTo)),
+    { type: 'object', additionalProperties: { enum: [...LEFT_TO] } },
+  );
+}
+
 /** A dish as it was cooked. */
 export class BatchEntry implements Batch {
   @Id() id: string;
@@ -154,6 +182,7 @@ export class BatchEntry implements Batch {
   @Optional() @Many(() => BatchDiscardEntry, 200, 'discards') discards?: BatchDiscardEntry[];
   @Optional() @Many(() => PaidEntry, 500, 'packs') paid?: PaidEntry[];
   @Optional() @Many(() => BoxEntry, 500, 'boxes') boxes?: BoxEntry[];
+  @Optional() @LeftByPart() leftTo?: { readonly [part: string]: LeftTo };
   @Optional() @One(() => MinutesEntry) minutes?: MinutesEntry;
   @Optional() @WholeNumber(1, BEST_RATING) rating?: number;
   @Optional() @Text(2000) note?: string;
@@ -172,6 +201,7 @@ export const BATCH_CLASSES = [
   BatchPartEntry,
   BatchDiscardEntry,
   PaidEntry,
+  AimEntry,
   BoxEntry,
   MinutesEntry,
   TimerEntry,

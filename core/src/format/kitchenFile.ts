@@ -21,13 +21,18 @@ import type { Pack } from '../price/index.js';
 import { MEASURING_SYSTEMS, type Amount, type MeasuringSystem } from '../quantity/index.js';
 import {
   BRIEF_FIGURES,
+  GUIDELINES,
   isIndexFormula,
   METHODS,
   SERVED,
   TARGET_KINDS,
+  VESSEL_KINDS,
   type Brief,
   type BriefFigure,
+  type Guideline,
   type IndexFormula,
+  type KitchenVessel,
+  type LabelSheet,
   type NamedBrief,
   type Target,
   type TargetKind,
@@ -241,6 +246,7 @@ export class EqualPortionEntry {
 export class GramsPortionEntry {
   @OneOf(['grams']) by: 'grams';
   @Quantity({ above: 0 }) grams: number;
+  @Optional() @Flag() eye?: boolean;
 }
 
 export class CountedPortionEntry {
@@ -305,6 +311,38 @@ export class IndexEntry implements IndexFormula {
   @Optional() @Quantity({ above: 0 }) step?: number;
 }
 
+/** A pot or a box of the kitchen's own. */
+export class KitchenVesselEntry implements KitchenVessel {
+  @Text(80, true) name: string;
+  @OneOf(VESSEL_KINDS) kind: KitchenVessel['kind'];
+  @Optional() @Quantity({ above: 0, most: 100_000 }) weight?: number;
+  @Optional() @Quantity({ above: 0, most: 1_000_000 }) capacity?: number;
+}
+
+/** Millimetres of something that has two sides. */
+export class SizeEntry {
+  @Quantity({ above: 0, most: 2000 }) width: number;
+  @Quantity({ above: 0, most: 2000 }) height: number;
+}
+export class SheetMarginEntry {
+  @Quantity({ most: 2000 }) left: number;
+  @Quantity({ most: 2000 }) top: number;
+}
+export class SheetGapEntry {
+  @Quantity({ most: 2000 }) across: number;
+  @Quantity({ most: 2000 }) down: number;
+}
+/** A sheet of labels. */
+export class LabelSheetEntry implements LabelSheet {
+  @Text(80, true) name: string;
+  @One(() => SizeEntry) page: SizeEntry;
+  @WholeNumber(1, 50) columns: number;
+  @WholeNumber(1, 100) rows: number;
+  @One(() => SizeEntry) cell: SizeEntry;
+  @One(() => SheetMarginEntry) margin: SheetMarginEntry;
+  @One(() => SheetGapEntry) gap: SheetGapEntry;
+}
+
 export class KitchenSettings {
   @Optional() @Currency() currency?: string;
   @Optional() @OneOf(MEASURING_SYSTEMS) measures?: MeasuringSystem;
@@ -314,6 +352,9 @@ export class KitchenSettings {
   @Optional() @Quantity() maxPriceAge?: number;
   @Optional() @One(() => IndexEntry) index?: IndexEntry;
   @Optional() @Many(() => NamedBriefEntry, 200, 'briefs') briefs?: NamedBriefEntry[];
+  @Optional() @OneOf(GUIDELINES) guideline?: Guideline;
+  @Optional() @Many(() => KitchenVesselEntry, 200, 'vessels') vessels?: KitchenVesselEntry[];
+  @Optional() @Many(() => LabelSheetEntry, 50, 'sheets') labelSheets?: LabelSheetEntry[];
 }
 
 export class StorageEntry implements Storage {

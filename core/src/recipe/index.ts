@@ -8,6 +8,8 @@ export * from './indexFormula.js';
 export * from './indexText.js';
 export * from './lineIds.js';
 export * from './kitchen.js';
+export * from './kitchenVessel.js';
+export * from './labelSheet.js';
 export * from './lineWeights.js';
 export * from './macroExchange.js';
 export * from './movedLines.js';

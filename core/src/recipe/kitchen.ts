@@ -12,7 +12,13 @@ import { bestPack, candidatePacks, hasOnlyStalePacks, type CandidatePack, type P
 import type { MeasuringSystem } from '../quantity/index.js';
 import type { NamedBrief } from './brief.js';
 import type { IndexFormula } from './indexFormula.js';
+import type { KitchenVessel } from './kitchenVessel.js';
+import type { LabelSheet } from './labelSheet.js';
 import type { Recipe } from './recipe.js';
+
+/** Whose advice on keeping cooked food the kitchen follows. */
+export const GUIDELINES = ['uk', 'us'] as const;
+export type Guideline = (typeof GUIDELINES)[number];
 
 /** What holds for a whole kitchen. */
 export interface Settings {
@@ -29,6 +35,11 @@ export interface Settings {
   readonly index?: IndexFormula;
   /** Briefs kept for the next dish. */
   readonly briefs?: readonly NamedBrief[];
+  /** Left out: the US one under US rules, else the UK one, which is the stricter. */
+  readonly guideline?: Guideline;
+  readonly vessels?: readonly KitchenVessel[];
+  /** Sheets of labels of the kitchen's own, beside those that ship. */
+  readonly labelSheets?: readonly LabelSheet[];
 }
 
 /** A yield taken from batches that measured it: cooked grams of a gram eaten. */

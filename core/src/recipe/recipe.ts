@@ -76,7 +76,8 @@ export interface Discard {
 /** How a part is divided over the servings. Grams, pieces or millilitres. */
 export type Portion =
   | { readonly by: 'equal' }
-  | { readonly by: 'grams'; readonly grams: number }
+  /** By eye: a palm, a fist; nobody weighs it. */
+  | { readonly by: 'grams'; readonly grams: number; readonly eye?: boolean }
   | { readonly by: 'pieces'; readonly made: number; readonly each: number }
   | { readonly by: 'volume'; readonly made: number; readonly each: number };
 

@@ -11,7 +11,7 @@ export type Band = readonly [low: number, high: number];
 
 /**
  * The 95 % band of one figure of a serving: value -/+ 1.96 u, never below 0 (docs/reckoning.md, "How sure it is"). Independent errors add
- * in squares; one food used twice shares its composition error; shares of a part count as exact; a discard counts as a
+ * in squares; one food used twice shares its composition error; shares of a part count as exact, but for one that is taken by eye; a discard counts as a
  * measured line; a part of another recipe brings its errors along.
  *
  * @param parts the parts of the serving

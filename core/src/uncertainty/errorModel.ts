@@ -1,6 +1,6 @@
 import type { FigureKey, LineFigures, PartFigures } from '../recipe/index.js';
 import { servedOf } from '../recipe/index.js';
-import { UNCERTAINTY_OF_METHOD, UNCERTAINTY_OF_SOURCE } from './uncertainty.js';
+import { UNCERTAINTY_OF_EYE, UNCERTAINTY_OF_METHOD, UNCERTAINTY_OF_SOURCE } from './uncertainty.js';
 
 /** One independent thing that can be off: an amount, a food's composition, or whether a reader takes what is optional. */
 export interface ErrorSource {
@@ -28,7 +28,7 @@ export interface ErrorModel {
 
 /**
  * Takes a serving apart into what can be off about it (docs/reckoning.md, "How sure it is"). One food used twice is one source of
- * composition error; shares of a part count as exact; a discard counts as a measured line; a part of another recipe brings
+ * composition error; shares of a part count as exact, but for one that is taken by eye; a discard counts as a measured line; a part of another recipe brings
  * its errors along, and the error of the amount taken moves all of it.
  *
  * @param parts the parts of the serving; optional ones only make sense with `choices`
@@ -39,12 +39,15 @@ export function errorModelOf(parts: readonly PartFigures[], keys: readonly Figur
   const model = new GrowingModel(keys, choices);
   for (const figures of parts) {
     const chosen = choices && servedOf(figures.part) === 'optional' ? [model.source(`choice ${figures.part.id}`, CHOICE)] : [];
-    model.addPart(figures, figures.share.share, '', chosen);
+    const { portion } = figures.part;
+    const eyed = portion?.by === 'grams' && portion.eye ? [model.source(`portion ${figures.part.id}`, BY_EYE)] : [];
+    model.addPart(figures, figures.share.share, '', [...chosen, ...eyed]);
   }
   return model;
 }
 
 const CHOICE: ErrorSource = { kind: 'choice', relative: 0, halfWidth: 0 };
+const BY_EYE: ErrorSource = { kind: 'amount', relative: UNCERTAINTY_OF_EYE, halfWidth: 0 };
 
 class GrowingModel implements ErrorModel {
   readonly sources: ErrorSource[] = [];

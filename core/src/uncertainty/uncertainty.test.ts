@@ -126,3 +126,26 @@ test('weigh next: the largest saving first, told as the half band now and after'
 test('a line left out by the reader has no error, and is not worth weighing', () => {
   expect(uncertainty([{ food: 'a', amount: 100, unit: 'g', method: 'eye', optional: true }])).toBe(0);
 });
+
+test('a part that is taken by eye: its share is as sure as a look, over all of it at once', () => {
+  const lines: Line[] = [
+    { food: 'a', amount: 100, unit: 'g' },
+    { food: 'b', amount: 100, unit: 'g' },
+  ];
+  const eyed = (eye: boolean) => {
+    const recipe = recipeOf(lines, { servings: 1 });
+    const [part] = recipe.parts;
+    const portioned = {
+      ...recipe,
+      parts: [{ ...part, cookedWeight: 400, portion: { by: 'grams' as const, grams: 100, ...(eye ? { eye } : {}) } }],
+    };
+    return recipeFigures(portioned as Recipe, kitchen);
+  };
+  const [weighed, seen] = [eyed(false), eyed(true)];
+  const energy = seen.perServing.nutrients.energyKcal.amount ?? 0;
+  expect(energy).toBe(weighed.perServing.nutrients.energyKcal.amount);
+  expect(standardUncertainty(seen.parts, 'energyKcal')).toBeCloseTo(
+    Math.hypot(standardUncertainty(weighed.parts, 'energyKcal'), 0.3 * energy),
+    10,
+  );
+});

@@ -15,6 +15,9 @@ export const UNCERTAINTY_OF_METHOD: Readonly<Record<Method, number>> = {
 /** Relative standard uncertainty of a composition by where it comes from (docs/reckoning.md, "How sure it is"). */
 export const UNCERTAINTY_OF_SOURCE: Readonly<Record<Source, number>> = { lab: 0.03, label: 0.08, table: 0.1, estimate: 0.25 };
 
+/** Relative standard uncertainty of a box's share of a part that is taken by eye: a palm, a fist (docs/reckoning.md, "How sure it is"). */
+export const UNCERTAINTY_OF_EYE = 0.3;
+
 /**
  * Relative variance of a line's amount: its method's, and a range's half-width / sqrt 3, squared and added.
  *

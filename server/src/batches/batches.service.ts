@@ -71,6 +71,11 @@ export class BatchesService {
   }
 
   /** @throws NotFoundError */
+  async get(scope: Scope, id: string): Promise<SavedBatchDto> {
+    return toSavedBatch(await this.#row(scope, id));
+  }
+
+  /** @throws NotFoundError */
   open(scope: Scope, id: string): Promise<OpenBatchDto> {
     return this.database.read(async () => {
       const row = await this.#row(scope, id);

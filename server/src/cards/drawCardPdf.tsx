@@ -13,8 +13,8 @@ export function drawCardPdf(card: CardContent, paper: Paper): Promise<Buffer> {
 
 let registered = false;
 
-/** Makes the card's faces known to the PDF writer, once. */
-function registerCardFonts(): void {
+/** Makes the faces of cards and labels known to the PDF writer, once. */
+export function registerCardFonts(): void {
   if (registered) return;
   registered = true;
   for (const family of new Set(FACES.map((face) => face.family)))

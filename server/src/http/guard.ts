@@ -4,7 +4,7 @@ import { RefusedRequestError } from './problems.js';
 /** Methods that change nothing. */
 const SAFE: ReadonlySet<string> = new Set(['GET', 'HEAD', 'OPTIONS']);
 /** Content types that no form and no plain cross-site request can send: a browser asks first, and is told no. */
-const PLAIN_TYPES = /^(?:application\/json|text\/csv)\s*(?:;|$)/i;
+const PLAIN_TYPES = /^(?:application\/(?:json|octet-stream)|text\/csv)\s*(?:;|$)/i;
 const LOOPBACK = ['127.0.0.1', 'localhost', '[::1]'];
 
 /** Names the server is reached by: loopback with the port it listens on, and what is configured. */

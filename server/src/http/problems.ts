@@ -133,6 +133,16 @@ export class TooLargeError extends Problem {
   }
 }
 
+/** A device that does not do what it is asked: 409, and what keeps it. */
+export class DeviceError extends Problem {
+  protected readonly told = { type: 'device', title: 'The device does not', status: 409 };
+
+  constructor(what: string) {
+    super(what);
+    this.name = 'DeviceError';
+  }
+}
+
 /** The database went away at the very end of a save: 503, and the truth about what is known. */
 export class UncertainSaveError extends Problem {
   protected readonly told = { type: 'uncertain', title: 'Not known', status: 503, retryAfter: SOON };

@@ -1,5 +1,14 @@
 import { ApiProperty, ApiPropertyOptional, OmitType, PartialType } from '@nestjs/swagger';
-import { RULE_SETS, Text, type NamedBrief, type RuleSet } from '@portiona/core';
+import {
+  GUIDELINES,
+  RULE_SETS,
+  Text,
+  type Guideline,
+  type KitchenVessel,
+  type LabelSheet,
+  type NamedBrief,
+  type RuleSet,
+} from '@portiona/core';
 import { ListFromKitchenFile } from '../http/kitchenFileSchemas.js';
 
 /** The kitchen's own figure of a serving. */
@@ -21,6 +30,12 @@ export class KitchenDto {
   @ApiPropertyOptional({ type: IndexDto, description: 'The kitchen’s own figure of a serving' }) index?: IndexDto;
   @ListFromKitchenFile('NamedBrief', 'Briefs kept for the next dish: name and brief, as in the kitchen file', true)
   briefs?: NamedBrief[];
+  @ApiPropertyOptional({ enum: GUIDELINES, description: 'Whose advice on keeping is followed; left out: that of the rules' })
+  guideline?: Guideline;
+  @ListFromKitchenFile('KitchenVessel', 'Pots and boxes of the kitchen: name, kind, weight empty, capacity, as in the kitchen file', true)
+  vessels?: KitchenVessel[];
+  @ListFromKitchenFile('LabelSheet', 'Sheets of labels of the kitchen’s own, as in the kitchen file', true)
+  labelSheets?: LabelSheet[];
   @ApiProperty({ description: 'Whether it holds no foods and no recipes yet' }) empty: boolean;
   @ApiProperty({ description: 'Whether it was begun: what a new kitchen is asked was answered' }) begun: boolean;
 }
@@ -31,8 +46,9 @@ export class NamedKitchen {
 }
 
 /** Settings to change; read by the kitchen file's own class. */
-export class SettingsDto extends PartialType(OmitType(KitchenDto, ['empty', 'begun', 'maxPriceAge', 'index'] as const)) {
+export class SettingsDto extends PartialType(OmitType(KitchenDto, ['empty', 'begun', 'maxPriceAge', 'index', 'guideline'] as const)) {
   @ApiPropertyOptional({ type: IndexDto, nullable: true, description: 'Null: the kitchen has no figure of its own' })
   index?: IndexDto | null;
+  @ApiPropertyOptional({ enum: GUIDELINES, nullable: true, description: 'Null: that of the rules' }) guideline?: Guideline | null;
   @ApiPropertyOptional({ type: Number, nullable: true, description: 'Days; null: prices of any age count' }) maxPriceAge?: number | null;
 }

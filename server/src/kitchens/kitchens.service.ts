@@ -7,8 +7,8 @@ import type { Scope } from '../scope/scope.js';
 import { NamedKitchen, type KitchenDto } from './kitchen.dto.js';
 import { KitchenEntity } from './kitchen.entity.js';
 
-/** Settings that mean something left out: prices of any age, the day as it is, no briefs, no figure of the kitchen's own. */
-const UNSETTABLE: ReadonlySet<string> = new Set(['maxPriceAge', 'date', 'briefs', 'index']);
+/** Settings that mean something left out: prices of any age, the day as it is, no briefs, no figure, vessels or sheets of the kitchen's own, the guideline of its rules. */
+const UNSETTABLE: ReadonlySet<string> = new Set(['maxPriceAge', 'date', 'briefs', 'index', 'guideline', 'vessels', 'labelSheets']);
 
 /** Kitchens and their settings. There is one kitchen until there are accounts; every row is owned by it all the same. */
 @Injectable()
@@ -77,8 +77,13 @@ export class KitchensService implements OnModuleInit {
         `SELECT NOT EXISTS (SELECT 1 FROM foods WHERE kitchen_id = $1) AND NOT EXISTS (SELECT 1 FROM recipes WHERE kitchen_id = $1) AS empty`,
         [id],
       );
-      const { briefs, ...full } = fullSettings(settings, today());
-      return { name, ...full, ...(briefs ? { briefs: [...briefs] } : {}), empty, begun: begun || !empty };
+      const { briefs, vessels, labelSheets, ...full } = fullSettings(settings, today());
+      const lists = {
+        ...(briefs ? { briefs: [...briefs] } : {}),
+        ...(vessels ? { vessels: [...vessels] } : {}),
+        ...(labelSheets ? { labelSheets: [...labelSheets] } : {}),
+      };
+      return { name, ...full, ...lists, empty, begun: begun || !empty };
     });
   }
 

@@ -4,6 +4,7 @@ import { CardsService } from '../cards/cards.service.js';
 import { ExportsService } from '../exports/exports.service.js';
 import { FoodsService } from '../foods/foods.service.js';
 import { ImportsService } from '../imports/imports.service.js';
+import { LabelsService } from '../labels/labels.service.js';
 import { MergesService } from '../merges/merges.service.js';
 import { PacksService } from '../packs/packs.service.js';
 import { ReceiptsService } from '../receipts/receipts.service.js';
@@ -32,5 +33,6 @@ export class House {
     readonly imports: ImportsService,
     readonly exports: ExportsService,
     readonly batches: BatchesService,
+    readonly labels: LabelsService,
   ) {}
 }

@@ -8,6 +8,7 @@ import { SeenPricesDto } from '../receipts/receipt.dto.js';
 import type { Scope } from '../scope/scope.js';
 import type { BeginningDto } from '../imports/beginning.dto.js';
 import { BatchEditsDto } from '../batches/batch.dto.js';
+import type { LabelOrder } from '../labels/labels.service.js';
 import type { House } from './house.js';
 
 /** Work that computes much: always in a thread, so that nobody else waits for it. */
@@ -42,6 +43,7 @@ export const THREAD_JOBS = {
   exportBatches: (house: House, scope: Scope, recipe?: string) => house.exports.batchesSheet(scope, recipe),
   exportRecipes: (house: House, scope: Scope) => house.exports.recipesSheet(scope),
   exportLines: (house: House, scope: Scope, id: string) => house.exports.linesSheet(scope, id),
+  labelsPdf: (house: House, scope: Scope, id: string, order: LabelOrder, address: string) => house.labels.pdf(scope, id, order, address),
   logBatches: (house: House, scope: Scope, recipe?: string) => house.batches.log(scope, recipe),
   importStarterPantry: (house: House, scope: Scope, once?: OnceKey) => house.imports.starterPantry(scope, once),
   beginKitchen: (house: House, scope: Scope, beginning: BeginningDto, once?: OnceKey) => house.imports.begin(scope, beginning, once),
@@ -104,4 +106,4 @@ export const WRITING: ReadonlySet<keyof Jobs> = new Set<keyof Jobs>([
   'beginKitchen',
 ]);
 /** Jobs that draw pages and papers: slower than the rest, and given a thread of their own. */
-export const DRAWING: ReadonlySet<keyof Jobs> = new Set<keyof Jobs>(['cardPage', 'cardPdf']);
+export const DRAWING: ReadonlySet<keyof Jobs> = new Set<keyof Jobs>(['cardPage', 'cardPdf', 'labelsPdf']);

@@ -7,6 +7,7 @@ import { FoodsService } from '../foods/foods.service.js';
 import { TableFoodsService } from '../foods/tableFoods.service.js';
 import { ImportsService } from '../imports/imports.service.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
+import { LabelsService } from '../labels/labels.service.js';
 import { MergesService } from '../merges/merges.service.js';
 import { PacksService } from '../packs/packs.service.js';
 import { ReceiptsService } from '../receipts/receipts.service.js';
@@ -48,5 +49,6 @@ export async function makeHouse(url: string | undefined): Promise<House> {
     new ImportsService(database, once, foods, packs, recipes, batches),
     new ExportsService(database, kitchens, foods, packs, recipes, batches),
     batches,
+    new LabelsService(batches),
   );
 }

@@ -5,6 +5,7 @@ import { ExportsModule } from '../exports/exports.module.js';
 import { FoodsModule } from '../foods/foods.module.js';
 import { ImportsModule } from '../imports/imports.module.js';
 import { KitchensModule } from '../kitchens/kitchens.module.js';
+import { LabelsModule } from '../labels/labels.module.js';
 import { MergesModule } from '../merges/merges.module.js';
 import { PacksModule } from '../packs/packs.module.js';
 import { ReceiptsModule } from '../receipts/receipts.module.js';
@@ -26,6 +27,7 @@ import { Threads } from './threads.js';
     ImportsModule,
     ExportsModule,
     BatchesModule,
+    LabelsModule,
   ],
   providers: [House, Threads, SettledLists],
   exports: [Threads, SettledLists],

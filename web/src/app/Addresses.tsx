@@ -16,6 +16,7 @@ const { View: PantryPage } = later(async () => ({ default: (await import('./pant
 const { View: BeginPage } = later(async () => ({ default: (await import('../features/begin/BeginPage')).BeginPage }));
 const { View: WorkingPanel } = later(async () => ({ default: (await import('./beside')).WorkingPanel }));
 const { View: CookPage } = later(async () => ({ default: (await import('../features/cook/CookPage')).CookPage }));
+const { View: PortionPage } = later(async () => ({ default: (await import('../features/portion/PortionPage')).PortionPage }));
 const { View: BatchesPage } = later(async () => ({ default: (await import('../features/batches')).BatchesPage }));
 const { View: DishBatchesPage } = later(async () => ({ default: (await import('../features/batches')).DishBatchesPage }));
 const { View: PutAwayPage } = later(async () => ({ default: (await import('./pantryPages')).PutAwayPage }));
@@ -42,6 +43,7 @@ export function Addresses() {
         <Route path="pantry/:foodId" element={<PantryPage />} />
         <Route path="batches" element={<BatchesPage />} />
         <Route path="batches/:recipeId" element={<DishBatchesPage showWorking={(of) => <WorkingPanel {...of} />} />} />
+        <Route path="portion/:batchId" element={<PortionPage />} />
         <Route path="begin" element={<BeginPage />} />
         <Route path="put-away" element={<PutAwayPage />} />
         <Route path="*" element={<NotHere />} />

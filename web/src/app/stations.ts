@@ -38,6 +38,14 @@ export const STATIONS: readonly StationEntry[] = [
     ...later(async () => ({ default: (await import('../stations/cook/CookStation')).CookStation })),
   },
   {
+    path: 'portion',
+    name: 'Portion',
+    glyph: '◱',
+    key: '4',
+    also: ['boxes', 'into boxes', 'labels', 'two sizes', 'fridge', 'freezer', 'use by'],
+    ...later(async () => ({ default: (await import('../stations/portion/PortionStation')).PortionStation })),
+  },
+  {
     path: 'card',
     name: 'Card',
     glyph: '▤',

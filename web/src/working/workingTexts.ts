@@ -94,7 +94,7 @@ export function shareText({ part, share, cooked, estimated, outdated, learned }:
   const whole = `${numberText(cooked, 0)} g (${outdated ? 'weighed for other amounts' : estimated ? (learned ? `estimated by ${learned.batches} batches` : 'estimated') : 'weighed'})`;
   const { portion } = part;
   const over = share.surplus > 0.5 ? `, ${numberText(share.surplus, 0)} g over` : '';
-  if (portion?.by === 'grams') return `${numberText(portion.grams, 0)} g a box of ${whole}${over}`;
+  if (portion?.by === 'grams') return `${numberText(portion.grams, 0)} g a box${portion.eye ? ', by eye,' : ''} of ${whole}${over}`;
   if (portion?.by === 'pieces') return `${numberText(portion.each, 0)} of ${numberText(portion.made, 0)} pieces, ${whole}${over}`;
   if (portion?.by === 'volume') return `${numberText(portion.each, 0)} of ${numberText(portion.made, 0)} ml, ${whole}${over}`;
   return `equal shares of ${whole}`;

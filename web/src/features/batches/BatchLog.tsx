@@ -1,3 +1,4 @@
+import { Link } from 'react-router';
 import { useMemo } from 'react';
 import type { LoggedBatchDto } from '../../api/api.gen';
 import { Button } from '../../ui/Button';
@@ -91,6 +92,13 @@ export function BatchLog({ rows, stated, currency, chosen, open, onShow, childre
                   >
                     measured {open === row.id ? '▴' : '▾'}
                   </button>
+                  <Link
+                    className="batch-more underline"
+                    to={`/portion/${row.id}`}
+                    aria-label={`Boxes of the batch of ${batchDay(row.date)}`}
+                  >
+                    boxes
+                  </Link>
                   <span className="batch-said">{batchNote(row)}</span>
                   {row.leaveOut && <span className="batch-said warn">left out: nothing is learned from it</span>}
                   {row.uncomputed !== null && <span className="batch-said bad">✕ {row.uncomputed}</span>}

@@ -14,6 +14,7 @@ import { Lessons } from './Lessons';
 import { PromoteBatch } from './PromoteBatch';
 import { useLogBatch } from './useLogBatch';
 import { useCook } from '../cook/useCook';
+import { NoBatch } from './NoBatch';
 import { useBatchKitchen } from './useBatches';
 import './batches.css';
 
@@ -48,18 +49,7 @@ export function DishBatchesPage({ showWorking }: { readonly showWorking: (of: Wo
       },
       { replace: true },
     );
-  if (error || recipe.error)
-    return (
-      <main className="page">
-        <div className="empty" role="alert">
-          <h2>These batches are not here</h2>
-          <p className="muted mb-4">{problemText(problemOf(error ?? recipe.error))}</p>
-          <Button asChild kind="main">
-            <Link to="/batches">To all batches</Link>
-          </Button>
-        </div>
-      </main>
-    );
+  if (error || recipe.error) return <NoBatch title="These batches are not here" because={problemText(problemOf(error ?? recipe.error))} />;
   if (!rows || !recipe.data || !here) return <main className="page" aria-busy="true" />;
   const dish = recipe.data.document;
   const boxes = rows.reduce((sum, row) => sum + row.boxes, 0);

@@ -1,5 +1,6 @@
-import { netOf, sumTerms, type BatchEdit, type BatchPart } from '@portiona/core';
+import { netOf, sumTerms, type BatchEdit, type BatchPart, type KitchenVessel } from '@portiona/core';
 import { NumberField } from '../../ui/NumberField';
+import { Select } from '../../ui/Select';
 import { numberText } from '../../ui/numberText';
 import { Kept } from './Kept';
 
@@ -8,11 +9,14 @@ export function PartWeighed({
   name,
   came,
   portion,
+  vessels = [],
   onEdit,
 }: {
   readonly name: string;
   readonly came: BatchPart;
   readonly portion: string | undefined;
+  /** The kitchen's own pots: what each weighs empty is at hand. */
+  readonly vessels?: readonly KitchenVessel[] | undefined;
   readonly onEdit: (edit: BatchEdit) => void;
 }) {
   const net = netOf(came);
@@ -36,6 +40,7 @@ export function PartWeighed({
         said={came.gross === undefined || net === undefined ? '' : `= ${numberText(net, 0)} g`}
         onKeep={(weight) => keep(weight ?? {})}
       />
+      <Tared came={came} vessels={vessels} name={name} onTare={(tare) => keep({ gross: came.gross ?? net, tare })} />
       {portion === 'pieces' && (
         <NumberField label={`${name}, pieces made`} amount={came.pieces} onChange={(pieces) => keep({ pieces }, false)} />
       )}
@@ -43,6 +48,43 @@ export function PartWeighed({
         <NumberField label={`${name}, ml made`} amount={came.volume} onChange={(volume) => keep({ volume }, false)} />
       )}
     </>
+  );
+}
+
+/** What was weighed was in one of the kitchen's pots: which, in one press. */
+function Tared({
+  came,
+  vessels,
+  name,
+  onTare,
+}: {
+  readonly came: BatchPart;
+  readonly vessels: readonly KitchenVessel[];
+  readonly name: string;
+  readonly onTare: (tare: number) => void;
+}) {
+  const weight = came.gross ?? came.net;
+  const pots = vessels.filter((one) => one.kind === 'pot' && one.weight !== undefined && weight !== undefined && one.weight < weight);
+  if (pots.length === 0) return null;
+  return (
+    <label className="tared">
+      <span className="muted text-small">{came.tare === undefined ? 'It stood in' : 'Less the pot'}</span>
+      <Select
+        aria-label={`Pot that ${name} was weighed in`}
+        value={pots.find((one) => one.weight === came.tare)?.name ?? ''}
+        onChange={({ target }) => {
+          const tare = pots.find((one) => one.name === target.value)?.weight;
+          if (tare !== undefined) onTare(tare);
+        }}
+      >
+        <option value="">{came.tare === undefined ? 'no pot of the kitchen’s' : 'another pot'}</option>
+        {pots.map((one) => (
+          <option key={one.name} value={one.name}>
+            {one.name}, {numberText(one.weight ?? 0, 0)} g
+          </option>
+        ))}
+      </Select>
+    </label>
   );
 }
 

@@ -21,7 +21,7 @@ export function CookFinish({
       do: 'finish',
       minutes: { ...batch.minutes, ...(elapsed < 24 * 60 && batch.minutes?.total === undefined ? { total: elapsed } : {}) },
     });
-    void navigate(`/batches/${batch.recipe}?batch=${batch.id}&edit=${batch.id}`);
+    void navigate(`/portion/${batch.id}`);
   };
   return (
     <div className="cook-body">

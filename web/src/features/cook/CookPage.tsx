@@ -3,9 +3,9 @@ import { Link, useParams } from 'react-router';
 import { ArrowLeft, ArrowRight } from 'lucide-react';
 import { computed, plannedBatch, stepOf, type Batch, type BatchEdit, type Kitchen, type PlannedBatch } from '@portiona/core';
 import { BatchDocket } from '../batches/BatchDocket';
+import { NoBatch } from '../batches/NoBatch';
 import { useBatchKitchen } from '../batches/useBatches';
 import { useKitchen } from '../kitchen/useKitchen';
-import { Button } from '../../ui/Button';
 import { countText, servingNames } from '../../ui/servingNames';
 import { CookFinish } from './CookFinish';
 import { CookStep } from './CookStep';
@@ -35,17 +35,7 @@ export function CookPage() {
   const planned = useMemo(() => (batch && kitchen ? computed(() => plannedBatch(batch, kitchen)) : undefined), [batch, kitchen]);
   const timers = useRinging(batch?.cooking?.timers ?? []);
   if (trouble !== undefined || (planned && !planned.ok))
-    return (
-      <main className="page">
-        <div className="empty" role="alert">
-          <h2>This batch cannot be cooked here</h2>
-          <p className="muted mb-4">{trouble ?? (planned && !planned.ok ? planned.because : '')}</p>
-          <Button asChild kind="main">
-            <Link to="/batches">To the batches</Link>
-          </Button>
-        </div>
-      </main>
-    );
+    return <NoBatch title="This batch cannot be cooked here" because={trouble ?? (planned && !planned.ok ? planned.because : '')} />;
   if (!batch || !kitchen || !planned?.ok) return <main className="page" aria-busy="true" />;
   return (
     <Cook

@@ -7,6 +7,7 @@ import { problemOf, problemText } from '../../api/problem';
 import { Modal } from '../../ui/Modal';
 import { useToast } from '../../ui/Toasts';
 import { OwnFigure } from './OwnFigure';
+import { OwnVessels } from './OwnVessels';
 import { CURRENCIES, MEASURES, RULES } from './settingChoices';
 import { Input } from '../../ui/Input';
 import { Select } from '../../ui/Select';
@@ -15,6 +16,12 @@ import { Segmented } from '../../ui/Segmented';
 const STAPLES: readonly (readonly [KitchenDto['staples'], string])[] = [
   ['counted', 'Counted like everything else'],
   ['free', 'Free: the card says so'],
+];
+
+const GUIDELINES_SAID: readonly (readonly ['rules' | 'uk' | 'us', string])[] = [
+  ['rules', 'as the rules of the cards: US rules the US guideline, else the UK one'],
+  ['uk', 'UK guideline: 2 days in the fridge, 1 with rice'],
+  ['us', 'US guideline: 3 to 4 days in the fridge'],
 ];
 
 /** What holds for the whole kitchen; each choice is saved as it is made, and every figure follows. */
@@ -74,6 +81,17 @@ export function KitchenSettings({ open, onClose }: { readonly open: boolean; rea
             days
           </span>
         </Row>
+        <Choice
+          name="Boxes keep as long as it says"
+          options={GUIDELINES_SAID}
+          chosen={kitchen.guideline ?? 'rules'}
+          onChoose={(guideline) => change({ guideline: guideline === 'rules' ? null : guideline })}
+        />
+        <OwnVessels
+          key={JSON.stringify(kitchen.vessels ?? [])}
+          vessels={kitchen.vessels ?? []}
+          onChange={(vessels) => change({ vessels })}
+        />
         <OwnFigure key={kitchen.index?.formula ?? ''} index={kitchen.index} onChange={(index) => change({ index })} />
       </div>
     </Modal>

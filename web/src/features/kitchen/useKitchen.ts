@@ -70,7 +70,6 @@ function useFoods(rows: readonly SavedFoodDto[]): readonly Food[] {
   return useMemo(() => rows.map((row): Food => row.document), [rows]);
 }
 
-function settingsOf({ currency, measures, rules, staples, date, maxPriceAge, index }: KitchenDto): Settings {
-  const stated = { ...(maxPriceAge === undefined ? {} : { maxPriceAge }), ...(index === undefined ? {} : { index }) };
-  return { currency, measures, rules, staples, date, ...stated };
+function settingsOf({ name: _, empty: __, begun: ___, briefs: ____, ...settings }: KitchenDto): Settings {
+  return settings;
 }

@@ -180,8 +180,20 @@ function PortionChoice({ part, servings, onChange }: { readonly part: Part; read
         <NumberField
           label="Grams a box"
           amount={portion.grams}
-          onChange={(grams) => grams && onChange({ portion: { by: 'grams', grams } })}
+          onChange={(grams) => grams && onChange({ portion: { ...portion, grams } })}
         />
+      )}
+      {portion.by === 'grams' && (
+        <label className="by-eye">
+          <input
+            type="checkbox"
+            checked={portion.eye ?? false}
+            onChange={({ target }) =>
+              onChange({ portion: { by: 'grams', grams: portion.grams, ...(target.checked ? { eye: true } : {}) } })
+            }
+          />
+          By eye, a palm or a fist: every band is as wide as that is sure, 30 %
+        </label>
       )}
       {(portion.by === 'pieces' || portion.by === 'volume') && (
         <div className="pair">
