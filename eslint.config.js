@@ -31,6 +31,7 @@ const CORE_ORDER = [
   'check',
   'card',
   'portion',
+  'device',
   'format',
 ];
 /** Folders of web, likewise. */

@@ -20,4 +20,5 @@ export * from './fit/index.js';
 export * from './check/index.js';
 export * from './card/index.js';
 export * from './portion/index.js';
+export * from './device/index.js';
 export * from './format/index.js';

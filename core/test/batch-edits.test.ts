@@ -21,6 +21,7 @@ const ONE_OF_EACH: Readonly<Record<BatchEdit['do'], BatchEdit>> = {
     boxes: [{ name: 'A', count: 2, grams: { main: 400 }, keep: 'fridge', eye: ['main'], holds: 750, aim: { atLeast: 400 } }],
   },
   left: { do: 'left', part: 'main', to: 'tonight' },
+  temperature: { do: 'temperature', reading: { step: 3, celsius: 74.2, at: '2026-11-20T11:00:00Z' } },
   say: { do: 'say', head: { rating: 4, note: 'good', leaveOut: true } },
   step: { do: 'step', step: 2 },
   'step done': { do: 'step done', step: 1, done: true },

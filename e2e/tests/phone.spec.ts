@@ -9,6 +9,7 @@ const SCREENS = [
   '/pantry/compare',
   '/put-away',
   '/batches',
+  '/portion/dal-2026-11-12',
   '/batches/smoky-lentil-and-squash-dal?edit=dal-2026-11-26',
   `${DISH}/brief`,
   `${DISH}/build`,

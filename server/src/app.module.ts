@@ -2,6 +2,7 @@ import { Module } from '@nestjs/common';
 import { BatchesModule } from './batches/batches.module.js';
 import { CardsModule } from './cards/cards.module.js';
 import { DatabaseModule } from './database/database.module.js';
+import { DevicesModule } from './devices/devices.module.js';
 import { DistributionsModule } from './distributions/distributions.module.js';
 import { ExportsModule } from './exports/exports.module.js';
 import { FoodsModule } from './foods/foods.module.js';
@@ -30,6 +31,7 @@ import { TablesModule } from './tables/tables.module.js';
     LabelsModule,
     ImportsModule,
     ExportsModule,
+    DevicesModule,
     DistributionsModule,
     TablesModule,
     ThreadsModule,

@@ -102,6 +102,15 @@ export interface Cooking {
   readonly timers?: readonly Timer[];
 }
 
+/** A temperature measured in the middle of what is cooked. */
+export interface MeasuredTemperature {
+  /** Number of the step, from 1. */
+  readonly step: number;
+  readonly celsius: number;
+  /** ISO time. */
+  readonly at: string;
+}
+
 /** A dish as it was cooked (kitchen file, Batch). */
 export interface Batch {
   readonly id: string;
@@ -117,6 +126,7 @@ export interface Batch {
   readonly boxes?: readonly BatchBox[];
   /** Where what is left of a part goes, by part. */
   readonly leftTo?: { readonly [part: string]: LeftTo };
+  readonly temperatures?: readonly MeasuredTemperature[];
   readonly minutes?: { readonly active?: number; readonly total?: number };
   readonly rating?: number;
   readonly note?: string;

@@ -1,5 +1,5 @@
 import { sameDocument } from '../recipe/index.js';
-import type { Batch, BatchBox, BatchLine, BatchPart, Cooking, LeftTo, PaidPack, Timer } from './batch.js';
+import type { Batch, BatchBox, BatchLine, BatchPart, Cooking, LeftTo, MeasuredTemperature, PaidPack, Timer } from './batch.js';
 
 /** What is said of a batch as a whole. */
 export type BatchHead = Pick<Batch, 'date' | 'servings' | 'variant' | 'minutes' | 'rating' | 'note' | 'by' | 'leaveOut'>;
@@ -27,6 +27,8 @@ export type BatchEdit =
   | { readonly do: 'boxes'; readonly boxes: readonly BatchBox[] }
   /** What no box holds of a part goes there; null: nothing is said of it. */
   | { readonly do: 'left'; readonly part: string; readonly to: LeftTo | null }
+  /** A temperature was measured; of one step at one moment there is one. */
+  | { readonly do: 'temperature'; readonly reading: MeasuredTemperature }
   /** Things said of the whole; null: nothing is said of it any more. */
   | { readonly do: 'say'; readonly head: { readonly [Key in keyof BatchHead]?: BatchHead[Key] | null } }
   /** A step is in hand. */
@@ -54,6 +56,7 @@ export const BATCH_EDITS = [
   'unpaid',
   'boxes',
   'left',
+  'temperature',
   'say',
   'step',
   'step done',
@@ -100,6 +103,10 @@ export function editedBatch(batch: Batch, edit: BatchEdit): Batch {
       const others = Object.entries(leftTo).filter(([part]) => part !== edit.part);
       const all = [...others, ...(edit.to === null ? [] : [[edit.part, edit.to] as const])];
       return all.length === 0 ? rest : { ...rest, leftTo: Object.fromEntries(all) };
+    }
+    case 'temperature': {
+      const others = (batch.temperatures ?? []).filter(({ step, at }) => step !== edit.reading.step || at !== edit.reading.at);
+      return { ...batch, temperatures: [...others, edit.reading] };
     }
     case 'say':
       return said(batch, edit.head);

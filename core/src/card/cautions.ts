@@ -3,12 +3,18 @@ import type { Food } from '../food/index.js';
 import type { Storage } from '../recipe/index.js';
 
 /** Core temperatures of the US guideline (docs/reckoning.md, "Cautions"). */
-const CORE: readonly { readonly kinds: readonly FoodKind[]; readonly says: string }[] = [
-  { kinds: ['poultry'], says: 'poultry to 74 °C / 165 °F in the middle' },
-  { kinds: ['mince', 'egg'], says: 'minced meat and egg dishes to 71 °C / 160 °F' },
-  { kinds: ['whole cut'], says: 'whole cuts to 63 °C / 145 °F, then 3 min rest' },
-  { kinds: ['fish', 'shellfish'], says: 'fish to 63 °C / 145 °F' },
+const CORE: readonly { readonly kinds: readonly FoodKind[]; readonly celsius: number; readonly says: string }[] = [
+  { kinds: ['poultry'], celsius: 74, says: 'poultry to 74 °C / 165 °F in the middle' },
+  { kinds: ['mince', 'egg'], celsius: 71, says: 'minced meat and egg dishes to 71 °C / 160 °F' },
+  { kinds: ['whole cut'], celsius: 63, says: 'whole cuts to 63 °C / 145 °F, then 3 min rest' },
+  { kinds: ['fish', 'shellfish'], celsius: 63, says: 'fish to 63 °C / 145 °F' },
 ];
+
+/** A temperature that the middle of these foods has to reach, °C, and the sentence that says so; the hottest first. */
+export function coreTemperatures(foods: readonly Food[]): readonly { readonly celsius: number; readonly says: string }[] {
+  const kinds = new Set(foods.flatMap(kindsOf));
+  return CORE.filter((row) => row.kinds.some((kind) => kinds.has(kind)));
+}
 
 /** Days the stricter guideline that the card follows keeps cooked boxes (US: 3 to 4), and cooked rice (UK: 1). */
 export const MOST_FRIDGE_DAYS = 4;
@@ -43,7 +49,7 @@ export interface Cautions {
 export function cautionsFor(foods: readonly Food[], steps: readonly string[], storage: Storage = {}): Cautions {
   const kinds = new Set(foods.flatMap(kindsOf));
   const text = steps.join('\n');
-  const core = CORE.filter((row) => row.kinds.some((kind) => kinds.has(kind))).map(({ says }) => says);
+  const core = coreTemperatures(foods).map(({ says }) => says);
   const rawMeat = (['poultry', 'mince', 'whole cut', 'fish', 'shellfish'] as const).some((kind) => kinds.has(kind));
   return {
     fridge: fridgeText(storage.fridgeDays, kinds.has('rice')),

@@ -8,6 +8,7 @@ import {
   MinutesEntry,
   MoreLineEntry,
   PaidEntry,
+  TemperatureEntry,
   TimerEntry,
   WeighedLineEntry,
 } from './batchFile.js';
@@ -58,6 +59,10 @@ class LeftEdit {
   @OneOf(['left']) do: 'left';
   @Id() part: string;
   @must('must be "tonight", "stock", "away" or null', (found) => found === null || LEFT_TO.includes(found as LeftTo), {}) to: LeftTo | null;
+}
+class TemperatureEdit {
+  @OneOf(['temperature']) do: 'temperature';
+  @One(() => TemperatureEntry) reading: TemperatureEntry;
 }
 /** What is said of the whole; null takes it back. */
 class HeadEdit {
@@ -127,6 +132,7 @@ const CLASSES: Readonly<Record<BatchEdit['do'], new () => object>> = {
   unpaid: PaidEdit,
   boxes: BoxesEdit,
   left: LeftEdit,
+  temperature: TemperatureEdit,
   say: SayEdit,
   step: StepEdit,
   'step done': StepDoneEdit,

@@ -5,6 +5,7 @@ import {
   type BatchBox,
   type BoxAim,
   type LeftTo,
+  type MeasuredTemperature,
   type BatchDiscard,
   type BatchLine,
   type BatchPart,
@@ -125,6 +126,18 @@ export class TimerEntry implements Timer {
   @Optional() @WholeNumber(1, 200) step?: number;
 }
 
+/** A temperature measured in the middle of what is cooked. */
+export class TemperatureEntry implements MeasuredTemperature {
+  @WholeNumber(1, 200) step: number;
+  @must('must be degrees Celsius, -40 to 400', (found) => typeof found === 'number' && found >= -40 && found <= 400, {
+    type: 'number',
+    minimum: -40,
+    maximum: 400,
+  })
+  celsius: number;
+  @Instant() at: string;
+}
+
 /** How far a batch is while it is cooked. */
 export class CookingEntry implements Cooking {
   @Instant() begun: string;
@@ -183,6 +196,7 @@ export class BatchEntry implements Batch {
   @Optional() @Many(() => PaidEntry, 500, 'packs') paid?: PaidEntry[];
   @Optional() @Many(() => BoxEntry, 500, 'boxes') boxes?: BoxEntry[];
   @Optional() @LeftByPart() leftTo?: { readonly [part: string]: LeftTo };
+  @Optional() @Many(() => TemperatureEntry, 200, 'temperatures') temperatures?: TemperatureEntry[];
   @Optional() @One(() => MinutesEntry) minutes?: MinutesEntry;
   @Optional() @WholeNumber(1, BEST_RATING) rating?: number;
   @Optional() @Text(2000) note?: string;
@@ -204,6 +218,7 @@ export const BATCH_CLASSES = [
   AimEntry,
   BoxEntry,
   MinutesEntry,
+  TemperatureEntry,
   TimerEntry,
   CookingEntry,
   BatchEntry,

@@ -64,11 +64,6 @@ export function withEach(kind: BoxKind, change: Partial<BatchBox>): BatchBox[] {
   });
 }
 
-/** All boxes with one kind in another shape; none: it is gone. */
-export function withKind(kinds: readonly BoxKind[], changed: BoxKind, boxes: readonly BatchBox[]): BatchBox[] {
-  return kinds.flatMap((kind) => (kind === changed ? boxes : kind.boxes));
-}
-
 function likeOf({ grams, eye, holds, aim }: BatchBox): BoxKind['like'] {
   return {
     grams,

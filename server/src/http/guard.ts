@@ -1,3 +1,4 @@
+import type { IncomingMessage } from 'node:http';
 import type { NextFunction, Request, Response } from 'express';
 import { RefusedRequestError } from './problems.js';
 
@@ -19,14 +20,11 @@ export interface ServedNames {
  * type.
  */
 export function guard({ names }: ServedNames) {
-  const served = new Set(names.map((name) => name.toLowerCase()));
+  const isServed = servedNames(names);
   return (request: Request, _: Response, next: NextFunction): void => {
     const { host, origin } = request.headers;
-    // The port that is listened on is known only by then; loopback names go with it.
-    const loopback = LOOPBACK.map((name) => `${name}:${request.socket.localPort}`);
-    const mine = (name: string | undefined) =>
-      name !== undefined && (served.has(name.toLowerCase()) || loopback.includes(name.toLowerCase()));
-    if (!mine(host)) throw new RefusedRequestError(421, 'this server is not reached by that name; open it by the address it has printed');
+    if (!isServed(request))
+      throw new RefusedRequestError(421, 'this server is not reached by that name; open it by the address it has printed');
     const site = request.headers['sec-fetch-site'];
     const foreign = site !== undefined && site !== 'same-origin' && site !== 'none';
     // A link leads here from anywhere; a picture or a script on another page is no link.
@@ -36,6 +34,25 @@ export function guard({ names }: ServedNames) {
     if (request.method !== 'DELETE' && !PLAIN_TYPES.test(request.headers['content-type'] ?? ''))
       throw new RefusedRequestError(415, 'send this as application/json');
     next();
+  };
+}
+
+/**
+ * Whether a line that is to stay open (a WebSocket) is asked for by the application itself, or by no browser at all: those are not held
+ * back by what a browser lets one page ask of another.
+ */
+export function isOwnUpgrade(request: IncomingMessage, { names }: ServedNames): boolean {
+  const { host, origin } = request.headers;
+  return servedNames(names)(request) && (origin === undefined || hostOf(origin) === host?.toLowerCase());
+}
+
+/** Whether a request is made by a name that the server is reached by. */
+function servedNames(names: readonly string[]): (request: IncomingMessage) => boolean {
+  const served = new Set(names.map((name) => name.toLowerCase()));
+  return ({ headers: { host }, socket }) => {
+    // The port that is listened on is known only by then; loopback names go with it.
+    const loopback = LOOPBACK.map((name) => `${name}:${socket.localPort}`);
+    return host !== undefined && (served.has(host.toLowerCase()) || loopback.includes(host.toLowerCase()));
   };
 }
 

@@ -8,12 +8,19 @@ import { useBatchKitchen } from '../batches/useBatches';
 import { useKitchen } from '../kitchen/useKitchen';
 import { countText, servingNames } from '../../ui/servingNames';
 import { CookFinish } from './CookFinish';
-import { CookStep } from './CookStep';
+import { CookStep, stepTextNow } from './CookStep';
 import { CookTimers } from './CookTimers';
 import { keepForOffline } from './keepForOffline';
 import { OutAndWeighed } from './OutAndWeighed';
 import { plainStep } from './plainStep';
 import type { TimerNow } from './timers';
+import { CookScale } from './CookScale';
+import { lineRows, linesToWeigh, partsToWeigh, weighedLine, weighedPart } from './toWeigh';
+import { stepRows } from './stepRows';
+import { takeable } from '../scale/scaleState';
+import { useScale } from '../scale/useScale';
+import { useWide } from './useWide';
+import { WeightList } from './WeightList';
 import { useAwake } from './useAwake';
 import { useCook } from './useCook';
 import { useRinging } from './useRinging';
@@ -66,7 +73,16 @@ interface CookProps {
 }
 
 function Cook({ batch, kitchen, plan, timers, say, waiting, refused, awake, offline }: CookProps) {
-  const { recipe, grams } = plan;
+  const { recipe } = plan;
+  const scale = useScale();
+  const wide = useWide(1180);
+  const roomy = useWide(900);
+  const [aimed, setAimed] = useState<string>();
+  const [spent, setSpent] = useState<number>();
+  // What was taken is free again once something else lies there.
+  const lies = scale.state.weight?.grams;
+  if (spent !== undefined && lies !== undefined && lies !== spent) setSpent(undefined);
+  const [before, setBefore] = useState<{ readonly key: string; readonly grams: number }>();
   const steps = useMemo(() => (recipe.steps ?? []).map(stepOf).filter(({ text }) => text.trim() !== ''), [recipe]);
   const { cooking } = batch;
   const at = Math.min(cooking?.step ?? steps.length + 1, steps.length + 1);
@@ -74,7 +90,25 @@ function Cook({ batch, kitchen, plan, timers, say, waiting, refused, awake, offl
     if (step < 0 || step > steps.length + 1) return;
     if (step > at && at > 0 && at <= steps.length) say({ do: 'step done', step: at, done: true });
     say({ do: 'step', step });
+    setAimed(undefined);
     window.scrollTo(0, 0);
+  };
+  const rows = at === 0 ? lineRows(plan, kitchen) : at <= steps.length ? stepRows(stepTextNow(at, batch, plan), recipe, kitchen) : [];
+  const toWeigh = at > steps.length ? partsToWeigh(plan, batch) : linesToWeigh(rows, batch, plan);
+  const target = toWeigh.find(({ key }) => key === aimed) ?? toWeigh.find(({ done }) => !done);
+  const live = scale.kind !== 'none' && cooking !== undefined;
+  const onScale = { key: live ? target?.key : undefined, live, onTarget: setAimed };
+  const take = (grams: number) => {
+    if (!target || spent === grams) return;
+    setSpent(grams);
+    if (target.kind === 'part') say(weighedPart(batch, target.of, grams));
+    else {
+      say(weighedLine(batch, target.of, grams, before?.key === target.key ? before.grams : undefined));
+      say({ do: 'ready', at: target.of, ready: true });
+    }
+    setBefore(undefined);
+    // The next one that is not weighed yet is on the scale by itself.
+    setAimed(toWeigh.find(({ key, done }) => !done && key !== target.key)?.key ?? target.key);
   };
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
@@ -82,13 +116,18 @@ function Cook({ batch, kitchen, plan, timers, say, waiting, refused, awake, offl
       if (typing || event.altKey || event.ctrlKey || event.metaKey) return;
       if (event.key === 'ArrowRight') go(at + 1);
       else if (event.key === 'ArrowLeft') go(at - 1);
-      else return;
+      else if (live && (event.key === 't' || event.key === 'T')) scale.tell({ do: 'tare' });
+      else if (live && event.key === ' ' && !pressedBySpace(event.target)) {
+        const can = takeable(scale.state);
+        if ('grams' in can) take(can.grams);
+      } else return;
       event.preventDefault();
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
   });
   const next = at + 1 <= steps.length ? steps[at] : undefined;
+  const nextState = next ? stateOf(at + 1, batch, timers) : '';
   return (
     <main className="cook">
       <header className="cook-head">
@@ -120,19 +159,36 @@ function Cook({ batch, kitchen, plan, timers, say, waiting, refused, awake, offl
         </p>
       )}
       <div className="cook-desk">
+        {wide && cooking && at > 0 && (
+          <WeightList plan={plan} batch={batch} kitchen={kitchen} target={target?.kind === 'line' ? target.of : undefined} />
+        )}
         <section className="cook-step" aria-label={at === 0 ? 'Out and weighed' : at > steps.length ? 'What came out' : `Step ${at}`}>
           {!cooking ? (
             <Over batch={batch} say={say} />
           ) : at === 0 ? (
-            <OutAndWeighed recipe={recipe} grams={grams} batch={batch} kitchen={kitchen} say={say} />
+            <OutAndWeighed plan={plan} batch={batch} kitchen={kitchen} say={say} onScale={onScale} />
           ) : at > steps.length ? (
-            <CookFinish batch={batch} recipe={recipe} say={say} />
+            <CookFinish batch={batch} recipe={recipe} kitchen={kitchen} say={say} onScale={onScale} />
           ) : (
-            <CookStep key={at} number={at} batch={batch} plan={plan} kitchen={kitchen} say={say} />
+            <CookStep key={at} number={at} batch={batch} plan={plan} kitchen={kitchen} say={say} onScale={onScale} />
           )}
         </section>
         <aside className="cook-aside">
-          <BatchDocket batch={batch} kitchen={kitchen} />
+          {cooking && (
+            <CookScale
+              scale={scale}
+              batch={batch}
+              target={target}
+              before={target && before?.key === target.key ? before.grams : undefined}
+              onBefore={(grams) => target && setBefore({ key: target.key, grams })}
+              onTake={take}
+              spent={spent !== undefined}
+              step={at <= steps.length ? at : 0}
+              foods={rows.flatMap((row) => (row.row === 'line' && row.line.food !== undefined ? (kitchen.food(row.line.food) ?? []) : []))}
+              say={say}
+            />
+          )}
+          {roomy && <BatchDocket batch={batch} kitchen={kitchen} />}
         </aside>
       </div>
       {cooking && (
@@ -142,7 +198,7 @@ function Cook({ batch, kitchen, plan, timers, say, waiting, refused, awake, offl
           </button>
           <button type="button" className="cook-peek" disabled={at > steps.length} onClick={() => go(at + 1)}>
             <span>
-              <b>{at + 1 <= steps.length ? at + 1 : ''}</b>{' '}
+              <b>{at + 1 <= steps.length ? at + 1 : ''}</b> {nextState !== '' && <em className="cook-peek-state">{nextState}</em>}
               {next ? plainStep(next.text) : at > steps.length ? 'That was the last' : 'Weigh what came out'}
             </span>
             <ArrowRight size={30} aria-hidden />
@@ -151,6 +207,24 @@ function Cook({ batch, kitchen, plan, timers, say, waiting, refused, awake, offl
       )}
     </main>
   );
+}
+
+/** Whether Space presses what has the focus: then it takes no weight. A row of the scale it leaves alone. */
+function pressedBySpace(target: EventTarget | null): boolean {
+  return (
+    target instanceof HTMLElement &&
+    target.closest('button, a, summary, [role="slider"]') !== null &&
+    target.closest('.weigh-name, .scale-take') === null
+  );
+}
+
+/** How a step ahead stands: done, or on already. */
+function stateOf(step: number, { cooking }: Batch, timers: readonly TimerNow[]): string {
+  if (cooking?.done?.includes(step)) return '✓ done';
+  const running = timers.find(({ timer }) => timer.step === step);
+  if (!running) return '';
+  const since = new Date(running.timer.started).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
+  return `✓ on since ${since}`;
 }
 
 function Over({ batch, say }: { readonly batch: Batch; readonly say: (edit: BatchEdit) => void }) {

@@ -2,7 +2,7 @@ import { newUuid } from '../../api/newUuid';
 import { cautionsFor, stepOf, type Batch, type BatchEdit, type Kitchen, type PlannedBatch } from '@portiona/core';
 import { stepRows, type CookRow, type CookRun } from './stepRows';
 import { readyToRing } from './useRinging';
-import { WeighRow } from './WeighRow';
+import { WeighRow, type OnScale } from './WeighRow';
 
 interface CookStepProps {
   readonly number: number;
@@ -10,13 +10,22 @@ interface CookStepProps {
   readonly plan: PlannedBatch;
   readonly kitchen: Kitchen;
   readonly say: (edit: BatchEdit) => void;
+  readonly onScale: OnScale;
+}
+
+/** Text of a step as it is done: its own, or that of the way that was taken. */
+export function stepTextNow(number: number, batch: Batch, { recipe }: PlannedBatch): string {
+  const step = (recipe.steps ?? []).map(stepOf).filter(({ text }) => text.trim() !== '')[number - 1];
+  const way = batch.cooking?.ways?.[String(number)];
+  return step?.or?.find(({ name }) => name === way)?.text ?? step?.text ?? '';
 }
 
 /** A step in the order of doing it. */
-export function CookStep({ number, batch, plan: { recipe, grams }, kitchen, say }: CookStepProps) {
+export function CookStep({ number, batch, plan, kitchen, say, onScale }: CookStepProps) {
+  const { recipe, grams } = plan;
   const step = (recipe.steps ?? []).map(stepOf).filter(({ text }) => text.trim() !== '')[number - 1];
   const way = batch.cooking?.ways?.[String(number)];
-  const text = step?.or?.find(({ name }) => name === way)?.text ?? step?.text ?? '';
+  const text = stepTextNow(number, batch, plan);
   const rows = stepRows(text, recipe, kitchen);
   const cautions = cautionsOf(rows, text, kitchen);
   if (!step) return null;
@@ -50,7 +59,17 @@ export function CookStep({ number, batch, plan: { recipe, grams }, kitchen, say 
         )}
         {rows.map((row, i) =>
           row.row === 'line' ? (
-            <WeighRow key={row.at} at={row.at} amount={row.amount} food={row.food} planned={grams.get(row.at)} batch={batch} onSay={say} />
+            <WeighRow
+              key={row.at}
+              at={row.at}
+              amount={row.amount}
+              food={row.food}
+              planned={grams.get(row.at)}
+              batch={batch}
+              kitchen={kitchen}
+              onSay={say}
+              onScale={onScale}
+            />
           ) : (
             <p className="cook-said" key={i}>
               {row.runs.map((run, r) => (

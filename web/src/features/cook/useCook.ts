@@ -35,6 +35,8 @@ export function useCook(id: string): Cooked {
   const [kept, setKept] = useState<OpenBatchDto>();
   const [looked, setLooked] = useState(false);
   const [waiting, setWaiting] = useState<readonly WaitingEdit[]>([]);
+  /** Said, and not in the browser's keeping yet. */
+  const [taken, setTaken] = useState<readonly WaitingEdit[]>([]);
   const [refused, setRefused] = useState<readonly string[]>([]);
   const dispatch = useApiDispatch();
   const sending = useRef(false);
@@ -113,16 +115,32 @@ export function useCook(id: string): Cooked {
   const say = useCallback(
     (edit: BatchEdit) => {
       const one = { id: newUuid(), batch: id, edit };
+      // Seen at once: what is pressed next starts from it.
+      setTaken((before) => [...before, one]);
+      const done = () => setTaken((before) => before.filter((other) => other.id !== one.id));
       // Kept first; a browser that keeps nothing still sends it.
       void keepEdit(one).then(
-        () => setWaiting((before) => [...before, one]),
-        () => void dispatch(api.endpoints.editBatch.initiate({ id, batchEditsDto: { edits: [{ id: one.id, edit }] } })),
+        () => {
+          setWaiting((before) => [...before, one]);
+          done();
+        },
+        () => void dispatch(api.endpoints.editBatch.initiate({ id, batchEditsDto: { edits: [{ id: one.id, edit }] } })).then(done),
       );
     },
     [id, dispatch],
   );
-  const batch = useMemo(() => opened && waiting.reduce((sofar, { edit }) => editedBatch(sofar, edit), opened.document), [opened, waiting]);
-  return { batch, opened, say, waiting: count, refused, trouble: opened || !error || !looked ? undefined : problemText(problemOf(error)) };
+  const batch = useMemo(
+    () => opened && [...waiting, ...taken].reduce((sofar, { edit }) => editedBatch(sofar, edit), opened.document),
+    [opened, waiting, taken],
+  );
+  return {
+    batch,
+    opened,
+    say,
+    waiting: count + taken.length,
+    refused,
+    trouble: opened || !error || !looked ? undefined : problemText(problemOf(error)),
+  };
 }
 
 function withEdited(before: OpenBatchDto, { revision, savedAt, document }: EditedBatchDto): OpenBatchDto {

@@ -17,6 +17,9 @@ import { NumberField } from '../../ui/NumberField';
 import { Segmented } from '../../ui/Segmented';
 import { Select } from '../../ui/Select';
 import { numberText } from '../../ui/numberText';
+import { ScalePanel } from '../scale/ScalePanel';
+import { takeable } from '../scale/scaleState';
+import { useScale } from '../scale/useScale';
 import { equalBoxes, freeName, type Portioned } from './portioned';
 
 interface FillWaysProps {
@@ -275,6 +278,15 @@ function OneByOne({
   const { parts } = found.portion;
   const [name, setName] = useState('');
   const [text, setText] = useState<Readonly<Record<string, string>>>({});
+  const scale = useScale();
+  const [at, setAt] = useState(parts[0]?.part.id);
+  // What lies on the scale goes into the part that stands open; then the next part is weighed in after it.
+  const put = (grams: number, id = at) => {
+    if (id === undefined) return;
+    setText((before) => ({ ...before, [id]: String(grams) }));
+    setAt(parts[parts.findIndex(({ part }) => part.id === id) + 1]?.part.id ?? parts[0]?.part.id);
+    scale.tell({ do: 'tare' });
+  };
   const weighed = boxes.reduce((sum, { count = 1 }) => sum + count, 0);
   const read = parts.map(({ part }) => {
     const typed = (text[part.id] ?? '').trim();
@@ -289,7 +301,9 @@ function OneByOne({
       { name: name.trim() === '' ? freeName(boxes) : name.trim(), grams, keep: 'fridge', ...(holds === undefined ? {} : { holds }) },
     ]);
     setText({});
+    setAt(parts[0]?.part.id);
   };
+  const open = parts.find(({ part }) => part.id === at)?.part;
   return (
     <form
       className="fill-row"
@@ -307,6 +321,14 @@ function OneByOne({
             inputMode="text"
             value={text[part.id] ?? ''}
             aria-invalid={(read[i]?.typed ?? '') !== '' && read[i]?.grams === undefined}
+            className={at === part.id && scale.kind !== 'none' ? 'open-part' : ''}
+            onFocus={() => setAt(part.id)}
+            onKeyDown={(event) => {
+              if (event.key !== ' ' || scale.kind === 'none' || (text[part.id] ?? '') !== '') return;
+              event.preventDefault();
+              const can = takeable(scale.state);
+              if ('grams' in can) put(can.grams, part.id);
+            }}
             onChange={({ target }) => setText({ ...text, [part.id]: target.value })}
           />
         </Field>
@@ -323,6 +345,14 @@ function OneByOne({
       <Button kind="main" type="submit" disabled={!sound}>
         Next box
       </Button>
+      <div className="fill-scale">
+        <ScalePanel
+          scale={scale}
+          wanted={open && { name: `${open.name}, ${name.trim() === '' ? freeName(boxes) : name.trim()}`, grams: undefined }}
+          takeWords="Into this part"
+          onTake={(grams) => put(grams)}
+        />
+      </div>
     </form>
   );
 }

@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { boxKinds, countAt, dayText, withCountAt, withKind, type BatchBox, type BatchEdit, type Kitchen, type Keep } from '@portiona/core';
+import { countAt, dayText, withCountAt, type BatchBox, type BatchEdit, type BoxKind, type Kitchen, type Keep } from '@portiona/core';
 import { Button } from '../../ui/Button';
 import { countText, servingNames } from '../../ui/servingNames';
 import { NoBatch } from '../batches/NoBatch';
@@ -50,15 +50,18 @@ function Portion({ found, kitchen, say, waiting, refused }: PortionProps) {
   const [printing, setPrinting] = useState(false);
   const boxes = batch.boxes ?? [];
   const keep = (next: readonly BatchBox[]) => say({ do: 'boxes', boxes: soundBoxes(next) });
+  /** One kind in another shape; without boxes, it is gone. */
+  const keepKind = (changed: BoxKind, next: readonly BatchBox[]) =>
+    keep(kinds.flatMap(({ kind }) => (kind === changed ? next : kind.boxes)));
   const box = singles.find(({ number }) => number === chosen) ?? singles[0];
   const unweighed = portion.parts.filter(({ estimated }) => estimated);
   const move = (number: number, to: Keep) => {
     const one = singles.find((single) => single.number === number);
-    const kind = boxKinds(boxes).find(({ boxes: of }) => one && of.includes(one.box));
-    if (!one || !kind || (one.box.keep ?? 'fridge') === to) return;
-    const from = one.box.keep ?? 'fridge';
+    const kind = kinds.find((of) => one && of.kind.boxes.includes(one.box))?.kind;
+    const from = one?.box.keep ?? 'fridge';
+    if (!kind || from === to) return;
     const fewer = { ...kind, boxes: withCountAt(kind, from, countAt(kind, from) - 1) };
-    keep(withKind(boxKinds(boxes), kind, withCountAt(fewer, to, countAt(kind, to) + 1)).map(withoutForeignDay(boxes)));
+    keepKind(kind, withCountAt(fewer, to, countAt(kind, to) + 1).map(withoutForeignDay(boxes)));
   };
   return (
     <main>
@@ -129,12 +132,9 @@ function Portion({ found, kitchen, say, waiting, refused }: PortionProps) {
               came={batch.parts?.find((one) => one.part === part.part.id)}
               leftTo={batch.leftTo?.[part.part.id]}
               onGrams={(kind, grams) =>
-                keep(
-                  withKind(
-                    boxKinds(boxes),
-                    boxKinds(boxes)[kinds.findIndex((one) => one.kind === kind)] ?? kind,
-                    kind.boxes.map((one) => ({ ...one, grams: { ...one.grams, [part.part.id]: grams } })),
-                  ),
+                keepKind(
+                  kind,
+                  kind.boxes.map((one) => ({ ...one, grams: { ...one.grams, [part.part.id]: grams } })),
                 )
               }
               onLeftTo={(to) => say({ do: 'left', part: part.part.id, to })}
@@ -149,7 +149,7 @@ function Portion({ found, kitchen, say, waiting, refused }: PortionProps) {
                 others={kinds.filter((other) => other !== one)}
                 found={found}
                 kitchen={kitchen}
-                onBoxes={(next) => keep(kinds.flatMap((other) => (other === one ? next : other.kind.boxes)))}
+                onBoxes={(next) => keepKind(one.kind, next)}
               />
             ))}
           </div>

@@ -1,4 +1,4 @@
-import { DndContext, PointerSensor, useDraggable, useDroppable, useSensor, useSensors } from '@dnd-kit/core';
+import { DndContext, MouseSensor, pointerWithin, TouchSensor, useDraggable, useDroppable, useSensor, useSensors } from '@dnd-kit/core';
 import { dayText, energyShares, guidelineOf, KEEPS, type BatchBox, type Keep, type Settings } from '@portiona/core';
 import { EnergySplit } from '../../ui/EnergySplit';
 import { Field } from '../../ui/Field';
@@ -20,7 +20,9 @@ interface ShelvesProps {
 
 const NAMES: Readonly<Record<Keep, string>> = { tonight: 'Tonight', fridge: 'Fridge', freezer: 'Freezer' };
 /** A press must travel so many pixels before it drags. */
-const POINTER = { activationConstraint: { distance: 6 } };
+const MOUSE = { activationConstraint: { distance: 6 } };
+/** A thumb rests before it drags: else it scrolls. */
+const TOUCH = { activationConstraint: { delay: 220, tolerance: 8 } };
 const INSTRUCTIONS = { draggable: 'The left and right arrows put the box on the shelf beside.' };
 /** Pixels of a box of 750 ml: others in proportion of their area. */
 const USUAL = { ml: 750, width: 98, height: 104 };
@@ -31,12 +33,13 @@ const DRAWN = 18;
 
 /** Boxes to scale on the shelf they go to, each filled by weight; a box is dragged to another, or moved by keys. */
 export function Shelves({ found, chosen, onChoose, onMove, onBoxes, guidelineOf: settings }: ShelvesProps) {
-  const sensors = useSensors(useSensor(PointerSensor, POINTER));
+  const sensors = useSensors(useSensor(MouseSensor, MOUSE), useSensor(TouchSensor, TOUCH));
   const { singles, batch } = found;
   const box = singles.find(({ number }) => number === chosen);
   return (
     <DndContext
       sensors={sensors}
+      collisionDetection={pointerWithin}
       accessibility={{ screenReaderInstructions: INSTRUCTIONS }}
       onDragStart={({ active }) => onChoose(Number(active.id))}
       onDragEnd={({ active, over }) => over && onMove(Number(active.id), over.id as Keep)}

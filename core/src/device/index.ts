@@ -1,0 +1,2 @@
+export * from './scaleLines.js';
+export * from './simulatedScale.js';

@@ -1,0 +1,17 @@
+import { chromium } from 'playwright-core';
+const A=process.argv[2];
+const b=await chromium.launch({executablePath:'/usr/bin/chromium-headless-shell', args:['--no-sandbox']});
+const p=await b.newPage({viewport:{width:1280,height:800}});
+p.on('pageerror', e=>console.log('ERR', e.message));
+await p.goto(A+'/recipes/smoky-lentil-and-squash-dal/cook'); await p.getByRole('button',{name:'Begin the batch'}).click(); await p.waitForSelector('.cook-step'); 
+await p.getByText('simulated',{exact:true}).click(); await p.waitForTimeout(600);
+await p.keyboard.press('ArrowRight'); await p.waitForTimeout(500);await p.keyboard.press('ArrowRight'); await p.waitForTimeout(500);
+await p.getByText('Its other side').click(); await p.getByLabel('Grams for the simulated scale').fill('302'); await p.getByRole('button',{name:'put on'}).click(); await p.waitForTimeout(2500);
+await p.screenshot({path:'/tmp/c1.png'});
+await p.evaluate(()=>document.activeElement?.blur());
+await p.keyboard.press(' '); await p.waitForTimeout(900); await p.screenshot({path:'/tmp/c2.png'});
+console.log(p.url());
+const u=p.url();
+const q=await b.newPage({viewport:{width:390,height:844}, hasTouch:true}); q.on('pageerror', e=>console.log('ERR', e.message));
+await q.goto(u); await q.waitForSelector('.cook-step'); await q.evaluate(()=>localStorage.setItem('portiona.scale','simulated')); await q.reload(); await q.waitForTimeout(2500); await q.screenshot({path:'/tmp/c3.png'});
+await b.close();
