@@ -190,7 +190,6 @@ function DrawnBox({
         type="button"
         className="box-body"
         aria-pressed={chosen}
-        aria-label={`Box ${number}, ${box.name}, ${NAMES[keep]}: ${inside.map(({ name, grams }) => `${numberText(grams, 0)} g ${name}`).join(', ')}; ${until}`}
         {...listeners}
         onClick={() => onChoose(number)}
         onKeyDown={(event) => {
@@ -202,7 +201,11 @@ function DrawnBox({
           onMove(number, next);
         }}
       >
-        <span className="box-lid">{box.name}</span>
+        <span className="box-lid">
+          <span className="sr">Box {number}, </span>
+          {box.name}
+          <span className="sr">, {NAMES[keep]}: </span>
+        </span>
         <span className="box-fill" style={{ width, height }}>
           {inside.map(({ id, name, grams, tone }) => (
             <span
@@ -213,7 +216,7 @@ function DrawnBox({
                 height: `${Math.min(100, (100 * figures.weight) / holds)}%`,
               }}
             >
-              {grams >= NAMED * figures.weight && <span>{name}</span>}
+              <span className={grams >= NAMED * figures.weight ? '' : 'sr'}>{name}</span>
               <b>
                 {numberText(grams, 0)}
                 {grams >= NAMED * figures.weight && ' g'}
