@@ -106,3 +106,50 @@ test('a yield outside its limits asks one question, and the answer can be taken 
   await odd.getByRole('button', { name: 'Leave it out' }).click();
   await expect(odd).toContainText('It is left out of what is learned.');
 });
+
+test('what went in besides, what was thrown away and what was paid is noted, and moves the docket; it can be taken back', async ({
+  page,
+  request,
+}) => {
+  const document = { id: 'noted-batch', recipe: 'beef-shin-and-barley', date: '2026-11-28' };
+  expect((await request.post('/api/batches', { data: { document } })).status()).toBe(201);
+  await page.goto('/batches/beef-shin-and-barley?batch=noted-batch&edit=noted-batch');
+  const docket = page.getByRole('complementary', { name: /^Docket of/ });
+  await expect(docket).toContainText('Nothing was weighed, swapped or paid otherwise');
+  await page.getByText('Something went in besides').click();
+  await page
+    .getByRole('button', { name: /^Into / })
+    .first()
+    .click();
+  await page.getByLabel('Went in besides: which food').fill('rapeseed oil');
+  await page.getByLabel('how much, g, edible').fill('20+10');
+  await page.getByRole('group', { name: 'Foods found' }).getByRole('button').first().click();
+  await expect(page.getByText('Went in as well:')).toContainText('30 g');
+  await expect(docket).toContainText('Swapped, left out, more');
+
+  await page.getByText(/^Thrown away: fat, bones, marinade/).click();
+  await page
+    .getByRole('button', { name: /^From / })
+    .first()
+    .click();
+  await page.getByLabel('Thrown away: which food').fill('rapeseed oil');
+  await page.getByLabel('how much, g, edible').fill('12');
+  await page.getByRole('group', { name: 'Foods found' }).getByRole('button').first().click();
+  await expect(page.getByText(/^12 g .* from /)).toBeVisible();
+
+  await page.getByLabel('Bought for it').fill('beef shin');
+  await page.getByRole('group', { name: 'Foods found' }).getByRole('button').first().click();
+  await page.getByLabel('Pack', { exact: true }).fill('1.5');
+  await page.getByRole('combobox', { name: /^Unit/ }).selectOption('kg');
+  await page.getByLabel('Paid, EUR').fill('31,40');
+  await page.getByLabel('Shop', { exact: true }).fill('Weir Lane Market');
+  await page.getByRole('button', { name: 'Note it' }).click();
+  await expect(page.getByRole('heading', { name: 'What was paid, € 31.40' })).toBeVisible();
+  await expect(docket).toContainText('Prices paid');
+  await expectAccessible(page);
+  await page.getByRole('button', { name: /^It was not bought/ }).click();
+  await expect(page.getByText('Nothing is noted: it is priced by the packs')).toBeVisible();
+  await expect(docket).not.toContainText('€ 31');
+  await page.reload();
+  await expect(page.getByText('Went in as well:')).toContainText('30 g');
+});

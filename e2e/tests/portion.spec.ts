@@ -1,5 +1,5 @@
 import type { Locator, Page } from '@playwright/test';
-import { expect, expectAccessible, test } from './desk.js';
+import { expect, expectAccessible, said, test } from './desk.js';
 
 /** A dish of its own, so that no other sees what is done with it. */
 async function dish(request: import('@playwright/test').APIRequestContext, id: string): Promise<void> {
@@ -209,7 +209,7 @@ test.describe('at the stove', () => {
     await page.getByRole('button', { name: 'Print 2' }).tap();
     await page.getByRole('radio', { name: 'label printer' }).tap();
     await page.getByRole('dialog').getByRole('button', { name: 'Print 2' }).tap();
-    await expect(page.getByText('2 labels printed.')).toBeVisible();
+    await expect(said(page, '2 labels printed.')).toBeVisible();
   });
 });
 

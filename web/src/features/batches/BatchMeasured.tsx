@@ -14,7 +14,10 @@ import {
 import { Button } from '../../ui/Button';
 import { Field } from '../../ui/Field';
 import { Input } from '../../ui/Input';
+import { Discarded } from '../cook/Discarded';
+import { OneMore } from '../cook/OneMore';
 import { Kept } from './Kept';
+import { PaidPacks } from './PaidPacks';
 import { PartWeighed } from './PartWeighed';
 import { NumberField } from '../../ui/NumberField';
 import { numberText } from '../../ui/numberText';
@@ -74,6 +77,7 @@ export function BatchMeasured({ batch, kitchen, onEdit }: BatchMeasuredProps) {
             name={part.name}
             came={batch.parts?.find((one) => one.part === part.id) ?? { part: part.id }}
             portion={part.portion?.by}
+            vessels={kitchen.settings.vessels}
             onEdit={onEdit}
           />
         ))}
@@ -105,6 +109,9 @@ export function BatchMeasured({ batch, kitchen, onEdit }: BatchMeasuredProps) {
         </tbody>
       </table>
       <More batch={batch} kitchen={kitchen} onEdit={onEdit} />
+      <OneMore recipe={recipe} kitchen={kitchen} say={onEdit} />
+      <Discarded batch={batch} recipe={recipe} kitchen={kitchen} say={onEdit} />
+      <PaidPacks batch={batch} kitchen={kitchen} onEdit={onEdit} />
     </div>
   );
 }

@@ -197,8 +197,9 @@ function Cook({ batch, kitchen, plan, timers, say, waiting, refused, awake, offl
             <ArrowLeft size={28} aria-hidden />
           </button>
           <button type="button" className="cook-peek" disabled={at > steps.length} onClick={() => go(at + 1)}>
-            <span>
-              <b>{at + 1 <= steps.length ? at + 1 : ''}</b> {nextState !== '' && <em className="cook-peek-state">{nextState}</em>}
+            <b>{at + 1 <= steps.length ? at + 1 : ''}</b>
+            <span className={nextState === '' ? '' : 'one-row'}>
+              {nextState !== '' && <em className="cook-peek-state">{nextState}</em>}
               {next ? plainStep(next.text) : at > steps.length ? 'That was the last' : 'Weigh what came out'}
             </span>
             <ArrowRight size={30} aria-hidden />
