@@ -6,8 +6,15 @@ const POINTS_PER_MM = 72 / 25.4;
 const LARGEST = 11;
 const SMALLEST = 5.5;
 const STEP = 0.25;
-/** Width of a letter of the label's faces over its size, on the wide side: what is reckoned to fit, fits. */
-const LETTER = 0.56;
+/** Widths of letters of the label's faces over their size, on the wide side: what is reckoned to fit, fits. */
+const WIDTHS: readonly (readonly [RegExp, number])[] = [
+  [/[ilj.,:;'’|!()[\]\u00a0 ]/, 0.33],
+  [/[mwMW@%—]/, 0.9],
+  [/[A-ZÀ-Þ&]/, 0.72],
+  [/[\u0020-\u024f]/, 0.57],
+];
+/** A letter of any other script. */
+const WIDEST = 1.1;
 /** Height of a row over the size of its letters. */
 const ROW = 1.28;
 /** Millimetres round what is printed, and of the code. */
@@ -70,11 +77,8 @@ export function labelMayText({ mayContain }: BoxLabel): string {
 function heightOf(label: BoxLabel, { code, reheat }: Pick<LabelFit, 'code' | 'reheat'>, size: number, cell: LabelSheet['cell']): number {
   const width = (cell.width - 2 * LABEL_PADDING) * POINTS_PER_MM;
   const beside = width - CODE * POINTS_PER_MM - 4;
-  const rows = (text: string, scale: number, across: number) => {
-    if (text === '') return 0;
-    const letters = Math.max(1, Math.floor(across / (size * scale * LETTER)));
-    return wrappedRows(text, letters) * size * scale * ROW;
-  };
+  const rows = (text: string, scale: number, across: number) =>
+    text === '' ? 0 : wrappedRows(text, across / (size * scale)) * size * scale * ROW;
   const middle =
     rows(labelFiguresText(label), LABEL_SIZES.figures, code ? beside : width) +
     rows(labelContainsText(label), LABEL_SIZES.contains, code ? beside : width) +
@@ -91,20 +95,26 @@ function heightOf(label: BoxLabel, { code, reheat }: Pick<LabelFit, 'code' | 're
   );
 }
 
-/** Rows that a text takes at so many letters a row, broken between words. */
-function wrappedRows(text: string, letters: number): number {
+/** Rows that a text takes where a row is so many times as long as its letters are high, broken between words. */
+function wrappedRows(text: string, length: number): number {
   let count = 1;
   let on = 0;
   for (const word of text.split(' ')) {
-    const long = word.length;
-    if (on > 0 && on + 1 + long > letters) {
+    const long = widthOf(word);
+    if (on > 0 && on + widthOf(' ') + long > length) {
       count++;
       on = 0;
     }
-    if (long > letters) {
-      count += Math.ceil(long / letters) - 1;
-      on = long % letters;
-    } else on += (on > 0 ? 1 : 0) + long;
+    if (long > length) {
+      count += Math.ceil(long / Math.max(length, 1));
+      on = length;
+    } else on += (on > 0 ? widthOf(' ') : 0) + long;
   }
   return count;
+}
+
+function widthOf(text: string): number {
+  let width = 0;
+  for (const letter of text) width += WIDTHS.find(([letters]) => letters.test(letter))?.[1] ?? WIDEST;
+  return width;
 }

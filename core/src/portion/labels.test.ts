@@ -5,6 +5,7 @@ import type { Food } from '../food/index.js';
 import type { Recipe } from '../recipe/index.js';
 import { boxLabel } from './boxLabel.js';
 import { boxKeeping, guidelineOf, keepingLimits } from './keeping.js';
+import { labelFit } from './labelFit.js';
 import { blackRows, labelBytes, readLabelBytes, rowBytes } from './labelBitmap.js';
 import { LABEL_SHEETS, labelPlaces, sheetFault, singleLabel } from './labelSheets.js';
 import { qrModules } from './qrModules.js';
@@ -178,4 +179,22 @@ test('a code is a square with its three corners', () => {
     [modules.length - 7, 0],
   ] as const)
     expect(modules[y]?.slice(x, x + 7)).toEqual(Array(7).fill(true));
+});
+
+test('a label is set as large as it goes; what may go does before letters grow too small, and what must be on it never does', () => {
+  const [label] = labelsOf([{ name: 'A', grams: { main: 250, top: 50 } }]);
+  if (!label) throw new Error('no label');
+  expect(labelFit(label, { width: 99, height: 68 })).toEqual({ size: 11, code: true, reheat: true, fits: true });
+  const small = labelFit(label, { width: 64, height: 27 });
+  expect(small).toMatchObject({ fits: true, code: false });
+  expect(labelFit(label, { width: 20, height: 15 }).fits).toBe(false);
+  const long = { ...label, contains: Array.from({ length: 14 }, (_, i) => `ALLERGEN NUMBER ${i}`) };
+  expect(labelFit(long, { width: 64, height: 25 }).fits).toBe(false);
+  // Larger paper never makes it worse.
+  fc.assert(
+    fc.property(fc.integer({ min: 20, max: 110 }), fc.integer({ min: 15, max: 90 }), (width, height) => {
+      const [here, larger] = [labelFit(label, { width, height }), labelFit(label, { width: width + 5, height: height + 5 })];
+      expect(Number(larger.fits)).toBeGreaterThanOrEqual(Number(here.fits));
+    }),
+  );
 });

@@ -22,6 +22,9 @@ const KEYS: readonly (readonly [string, string])[] = [
   ['Tab', 'from a line to its food'],
   ['Enter', 'in a new food’s name: to its first figure'],
   ['Ctrl Enter', 'add the food'],
+  ['Left, Right', 'at the stove: a step back, a step on; of a box: to the shelf beside; of a divider: a gram, with Shift ten'],
+  ['Space', 'at the stove: take the weight'],
+  ['T', 'at the stove: tare the scale'],
   ['Escape', 'close'],
 ];
 
