@@ -94,10 +94,10 @@ async function checkCode() {
 
 // The browsers' tests, and everything else beside them: each waits often enough for the other to go on.
 const database = startDatabase();
-const browsers = [startDatabase(), startDatabase(), startDatabase()];
+const browsers = [startDatabase(), startDatabase()];
 const unbegun = startDatabase();
 try {
-  // Three browsers, each with a server and a kitchen of its own: they wait as often as they work.
+  // Two browsers, each with a server and a kitchen of its own.
   const servers = [];
   for (const { url } of browsers) servers.push(await startServer(url, { demo: true }));
   // And one whose kitchen nobody has begun.

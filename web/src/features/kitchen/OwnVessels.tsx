@@ -35,7 +35,7 @@ export function OwnVessels({
                 .join(', ')}
             </span>
           </span>
-          <Button kind="quiet" aria-label={`Put ${one.name} away`} onClick={() => onChange(vessels.filter((_, k) => k !== i))}>
+          <Button kind="quiet" aria-label={`put away ${one.name}`} onClick={() => onChange(vessels.filter((_, k) => k !== i))}>
             put away
           </Button>
         </div>
