@@ -27,20 +27,26 @@ async function dish(request: import('@playwright/test').APIRequestContext, id: s
   expect((await request.post('/api/recipes', { data: { document } })).status()).toBe(201);
 }
 
-/** Puts grams on the simulated scale, and waits until it stands still. */
-async function put(page: Page, grams: number, touch = false): Promise<void> {
-  const other = page.locator('.simulator summary');
-  if (!(await page.locator('.simulator').evaluate((one) => (one as HTMLDetailsElement).open)))
-    await (touch ? other.tap() : other.press('Enter'));
-  const press = (button: Locator) => (touch ? button.tap() : button.press('Enter'));
+const press = (button: Locator, touch: boolean) => (touch ? button.tap() : button.press('Enter'));
+
+/** The simulated scale's panel is open, and the scale shows nothing, whoever used it before. */
+async function zero(page: Page, touch = false): Promise<void> {
+  const open = await page.locator('.simulator').evaluate((one) => (one as HTMLDetailsElement).open);
+  if (!open) await press(page.locator('.simulator summary'), touch);
   const face = page.locator('.scale-face');
-  await press(page.getByRole('button', { name: 'everything off' }));
+  await press(page.getByRole('button', { name: 'everything off' }), touch);
   await expect(face.getByRole('status')).toContainText('moving');
   await expect(face.getByRole('status')).toContainText('steady');
-  await press(page.getByRole('button', { name: /^Tare/ }));
+  await press(page.getByRole('button', { name: /^Tare/ }), touch);
   await expect(face).toContainText('nothing lies on it');
+}
+
+/** Puts grams on the simulated scale and nothing else, and waits until it stands still. */
+async function put(page: Page, grams: number, touch = false): Promise<void> {
+  await press(page.getByRole('button', { name: 'everything off' }), touch);
   await page.getByLabel('Grams for the simulated scale').fill(String(grams));
-  await press(page.getByRole('button', { name: 'put on' }));
+  await press(page.getByRole('button', { name: 'put on' }), touch);
+  const face = page.locator('.scale-face');
   await expect(face).toContainText(new RegExp(`${grams.toLocaleString('en-GB')}\\s*g`));
   await expect(face.getByRole('status')).toContainText('steady');
 }
@@ -56,10 +62,12 @@ test('a batch goes from “Cook this” to printed labels by the scale and by ke
   await page.getByRole('radio', { name: 'simulated' }).press('Enter');
 
   // The first line is on the scale by itself; taken with Space, the next one is; what lies there is not taken twice.
+  await zero(page);
   await put(page, 1000);
   await letGo(page);
   await page.keyboard.press('t');
   await expect(page.locator('.scale-face')).toContainText('nothing lies on it');
+  await zero(page);
   await put(page, 304);
   await letGo(page);
   await page.keyboard.press('Space');
@@ -178,6 +186,7 @@ test.describe('at the stove', () => {
     await page.goto('/recipes/touched-pot/cook');
     await page.getByRole('button', { name: 'Begin the batch' }).tap();
     await page.getByRole('radio', { name: 'simulated' }).tap();
+    await zero(page, true);
     for (const [grams, name] of [
       [298, '298 g'],
       [415, '415 g'],
@@ -198,6 +207,7 @@ test.describe('at the stove', () => {
       ['Bram', 640],
     ] as const) {
       await page.getByLabel('Whose', { exact: true }).fill(whose);
+      await zero(page, true);
       await put(page, grams, true);
       await page.getByRole('button', { name: 'Into this part' }).tap();
       await page.getByRole('button', { name: 'Next box' }).tap();
