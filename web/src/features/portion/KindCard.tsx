@@ -132,8 +132,7 @@ function Holds({
       <option value="">any size</option>
       {known.map((ml) => (
         <option key={ml} value={ml}>
-          {nameOf(ml) === undefined ? '' : `${nameOf(ml) ?? ''}, `}
-          {numberText(ml, 0)} ml
+          {numberText(ml, 0)} ml{nameOf(ml) === undefined ? '' : `, ${nameOf(ml) ?? ''}`}
         </option>
       ))}
     </Select>
