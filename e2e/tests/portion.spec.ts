@@ -229,6 +229,13 @@ test('two sizes: what each is to have is tried, and boxes are dragged to another
   await expect(bram).toContainText('803');
   await expect(bram).toContainText('✓ at least 800, 3 over');
   await expect(page.getByRole('complementary', { name: 'Docket of the boxes' })).toContainText('3 × 565 + 2 × 803 + 83 left');
+  // A figure leads to how it comes about: of each part its whole, times its share in the box.
+  await page.getByTitle('Working of Energy, kcal, Bram').press('Enter');
+  const working = page.getByRole('region', { name: 'Working: Energy, kcal, a box of Bram' });
+  await expect(working).toContainText(/Dal: [\d,]+ × 530 g \/ 2,310 g/);
+  await expect(working).toContainText(/Brown rice: [\d,]+ × 240 g \/ 958 g/);
+  await expect(working).toContainText('= 803');
+  await expectAccessible(page);
   // More than there is for is told, with the grams that are missing.
   await bram.getByLabel('kcal').fill('850');
   await bram.getByLabel('kcal').press('Enter');

@@ -39,6 +39,10 @@ export interface BoxLabel {
   readonly contains: readonly string[];
   /** Foods of it say that these may be in; empty: none. */
   readonly mayContain: readonly string[];
+  /** Ingredients of it that are no food of the pantry: nobody knows what somebody may not eat in them. */
+  readonly notKnown: readonly string[];
+  /** Lines of it whose food is not sure and was not agreed to: another food may hold something else. */
+  readonly unsure: number;
   readonly reheat: string;
   /** Where the QR code leads. */
   readonly link: string;
@@ -98,9 +102,23 @@ export function boxLabel(
     ],
     contains: named,
     mayContain: may,
+    ...doubtsOf(held),
     reheat: reheatText(keep, recipe.storage?.reheat),
     link,
     keep,
+  };
+}
+
+/** What the allergens of a box cannot be told from, parts of other recipes too. */
+function doubtsOf(parts: readonly PartFigures[]): Pick<BoxLabel, 'notKnown' | 'unsure'> {
+  const lines = (of: readonly PartFigures[]): LineFigures[] =>
+    of.flatMap((part) =>
+      part.lines.flatMap((line) => (!line.counted ? [] : line.of.kind === 'part' ? [line, ...lines([line.of.part])] : [line])),
+    );
+  const all = lines(parts);
+  return {
+    notKnown: all.flatMap(({ of }) => (of.kind === 'unmatched' ? [of.text] : [])),
+    unsure: all.filter(({ line }) => line.agreed === false).length,
   };
 }
 

@@ -74,6 +74,10 @@ export function labelMayText({ mayContain }: BoxLabel): string {
   return mayContain.length === 0 ? '' : `May contain ${mayContain.join(', ')}`;
 }
 
+export function labelNotKnownText({ notKnown }: BoxLabel): string {
+  return notKnown.length === 0 ? '' : `Not known what is in: ${notKnown.join('; ')}`;
+}
+
 function heightOf(label: BoxLabel, { code, reheat }: Pick<LabelFit, 'code' | 'reheat'>, size: number, cell: LabelSheet['cell']): number {
   const width = (cell.width - 2 * LABEL_PADDING) * POINTS_PER_MM;
   const beside = width - CODE * POINTS_PER_MM - 4;
@@ -82,7 +86,8 @@ function heightOf(label: BoxLabel, { code, reheat }: Pick<LabelFit, 'code' | 're
   const middle =
     rows(labelFiguresText(label), LABEL_SIZES.figures, code ? beside : width) +
     rows(labelContainsText(label), LABEL_SIZES.contains, code ? beside : width) +
-    rows(labelMayText(label), LABEL_SIZES.small, code ? beside : width);
+    rows(labelMayText(label), LABEL_SIZES.small, code ? beside : width) +
+    rows(labelNotKnownText(label), LABEL_SIZES.contains, code ? beside : width);
   return (
     rows(label.title, LABEL_SIZES.title, width) +
     rows(labelHeadText(label), LABEL_SIZES.head, width) +

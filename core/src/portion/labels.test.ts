@@ -5,7 +5,8 @@ import type { Food } from '../food/index.js';
 import type { Recipe } from '../recipe/index.js';
 import { boxLabel } from './boxLabel.js';
 import { boxKeeping, guidelineOf, keepingLimits } from './keeping.js';
-import { labelFit } from './labelFit.js';
+import { batchLabels } from './batchLabels.js';
+import { labelFit, labelNotKnownText } from './labelFit.js';
 import { blackRows, labelBytes, readLabelBytes, rowBytes } from './labelBitmap.js';
 import { LABEL_SHEETS, labelPlaces, sheetFault, singleLabel } from './labelSheets.js';
 import { qrModules } from './qrModules.js';
@@ -197,4 +198,30 @@ test('a label is set as large as it goes; what may go does before letters grow t
       expect(Number(larger.fits)).toBeGreaterThanOrEqual(Number(here.fits));
     }),
   );
+});
+
+test('what nobody knows of a box stands on its label, and takes room on it', () => {
+  const of: Recipe = {
+    ...recipe,
+    parts: [
+      {
+        id: 'main',
+        name: 'Main',
+        cookedWeight: 500,
+        lines: [
+          { food: 'celery', amount: 400, unit: 'g', agreed: false },
+          { text: '1 jar of grandmother’s relish' },
+          { text: 'a pinch of luck', optional: true },
+        ],
+      },
+    ],
+  };
+  const batch: Batch = { id: 'b', recipe: 'pot', date: '2026-11-12', boxes: [{ name: 'A', grams: { main: 250 } }], then: of };
+  const made = batchFigures(batch, [batch], kitchen);
+  const [label] = batchLabels(made, batch, { rules: 'plain' }, 'http://kitchen');
+  expect(label).toMatchObject({ notKnown: ['1 jar of grandmother’s relish'], unsure: 1, contains: ['celery'] });
+  if (!label) throw new Error('no label');
+  expect(labelNotKnownText(label)).toBe('Not known what is in: 1 jar of grandmother’s relish');
+  const many = { ...label, notKnown: Array.from({ length: 20 }, () => 'a jar of relish') };
+  expect([labelFit(label, { width: 64, height: 38 }).fits, labelFit(many, { width: 64, height: 38 }).fits]).toEqual([true, false]);
 });

@@ -6,6 +6,7 @@ import {
   labelFiguresText,
   labelHeadText,
   labelMayText,
+  labelNotKnownText,
   labelPlaces,
   qrModules,
   type BoxLabel,
@@ -92,6 +93,7 @@ function Label({
   const points = (row: keyof typeof LABEL_SIZES) => ({ fontSize: fit.size * LABEL_SIZES[row], lineHeight: 1.22 });
   const contains = labelContainsText(label);
   const may = labelMayText(label);
+  const notKnown = labelNotKnownText(label);
   return (
     <View
       style={{
@@ -112,6 +114,7 @@ function Label({
           <Text style={points('figures')}>{labelFiguresText(label)}</Text>
           {contains !== '' && <Text style={{ ...points('contains'), fontWeight: 600 }}>{contains}</Text>}
           {may !== '' && <Text style={points('small')}>{may}</Text>}
+          {notKnown !== '' && <Text style={{ ...points('contains'), fontWeight: 600 }}>{notKnown}</Text>}
         </View>
         {fit.code && <Code text={label.link} />}
       </View>

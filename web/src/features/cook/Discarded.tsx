@@ -1,7 +1,6 @@
-import { useState } from 'react';
 import type { Batch, BatchEdit, Kitchen, Recipe } from '@portiona/core';
 import { numberText } from '../../ui/numberText';
-import { AnotherFood } from './AnotherFood';
+import { FoodOfPart } from './FoodOfPart';
 
 /** What was thrown away: fat that was drained, bones, marinade left; it takes its energy with it. */
 export function Discarded({
@@ -15,7 +14,6 @@ export function Discarded({
   readonly kitchen: Kitchen;
   readonly say: (edit: BatchEdit) => void;
 }) {
-  const [part, setPart] = useState<string>();
   const own = batch.discards ?? [];
   const planned = recipe.parts.filter(({ discards }) => (discards ?? []).length > 0);
   return (
@@ -35,30 +33,13 @@ export function Discarded({
           </button>
         </p>
       ))}
-      {recipe.parts
-        .filter(({ lines }) => lines.length > 0)
-        .map(({ id, name }) => (
-          <button
-            key={id}
-            type="button"
-            className="cook-plain"
-            aria-expanded={part === id}
-            onClick={() => setPart(part === id ? undefined : id)}
-          >
-            From {name}
-          </button>
-        ))}
-      {part !== undefined && (
-        <AnotherFood
-          label="Thrown away"
-          kitchen={kitchen}
-          grams={undefined}
-          onTake={(food, grams) => {
-            say({ do: 'discard', part, food, grams });
-            setPart(undefined);
-          }}
-        />
-      )}
+      <FoodOfPart
+        parts={recipe.parts.filter(({ lines }) => lines.length > 0)}
+        word="From"
+        label="Thrown away"
+        kitchen={kitchen}
+        onTake={(part, food, grams) => say({ do: 'discard', part, food, grams })}
+      />
     </details>
   );
 }

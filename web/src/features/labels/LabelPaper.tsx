@@ -1,4 +1,4 @@
-import { qrModules, type BoxLabel } from '@portiona/core';
+import { labelNotKnownText, qrModules, type BoxLabel } from '@portiona/core';
 import './labels.css';
 
 /** A label as it lies on the box. */
@@ -33,6 +33,11 @@ export function LabelPaper({ label }: { readonly label: BoxLabel }) {
         </p>
       )}
       {mayContain.length > 0 && <p>May contain {mayContain.join(', ')}</p>}
+      {label.notKnown.length > 0 && (
+        <p>
+          <b>{labelNotKnownText(label)}</b>
+        </p>
+      )}
       <p>{reheat}</p>
     </div>
   );

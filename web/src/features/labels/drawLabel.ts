@@ -6,6 +6,7 @@ import {
   labelFiguresText,
   labelHeadText,
   labelMayText,
+  labelNotKnownText,
   qrModules,
   type BoxLabel,
   type LabelBitmap,
@@ -50,6 +51,7 @@ export async function drawLabel(
   pen.write(labelFiguresText(label), LABEL_SIZES.figures);
   pen.write(labelContainsText(label), LABEL_SIZES.contains, '700');
   pen.write(labelMayText(label), LABEL_SIZES.small);
+  pen.write(labelNotKnownText(label), LABEL_SIZES.contains, '700');
   pen.narrow(0);
   pen.y = Math.max(pen.y, top + code);
   if (fit.reheat) pen.write(label.reheat, LABEL_SIZES.small);

@@ -1,4 +1,6 @@
-import { dayText, figureKey, type Figure, type Kitchen, type FigureKey } from '@portiona/core';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { dayText, figureKey, type Figure, type Kitchen, type FigureKey, type PartFigures } from '@portiona/core';
 import { leastText, numberText, priceText } from '../../ui/numberText';
 import type { Portioned } from './portioned';
 
@@ -16,6 +18,8 @@ export function PortionDocket({ found, kitchen }: { readonly found: Portioned; r
   ];
   const money = (amount: number | undefined) => (amount === undefined ? '?' : priceText(amount, currency));
   const { left, whole, shares } = portion;
+  const [traced, setTraced] = useState<Traced>();
+  const shown = traced && kinds[traced.kind];
   const sum = (amount: Figure) => (amount.amount === undefined ? '?' : numberText(amount.amount, 0));
   return (
     <aside className="docket portion-docket" aria-label="Docket of the boxes">
@@ -56,7 +60,17 @@ export function PortionDocket({ found, kitchen }: { readonly found: Portioned; r
                     const figure = figures.nutrients[key];
                     return (
                       <td key={i} className="num">
-                        {figure.amount === undefined ? '?' : `${leastText(figure) === '' ? '' : '≥ '}${numberText(figure.amount, digits)}`}
+                        <button
+                          type="button"
+                          className="figbtn"
+                          title={`Working of ${name}, ${kinds[i]?.kind.name ?? ''}`}
+                          aria-expanded={traced?.kind === i && traced.key === key}
+                          onClick={() => setTraced(traced?.kind === i && traced.key === key ? undefined : { kind: i, key, name, digits })}
+                        >
+                          {figure.amount === undefined
+                            ? '?'
+                            : `${leastText(figure) === '' ? '' : '≥ '}${numberText(figure.amount, digits)}`}
+                        </button>
                       </td>
                     );
                   })}
@@ -66,14 +80,37 @@ export function PortionDocket({ found, kitchen }: { readonly found: Portioned; r
                 <th scope="row">Used</th>
                 {kinds.map(({ figures: { usedCost } }, i) => (
                   <td key={i} className="num">
-                    {leastText(usedCost) === '' ? '' : '≥ '}
-                    {money(usedCost.amount)}
+                    <button
+                      type="button"
+                      className="figbtn"
+                      title={`Working of used cost, ${kinds[i]?.kind.name ?? ''}`}
+                      aria-expanded={traced?.kind === i && traced.key === 'used'}
+                      onClick={() =>
+                        setTraced(
+                          traced?.kind === i && traced.key === 'used' ? undefined : { kind: i, key: 'used', name: 'Used', digits: 2 },
+                        )
+                      }
+                    >
+                      {leastText(usedCost) === '' ? '' : '≥ '}
+                      {money(usedCost.amount)}
+                    </button>
                   </td>
                 ))}
               </tr>
             </tbody>
           </table>
         </div>
+      )}
+      {traced && shown && (
+        <BoxWorking
+          title={`${traced.name}, a box of ${shown.kind.name}`}
+          grams={shown.kind.grams}
+          parts={portion.parts}
+          of={(part) => (traced.key === 'used' ? part.usedCost : part.nutrients[traced.key])}
+          text={(amount) => (traced.key === 'used' ? priceText(amount, currency) : numberText(amount, traced.digits))}
+          sum={traced.key === 'used' ? shown.figures.usedCost : shown.figures.nutrients[traced.key]}
+          log={`/batches/${batch.recipe}?batch=${batch.id}`}
+        />
       )}
       {kinds.length > 0 && (
         <>
@@ -106,6 +143,60 @@ export function PortionDocket({ found, kitchen }: { readonly found: Portioned; r
         </>
       )}
     </aside>
+  );
+}
+
+/** A figure of a box whose working is open. */
+interface Traced {
+  readonly kind: number;
+  readonly key: FigureKey | 'used';
+  readonly name: string;
+  readonly digits: number;
+}
+
+/** How a figure of a box comes about: of each part its whole, times the share of it that is in the box. */
+function BoxWorking({
+  title,
+  grams,
+  parts,
+  of,
+  text,
+  sum,
+  log,
+}: {
+  readonly title: string;
+  readonly grams: { readonly [part: string]: number };
+  readonly parts: readonly PartFigures[];
+  readonly of: (part: PartFigures) => Figure;
+  readonly text: (amount: number) => string;
+  readonly sum: Figure;
+  /** Where the whole of a part leads to its lines. */
+  readonly log: string;
+}) {
+  const held = parts.filter(({ part }) => (grams[part.id] ?? 0) > 0);
+  return (
+    <section className="box-working" aria-label={`Working: ${title}`}>
+      <h3>{title}</h3>
+      {held.map((part) => {
+        const whole = of(part).amount;
+        const inside = grams[part.part.id] ?? 0;
+        return (
+          <p key={part.part.id} className="portion-proof">
+            <span>
+              {part.part.name}: {whole === undefined ? '?' : text(whole)} × {numberText(inside, Number.isInteger(inside) ? 0 : 1)} g /{' '}
+              {numberText(part.cooked, 0)} g
+            </span>
+            <b>{whole === undefined ? '?' : text((whole * inside) / part.cooked)}</b>
+          </p>
+        );
+      })}
+      <p className="portion-proof">
+        <Link className="underline" to={log}>
+          Lines of the batch
+        </Link>
+        <b>= {sum.amount === undefined ? '?' : text(sum.amount)}</b>
+      </p>
+    </section>
   );
 }
 

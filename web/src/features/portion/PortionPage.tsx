@@ -177,6 +177,21 @@ function Portion({ found, kitchen, say, waiting, refused }: PortionProps) {
                   Print {singles.length}
                 </Button>
               </p>
+              {(box.label.unsure > 0 || box.label.notKnown.length > 0) && (
+                <p className="warn text-small" role="note">
+                  ▲{' '}
+                  {[
+                    box.label.unsure > 0 ? `${box.label.unsure} of its lines ${box.label.unsure === 1 ? 'is' : 'are'} unsure` : '',
+                    box.label.notKnown.length > 0 ? `${box.label.notKnown.length} fit no food` : '',
+                  ]
+                    .filter((one) => one !== '')
+                    .join(', ')}
+                  : its figures and allergens may be others.{' '}
+                  <Link className="underline" to={`/recipes/${batch.recipe}/build`}>
+                    Look them over
+                  </Link>
+                </p>
+              )}
               <LabelPaper label={box.label} />
             </section>
           )}
