@@ -27,7 +27,7 @@ beforeAll(() => {
 test('boxes alike share each part as the recipe does where there are as many; else equally, to what a scale shows', () => {
   const recipe = recipeOf(
     part('stew', 1001),
-    part('rice', 900, { portion: { by: 'grams', grams: 180 } }),
+    part('rice', 950, { portion: { by: 'grams', grams: 180 } }),
     part('buns', 645, { portion: { by: 'pieces', made: 15, each: 3 } }),
     part('soup', 2000, { portion: { by: 'volume', made: 2100, each: 500 } }),
     part('top', 100, { served: 'table' }),
@@ -36,7 +36,7 @@ test('boxes alike share each part as the recipe does where there are as many; el
     { name: 'A', count: 4, grams: { stew: 250, rice: 180, buns: 129, soup: 476.2 }, keep: 'fridge', holds: 750 },
   ]);
   expect(equalBoxes(of(recipe), 5, 'A', undefined)).toEqual([
-    { name: 'A', count: 5, grams: { stew: 200, rice: 180, buns: 129, soup: 400 }, keep: 'fridge' },
+    { name: 'A', count: 5, grams: { stew: 200, rice: 190, buns: 129, soup: 400 }, keep: 'fridge' },
   ]);
   expect(equalBoxes(of(recipe), 0, 'A', undefined)).toEqual([]);
 });
