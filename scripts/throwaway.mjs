@@ -61,7 +61,7 @@ export async function startServer(url, { demo }) {
       () => false,
     );
     if (answered) break;
-    if (i > 150 || child.exitCode !== null) throw new Error('the server did not start');
+    if (i > 900 || child.exitCode !== null) throw new Error('the server did not start');
     await new Promise((resolve) => setTimeout(resolve, 200));
   }
   if (demo) execFileSync(process.execPath, [join(root, 'scripts/loadDemo.mjs'), address], { stdio: ['ignore', 'inherit', 'ignore'] });

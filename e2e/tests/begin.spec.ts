@@ -3,8 +3,8 @@ import { docketFigure, expect as expectSoon, expectAccessible, test, typeLine } 
 // A server of its own, with a kitchen that nobody has begun.
 test.use({ baseURL: process.env.PORTIONA_UNBEGUN ?? '' });
 // It is begun but once, so there is no second try: what takes long is waited for longer.
-test.describe.configure({ retries: 0, timeout: 300_000 });
-const expect = expectSoon.configure({ timeout: 75_000 });
+test.describe.configure({ retries: 0, timeout: 600_000 });
+const expect = expectSoon.configure({ timeout: 120_000 });
 
 test('a new kitchen is asked three things, sees what a list becomes, and begins with a dish', async ({ page }) => {
   await page.goto('/');

@@ -25,7 +25,7 @@ test('a server killed the moment it has answered loses no save it has acknowledg
   }
   server.kill('SIGTERM');
   await once(server, 'exit');
-}, 60_000);
+});
 
 test('a table that was being taken in when the server was killed leaves the pantry as it was, and can be started again', async () => {
   const url = await freshDatabase();
@@ -53,7 +53,7 @@ test('a table that was being taken in when the server was killed leaves the pant
   expect(await found()).toBeGreaterThan(0);
   server.kill('SIGTERM');
   await once(server, 'exit');
-}, 90_000);
+});
 
 test('prices that were being asked when the server was killed are asked on, each pack once', async () => {
   const url = await freshDatabase();
@@ -84,7 +84,7 @@ test('prices that were being asked when the server was killed are asked on, each
   delete process.env.PORTIONA_SHOP_DELAY;
   server.kill('SIGTERM');
   await once(server, 'exit');
-}, 90_000);
+});
 
 test('without its database the server says so and stops', async () => {
   const child = spawn(process.execPath, [join(__dirname, '../dist/main.js')], {
@@ -93,7 +93,7 @@ test('without its database the server says so and stops', async () => {
   });
   const [code] = (await once(child, 'exit')) as [number];
   expect(code).not.toBe(0);
-}, 30_000);
+});
 
 async function start(url: string, port: number): Promise<ChildProcess> {
   const child = spawn(process.execPath, [join(__dirname, '../dist/main.js')], {

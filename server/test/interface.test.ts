@@ -283,7 +283,7 @@ describe('distributions', () => {
     );
     expect(runs[0]).toMatchObject({ state: 'done', made: 30_000 });
     expect(runs[0]?.distribution).toEqual(runs[1]?.distribution);
-    const { mean, quantiles } = runs[0]?.distribution as { mean: number; quantiles: number[] };
+    const { mean, quantiles } = runs[0]!.distribution as { mean: number; quantiles: number[] };
     expect(mean).toBeCloseTo(418.5, -1);
     expect(quantiles).toHaveLength(5);
   });

@@ -25,7 +25,7 @@ async function listener(headers: Readonly<Record<string, string>> = {}) {
   });
   await new Promise<void>((open, refused) => socket.once('open', open).once('error', refused));
   const until = async (holds: (line: ScaleLine) => boolean) => {
-    for (let i = 0; i < 300 && !said.some(holds); i++) await new Promise((resolve) => setTimeout(resolve, 20));
+    for (let i = 0; i < 3000 && !said.some(holds); i++) await new Promise((resolve) => setTimeout(resolve, 20));
     return said.find(holds);
   };
   return { socket, said, until, tell: (order: ScaleOrder) => socket.send(`${scaleOrderText(order)}\n`) };

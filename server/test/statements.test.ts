@@ -35,8 +35,8 @@ beforeAll(async () => {
     asked.push(typeof statement === 'string' ? statement : statement.text);
     return (query as (...given: unknown[]) => unknown).apply(this, given) as never;
   });
-}, 120_000);
-// eslint-disable-next-line @typescript-eslint/unbound-method -- called on the client that it was taken from
+});
+// oxlint-disable-next-line typescript/unbound-method -- called on the client that it was taken from
 const query = Client.prototype.query;
 afterAll(async () => {
   jest.restoreAllMocks();

@@ -3,7 +3,7 @@ import { testServer } from './testServer.js';
 let server: Awaited<ReturnType<typeof testServer>>;
 beforeAll(async () => {
   server = await testServer({ demo: true });
-}, 60_000);
+});
 afterAll(() => server.close());
 
 const OATS = 'overnight-oats-plum-compote';

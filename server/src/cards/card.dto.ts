@@ -14,5 +14,6 @@ export class PublishedCardDto {
   @ApiProperty({ description: 'ISO time' }) publishedAt: string;
   @ApiProperty({ type: [CardDriftDto], description: 'Empty: it holds, where it can be computed' }) drift: readonly CardDriftDto[];
   @ApiProperty({ type: String, nullable: true, description: 'Why nobody can tell whether it holds; null where one can' }) uncomputed:
-    string | null;
+    | string
+    | null;
 }

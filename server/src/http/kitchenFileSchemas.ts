@@ -6,7 +6,15 @@ type Schema = Schemas[string];
 
 /** What the kitchen file has that the interface takes and gives as it is. */
 export type KitchenFileEntry =
-  'Food' | 'Pack' | 'Recipe' | 'Batch' | 'Brief' | 'NamedBrief' | 'KitchenVessel' | 'LabelSheet' | 'KitchenFile';
+  | 'Food'
+  | 'Pack'
+  | 'Recipe'
+  | 'Batch'
+  | 'Brief'
+  | 'NamedBrief'
+  | 'KitchenVessel'
+  | 'LabelSheet'
+  | 'KitchenFile';
 
 /** Where the interface's description has the schema of an entry of the kitchen file. */
 export function schemaOfEntry(entry: KitchenFileEntry): { readonly $ref: string } {

@@ -12,7 +12,8 @@ import { makeHouse } from './makeHouse.js';
 
 /** What a thread is asked: a job with what it is given; of a body job, its body as it was sent. */
 export type Asked =
-  { readonly job: ThreadJob; readonly given: Given } | { readonly job: BodyJob; readonly body: Uint8Array; readonly given: Given };
+  | { readonly job: ThreadJob; readonly given: Given }
+  | { readonly job: BodyJob; readonly body: Uint8Array; readonly given: Given };
 /** The scope in which a job is done, and whatever else it is given. */
 type Given = readonly [scope: Scope, ...rest: readonly unknown[]];
 

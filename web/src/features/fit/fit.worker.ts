@@ -7,7 +7,8 @@ export type FitTask = { readonly kitchen: KitchenContent } | { readonly id: numb
 
 /** What the worker says. */
 export type FitSaid =
-  { readonly id: number; readonly answer: FitAnswer; readonly milliseconds: number } | { readonly id: number; readonly failed: string };
+  | { readonly id: number; readonly answer: FitAnswer; readonly milliseconds: number }
+  | { readonly id: number; readonly failed: string };
 
 /** The package types its default export as the module itself. */
 const load = highs as unknown as (options: { locateFile: () => string }) => Promise<Solver>;

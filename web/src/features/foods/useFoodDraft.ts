@@ -98,7 +98,7 @@ export function useFoodDraft(
     saver.takenUp(saved.id, kept.document);
     flushLater.current(0);
     // Only of the food as it was opened.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [id]);
 
   const put = (next: Food) => {

@@ -127,4 +127,4 @@ test('with the server away, what is typed is kept here, and saved when it is bac
   await until('saved');
   expect(kept.get('far')?.document.title).toBe('two');
   expect(localDraft('far')).toBeUndefined();
-}, 20_000);
+});
