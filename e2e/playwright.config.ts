@@ -12,8 +12,8 @@ export default defineConfig({
   // Once more after a failure, and the report says so: a machine that stands still for half a minute breaks nothing here.
   retries: 1,
   // Generous: a machine that is busy elsewhere is slow, not wrong.
-  timeout: 150_000,
-  expect: { timeout: 25_000 },
+  timeout: 400_000,
+  expect: { timeout: 60_000 },
   reporter: [['list'], ['json', { outputFile: process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ?? './results/e2e.json' }]],
   use: {
     baseURL: address,

@@ -53,13 +53,14 @@ function read(file, pick) {
 }
 
 /** The browsers' tests. */
-async function checkProduct(servers, fresh) {
+async function checkProduct(servers, spare, fresh) {
   const e2e = await runBeside(
     'the running product',
     'npx',
     ['--no-install', 'playwright', 'test', '--config', 'e2e/playwright.config.ts'],
     {
       PORTIONA_ADDRESSES: servers.map(({ address }) => address).join(','),
+      PORTIONA_SPARE: spare.address,
       PORTIONA_UNBEGUN: fresh.address,
       PLAYWRIGHT_JSON_OUTPUT_NAME: join(results, 'e2e.json'),
     },
@@ -94,17 +95,17 @@ async function checkCode() {
 
 // The browsers' tests, and everything else beside them: each waits often enough for the other to go on.
 const database = startDatabase();
-const browsers = [startDatabase(), startDatabase()];
+const browsers = [startDatabase(), startDatabase(), startDatabase()];
 const unbegun = startDatabase();
 try {
-  // Two browsers, each with a server and a kitchen of its own.
+  // Two browsers, each with a server and a kitchen of its own, and one for what is tried again.
   const servers = [];
   for (const { url } of browsers) servers.push(await startServer(url, { demo: true }));
   // And one whose kitchen nobody has begun.
   const fresh = await startServer(unbegun.url, { demo: false });
   try {
     // Two cores, two rows of checks: each goes on as soon as what stands before it in its row is done.
-    await Promise.all([checkProduct(servers, fresh), checkCode()]);
+    await Promise.all([checkProduct(servers.slice(0, -1), servers.at(-1), fresh), checkCode()]);
   } finally {
     for (const server of [...servers, fresh]) await server.stop();
   }

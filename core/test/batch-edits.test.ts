@@ -22,6 +22,8 @@ const ONE_OF_EACH: Readonly<Record<BatchEdit['do'], BatchEdit>> = {
   },
   left: { do: 'left', part: 'main', to: 'tonight' },
   temperature: { do: 'temperature', reading: { step: 3, celsius: 74.2, at: '2026-11-20T11:00:00Z' } },
+  photo: { do: 'photo', photo: { id: 'p1', alt: 'A pot of barley' } },
+  'no photo': { do: 'no photo' },
   say: { do: 'say', head: { rating: 4, note: 'good', leaveOut: true } },
   step: { do: 'step', step: 2 },
   'step done': { do: 'step done', step: 1, done: true },

@@ -12,6 +12,7 @@ import { KitchensModule } from './kitchens/kitchens.module.js';
 import { LabelsModule } from './labels/labels.module.js';
 import { MergesModule } from './merges/merges.module.js';
 import { PacksModule } from './packs/packs.module.js';
+import { PhotosModule } from './photos/photos.module.js';
 import { PutAwayModule } from './putAway/putAway.module.js';
 import { ReceiptsModule } from './receipts/receipts.module.js';
 import { RecipesModule } from './recipes/recipes.module.js';
@@ -38,6 +39,7 @@ import { TablesModule } from './tables/tables.module.js';
     ReceiptsModule,
     RefreshesModule,
     MergesModule,
+    PhotosModule,
     PutAwayModule,
   ],
   controllers: [HealthController],

@@ -111,6 +111,13 @@ export interface MeasuredTemperature {
   readonly at: string;
 }
 
+/** A photo, by the name it is kept under, and what can be seen on it. */
+export interface PhotoTaken {
+  readonly id: string;
+  /** For whoever does not see it. */
+  readonly alt?: string;
+}
+
 /** A dish as it was cooked (kitchen file, Batch). */
 export interface Batch {
   readonly id: string;
@@ -131,6 +138,8 @@ export interface Batch {
   readonly rating?: number;
   readonly note?: string;
   readonly by?: string;
+  /** What came of it, as it looked. */
+  readonly photo?: PhotoTaken;
   /** Nothing is learned from it. */
   readonly leaveOut?: boolean;
   /** The recipe as it was when it was cooked. */

@@ -1,5 +1,5 @@
 import { sameDocument } from '../recipe/index.js';
-import type { Batch, BatchBox, BatchLine, BatchPart, Cooking, LeftTo, MeasuredTemperature, PaidPack, Timer } from './batch.js';
+import type { Batch, BatchBox, BatchLine, BatchPart, Cooking, LeftTo, MeasuredTemperature, PaidPack, PhotoTaken, Timer } from './batch.js';
 
 /** What is said of a batch as a whole. */
 export type BatchHead = Pick<Batch, 'date' | 'servings' | 'variant' | 'minutes' | 'rating' | 'note' | 'by' | 'leaveOut'>;
@@ -29,6 +29,9 @@ export type BatchEdit =
   | { readonly do: 'left'; readonly part: string; readonly to: LeftTo | null }
   /** A temperature was measured; of one step at one moment there is one. */
   | { readonly do: 'temperature'; readonly reading: MeasuredTemperature }
+  /** How it looked: in place of the photo before. */
+  | { readonly do: 'photo'; readonly photo: PhotoTaken }
+  | { readonly do: 'no photo' }
   /** Things said of the whole; null: nothing is said of it any more. */
   | { readonly do: 'say'; readonly head: { readonly [Key in keyof BatchHead]?: BatchHead[Key] | null } }
   /** A step is in hand. */
@@ -57,6 +60,8 @@ export const BATCH_EDITS = [
   'boxes',
   'left',
   'temperature',
+  'photo',
+  'no photo',
   'say',
   'step',
   'step done',
@@ -107,6 +112,12 @@ export function editedBatch(batch: Batch, edit: BatchEdit): Batch {
     case 'temperature': {
       const others = (batch.temperatures ?? []).filter(({ step, at }) => step !== edit.reading.step || at !== edit.reading.at);
       return { ...batch, temperatures: [...others, edit.reading] };
+    }
+    case 'photo':
+      return { ...batch, photo: edit.photo };
+    case 'no photo': {
+      const { photo: _, ...rest } = batch;
+      return rest;
     }
     case 'say':
       return said(batch, edit.head);

@@ -2,6 +2,7 @@ import { BATCH_EDITS, LEFT_TO, type BatchEdit, type BatchLine, type LeftTo } fro
 import {
   BatchDiscardEntry,
   BatchPartEntry,
+  BatchPhotoEntry,
   BoxEntry,
   InsteadLineEntry,
   LeftOutLineEntry,
@@ -63,6 +64,13 @@ class LeftEdit {
 class TemperatureEdit {
   @OneOf(['temperature']) do: 'temperature';
   @One(() => TemperatureEntry) reading: TemperatureEntry;
+}
+class PhotoEdit {
+  @OneOf(['photo']) do: 'photo';
+  @One(() => BatchPhotoEntry) photo: BatchPhotoEntry;
+}
+class NoPhotoEdit {
+  @OneOf(['no photo']) do: 'no photo';
 }
 /** What is said of the whole; null takes it back. */
 class HeadEdit {
@@ -133,6 +141,8 @@ const CLASSES: Readonly<Record<BatchEdit['do'], new () => object>> = {
   boxes: BoxesEdit,
   left: LeftEdit,
   temperature: TemperatureEdit,
+  photo: PhotoEdit,
+  'no photo': NoPhotoEdit,
   say: SayEdit,
   step: StepEdit,
   'step done': StepDoneEdit,

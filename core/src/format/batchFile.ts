@@ -12,6 +12,7 @@ import {
   type Cooking,
   type Keep,
   type PaidPack,
+  type PhotoTaken,
   type Timer,
 } from '../batch/index.js';
 import {
@@ -176,6 +177,12 @@ function LeftByPart(): PropertyDecorator {
   );
 }
 
+/** A photo of the file's list, and what can be seen on it. */
+export class BatchPhotoEntry implements PhotoTaken {
+  @Id() id: string;
+  @Optional() @Text(300) alt?: string;
+}
+
 /** A dish as it was cooked. */
 export class BatchEntry implements Batch {
   @Id() id: string;
@@ -201,6 +208,7 @@ export class BatchEntry implements Batch {
   @Optional() @WholeNumber(1, BEST_RATING) rating?: number;
   @Optional() @Text(2000) note?: string;
   @Optional() @Text(120) by?: string;
+  @Optional() @One(() => BatchPhotoEntry) photo?: BatchPhotoEntry;
   @Optional() @Flag() leaveOut?: boolean;
   @Optional() @One(() => RecipeEntry) then?: RecipeEntry;
   @Optional() @One(() => CookingEntry) cooking?: CookingEntry;
@@ -221,5 +229,6 @@ export const BATCH_CLASSES = [
   TemperatureEntry,
   TimerEntry,
   CookingEntry,
+  BatchPhotoEntry,
   BatchEntry,
 ] as const;

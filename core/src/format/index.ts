@@ -8,6 +8,7 @@ export * from './circleFaults.js';
 export { Currency, Flag, Many, must, One, OneOf, Optional, Quantity, Text } from './constraints.js';
 export * from './fault.js';
 export * from './kitchenFile.js';
+export * from './photoFile.js';
 export * from './readEntry.js';
 export * from './readKitchen.js';
 export * from './readKitchenBytes.js';

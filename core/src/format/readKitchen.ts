@@ -2,8 +2,9 @@ import type { Batch } from '../batch/index.js';
 import type { KitchenContent, Settings } from '../recipe/index.js';
 import { batchFaults } from './batchFaults.js';
 import { BatchEntry } from './batchFile.js';
-import { MOST_FAULTS, type Fault } from './fault.js';
+import { didYouMean, MOST_FAULTS, type Fault } from './fault.js';
 import { FoodEntry, PackEntry, RecipeEntry, type KitchenSettings } from './kitchenFile.js';
+import { PhotoEntry, type WrittenPhoto } from './photoFile.js';
 import { KitchenFile } from './wholeFile.js';
 import { readEntry, type Read } from './readEntry.js';
 import { referenceFaults, twice } from './referenceFaults.js';
@@ -11,6 +12,7 @@ import { referenceFaults, twice } from './referenceFaults.js';
 /** A kitchen file's content, with the settings as it states them. */
 export interface KitchenRead extends KitchenContent {
   readonly batches: readonly Batch[];
+  readonly photos: readonly WrittenPhoto[];
   readonly stated?: KitchenSettings;
 }
 
@@ -38,7 +40,7 @@ export function fullSettings(settings: KitchenSettings | undefined, today: strin
 }
 
 /** Classes of the lists' members. */
-const MEMBERS = { foods: FoodEntry, packs: PackEntry, recipes: RecipeEntry, batches: BatchEntry } as const;
+const MEMBERS = { foods: FoodEntry, packs: PackEntry, recipes: RecipeEntry, batches: BatchEntry, photos: PhotoEntry } as const;
 type ListKey = keyof typeof MEMBERS;
 
 /** Whether a key of the file holds a list of entries. */
@@ -53,8 +55,15 @@ export class KitchenTaking {
     packs: [] as (PackEntry | undefined)[],
     recipes: [] as (RecipeEntry | undefined)[],
     batches: [] as (BatchEntry | undefined)[],
+    photos: [] as (PhotoEntry | undefined)[],
   };
-  readonly #unread = { foods: new Set<string>(), packs: new Set<string>(), recipes: new Set<string>(), batches: new Set<string>() };
+  readonly #unread = {
+    foods: new Set<string>(),
+    packs: new Set<string>(),
+    recipes: new Set<string>(),
+    batches: new Set<string>(),
+    photos: new Set<string>(),
+  };
   readonly #head: [string, unknown][] = [];
   readonly #faults: Fault[] = [];
   /** Some entries are not known at all: nothing can be said of what refers to what. */
@@ -100,7 +109,13 @@ export class KitchenTaking {
       for (const fault of this.#betweenEntries(measures)) if (faults.push(fault) >= MOST_FAULTS) break;
     if (!read.ok || faults.length > 0) return { ok: false, faults: faults.slice(0, MOST_FAULTS) };
     const { settings } = read.entry;
-    const lists = this.#places as { foods: FoodEntry[]; packs: PackEntry[]; recipes: RecipeEntry[]; batches: BatchEntry[] };
+    const lists = this.#places as {
+      foods: FoodEntry[];
+      packs: PackEntry[];
+      recipes: RecipeEntry[];
+      batches: BatchEntry[];
+      photos: PhotoEntry[];
+    };
     return { ok: true, entry: { settings: fullSettings(settings, today), ...lists, ...(settings ? { stated: settings } : {}) } };
   }
 
@@ -118,5 +133,19 @@ export class KitchenTaking {
     };
     yield* twice(batches, 'batches');
     for (const [i, batch] of batches.entries()) if (batch) yield* batchFaults(batch, ground, `batches[${i}]`);
+    yield* this.#photoFaults();
+  }
+
+  /** Photos named twice, and batches that name one which is not in the file. */
+  *#photoFaults(): Generator<Fault> {
+    const { batches, photos } = this.#places;
+    yield* twice(photos, 'photos');
+    const ids = photos.flatMap((photo) => photo?.id ?? []);
+    const there = new Set([...ids, ...this.#unread.photos]);
+    for (const [i, batch] of batches.entries()) {
+      const id = batch?.photo?.id;
+      if (id !== undefined && !there.has(id))
+        yield { path: `batches[${i}].photo.id`, message: `unknown photo "${id}"${didYouMean(id, ids)}` };
+    }
   }
 }

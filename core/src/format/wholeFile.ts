@@ -42,6 +42,7 @@ import {
   WithLineEntry,
   WithinEntry,
 } from './kitchenFile.js';
+import { PhotoEntry } from './photoFile.js';
 import { schemaOf, type SchemaPiece } from './schemaNotes.js';
 
 /** A kitchen file, whole. */
@@ -52,6 +53,7 @@ export class KitchenFile {
   @Optional() @Many(() => PackEntry) packs?: PackEntry[];
   @Optional() @Many(() => RecipeEntry) recipes?: RecipeEntry[];
   @Optional() @Many(() => BatchEntry) batches?: BatchEntry[];
+  @Optional() @Many(() => PhotoEntry) photos?: PhotoEntry[];
 }
 
 /** Every class of the kitchen file, for the schema. */
@@ -97,6 +99,7 @@ const CLASSES = [
   StepEntry,
   RecipeEntry,
   ...BATCH_CLASSES,
+  PhotoEntry,
 ];
 
 /** The kitchen file's JSON Schema, from the classes above. */

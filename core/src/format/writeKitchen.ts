@@ -1,6 +1,7 @@
 import type { Batch } from '../batch/index.js';
 import type { Food } from '../food/index.js';
 import type { Pack } from '../price/index.js';
+import type { WrittenPhoto } from './photoFile.js';
 import { sameDocument, withNumbers, type Recipe, type Settings } from '../recipe/index.js';
 
 /** What a kitchen file is written from. */
@@ -10,27 +11,26 @@ export interface WrittenKitchen {
   readonly packs: readonly Pack[];
   readonly recipes: readonly Recipe[];
   readonly batches?: readonly Batch[];
+  readonly photos?: readonly WrittenPhoto[];
 }
 
 /**
  * A kitchen as a kitchen file, without loss: what is read back is what was written, key for key, but for ids that lines were given
  * here. An entry a line, so that two files can be compared.
  */
-export function kitchenFileText({ settings, foods, packs, recipes, batches = [] }: WrittenKitchen): string {
+export function kitchenFileText({ settings, foods, packs, recipes, batches = [], photos = [] }: WrittenKitchen): string {
   const list = (entries: readonly object[]) =>
     entries.length === 0 ? '[]' : `[\n${entries.map((entry) => `    ${JSON.stringify(entry)}`).join(',\n')}\n  ]`;
-  return [
-    '{',
-    '  "format": "portiona/1",',
-    `  "settings": ${JSON.stringify(settings)},`,
-    `  "foods": ${list(foods)},`,
-    `  "packs": ${list(packs)},`,
-    `  "recipes": ${list(recipes.map(withNumbers))}${batches.length === 0 ? '' : ','}`,
+  const lists = [
+    `"foods": ${list(foods)}`,
+    `"packs": ${list(packs)}`,
+    `"recipes": ${list(recipes.map(withNumbers))}`,
     ...(batches.length === 0
       ? []
-      : [`  "batches": ${list(batches.map((batch) => (batch.then ? { ...batch, then: withNumbers(batch.then) } : batch)))}`]),
-    '}\n',
-  ].join('\n');
+      : [`"batches": ${list(batches.map((batch) => (batch.then ? { ...batch, then: withNumbers(batch.then) } : batch)))}`]),
+    ...(photos.length === 0 ? [] : [`"photos": ${list(photos)}`]),
+  ];
+  return `{\n  "format": "portiona/1",\n  "settings": ${JSON.stringify(settings)},\n${lists.map((one) => `  ${one}`).join(',\n')}\n}\n`;
 }
 
 /** A batch with the recipe as it was cooked only where that is another by now: else it is cooked from the recipe as it stands. */

@@ -72,6 +72,12 @@ export class LoggedYieldDto {
   @ApiProperty({ description: 'How many batches before' }) batches: number;
 }
 
+/** A photo that is kept, and what can be seen on it. */
+export class ShownPhotoDto {
+  @ApiProperty() id: string;
+  @ApiProperty({ required: false }) alt?: string;
+}
+
 /** A batch at a glance. */
 export class LoggedBatchDto {
   @ApiProperty() id: string;
@@ -86,6 +92,7 @@ export class LoggedBatchDto {
   @ApiProperty({ type: String, nullable: true }) by: string | null;
   @ApiProperty({ type: String, nullable: true }) note: string | null;
   @ApiProperty({ type: Number, nullable: true }) rating: number | null;
+  @ApiProperty({ type: ShownPhotoDto, nullable: true }) photo: ShownPhotoDto | null;
   @ApiProperty() leaveOut: boolean;
   @ApiProperty({ description: 'How many lines were weighed or done otherwise' }) different: number;
   @ApiProperty({ type: Number, nullable: true }) activeMinutes: number | null;

@@ -25,6 +25,7 @@ import { FoodsService } from '../foods/foods.service.js';
 import { NotFoundError, StaleSaveError, TakenError, ValidationError } from '../http/problems.js';
 import { readBody } from '../http/readBody.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
+import { PhotosService } from '../photos/photos.service.js';
 import { RecipesService } from '../recipes/recipes.service.js';
 import type { Scope } from '../scope/scope.js';
 import type { BatchEditDto, EditedBatchDto, LoggedBatchDto, OpenBatchDto, RefusedEditDto, SavedBatchDto } from './batch.dto.js';
@@ -41,6 +42,7 @@ export class BatchesService {
     private readonly kitchens: KitchensService,
     private readonly foods: FoodsService,
     private readonly recipes: RecipesService,
+    private readonly photos: PhotosService,
   ) {}
 
   /** Batches that are not put away, in the order of their days: all, or those of a recipe. */
@@ -184,7 +186,7 @@ export class BatchesService {
         const key = one.id.toLowerCase();
         if (done.has(key)) continue;
         done.add(key);
-        const next = this.#edited(document, one.edit, ground);
+        const next = await this.#edited(scope, document, one.edit, ground);
         if (Array.isArray(next)) refused.push({ id: one.id, because: next.map(faultText).join('; ') });
         else {
           document = next as Batch;
@@ -221,15 +223,18 @@ export class BatchesService {
 
   /** What is wrong between a batch and what is kept. Asked in the transaction that writes it. */
   async faultsOf(scope: Scope, batch: Batch, path: string): Promise<Fault[]> {
-    return [...batchFaults(batch, await this.#groundFor(scope, batch, []), path)];
+    const faults = [...batchFaults(batch, await this.#groundFor(scope, batch, []), path)];
+    return batch.photo === undefined ? faults : [...faults, ...(await this.photos.faultsOf(scope, batch.photo.id, `${path}.photo.id`))];
   }
 
-  #edited(batch: Batch, found: object, ground: Ground): Batch | readonly Fault[] {
+  async #edited(scope: Scope, batch: Batch, found: object, ground: Ground): Promise<Batch | readonly Fault[]> {
     const faults = batchEditFaults(found, 'edit');
     if (faults.length > 0) return faults;
     const read = readEntry(BatchEntry, editedBatch(batch, found as BatchEdit), 'batch');
     if (!read.ok) return read.faults;
     const wrong = [...batchFaults(read.entry, ground, 'batch')];
+    const { photo } = read.entry;
+    if (photo && photo.id !== batch.photo?.id) wrong.push(...(await this.photos.faultsOf(scope, photo.id, 'batch.photo.id')));
     return wrong.length > 0 ? wrong : read.entry;
   }
 

@@ -23,6 +23,8 @@ import { FoodTables1764300000003 } from './migrations/foodTables.migration.js';
 import { BriefGround1765500000015 } from './migrations/briefGround.migration.js';
 import { CardInputs1765400000014 } from './migrations/cardInputs.migration.js';
 import { CardSteps1764800000008 } from './migrations/cardSteps.migration.js';
+import { Photos1765800000018 } from './migrations/photos.migration.js';
+import { PhotoEntity } from '../photos/photo.entity.js';
 import { Kitchens1764000000001 } from './migrations/kitchens.migration.js';
 import { Pantry1764200000002 } from './migrations/pantry.migration.js';
 import { PublishedCards1764600000006 } from './migrations/publishedCards.migration.js';
@@ -82,6 +84,7 @@ export function schemaOptions(url: string | undefined): Extract<DataSourceOption
       PublishedCardEntity,
       BatchEntity,
       BatchRevisionEntity,
+      PhotoEntity,
     ],
     migrations: [
       Kitchens1764000000001,
@@ -101,6 +104,7 @@ export function schemaOptions(url: string | undefined): Extract<DataSourceOption
       BriefGround1765500000015,
       Begun1765600000016,
       Batches1765700000017,
+      Photos1765800000018,
     ],
     migrationsRun: true,
     migrationsTransactionMode: 'all',

@@ -17,8 +17,9 @@ export class ExportsController {
   @Header('Content-Type', 'application/json; charset=utf-8')
   @Header('Content-Disposition', 'attachment; filename="kitchen.json"')
   @Header('Cache-Control', 'no-store')
-  kitchenFile(@InScope() scope: Scope): Promise<string> {
-    return this.threads.text('exportKitchen', scope);
+  @ApiQuery({ name: 'photos', required: false, enum: ['none'], description: 'Without the photos, and what names them' })
+  kitchenFile(@InScope() scope: Scope, @Query('photos') photos?: string): Promise<string> {
+    return this.threads.text('exportKitchen', scope, photos !== 'none');
   }
 
   @Get('foods.csv')

@@ -3,12 +3,13 @@ import { BatchesModule } from '../batches/batches.module.js';
 import { FoodsModule } from '../foods/foods.module.js';
 import { KitchensModule } from '../kitchens/kitchens.module.js';
 import { PacksModule } from '../packs/packs.module.js';
+import { PhotosModule } from '../photos/photos.module.js';
 import { RecipesModule } from '../recipes/recipes.module.js';
 import { ExportsController } from './exports.controller.js';
 import { ExportsService } from './exports.service.js';
 
 @Module({
-  imports: [KitchensModule, FoodsModule, PacksModule, RecipesModule, BatchesModule],
+  imports: [KitchensModule, FoodsModule, PacksModule, PhotosModule, RecipesModule, BatchesModule],
   controllers: [ExportsController],
   providers: [ExportsService],
   exports: [ExportsService],

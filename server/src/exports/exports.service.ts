@@ -7,6 +7,7 @@ import {
   pricesSheet,
   recipesSheet,
   withThenIfOther,
+  type Batch,
   type Pack,
   type Recipe,
   type Sheet,
@@ -17,6 +18,9 @@ import { BatchesService } from '../batches/batches.service.js';
 import { FoodsService } from '../foods/foods.service.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
 import { PacksService } from '../packs/packs.service.js';
+import { TooLargeFileError } from '../http/problems.js';
+import { MOST_KITCHEN_FILE } from '../http/mostBytes.js';
+import { PhotosService } from '../photos/photos.service.js';
 import { RecipesService } from '../recipes/recipes.service.js';
 import type { Scope } from '../scope/scope.js';
 
@@ -29,19 +33,32 @@ export class ExportsService {
     private readonly packs: PacksService,
     private readonly recipes: RecipesService,
     private readonly batches: BatchesService,
+    private readonly photos: PhotosService,
   ) {}
 
-  /** Everything the kitchen holds, as a kitchen file: what the import takes in again. */
-  async kitchenFile(scope: Scope): Promise<string> {
+  /**
+   * Everything the kitchen holds, as a kitchen file: what the import takes in again.
+   *
+   * @param withPhotos left out otherwise, with what names them
+   * @throws TooLargeFileError where photos make it more than an import takes
+   */
+  async kitchenFile(scope: Scope, withPhotos: boolean): Promise<string> {
     const byId = (a: { readonly id?: string }, b: { readonly id?: string }) => ((a.id ?? '') < (b.id ?? '') ? -1 : 1);
-    const content = await this.database.read(async () => ({
-      settings: await this.kitchens.stated(scope),
-      foods: (await this.foods.loadForCalculation(scope)).sort(byId),
-      packs: (await this.packs.everSeen(scope)).sort(byId),
-      recipes: (await this.recipes.loadForCalculation(scope)).sort(byId),
-      batches: await this.batches.loadForCalculation(scope),
-    }));
-    return kitchenFileText({ ...content, batches: content.batches.map((batch) => withThenIfOther(batch, content.recipes)) });
+    const content = await this.database.read(async () => {
+      const batches = await this.batches.loadForCalculation(scope);
+      const shown = [...new Set(batches.flatMap(({ photo }) => photo?.id ?? []))];
+      return {
+        settings: await this.kitchens.stated(scope),
+        foods: (await this.foods.loadForCalculation(scope)).sort(byId),
+        packs: (await this.packs.everSeen(scope)).sort(byId),
+        recipes: (await this.recipes.loadForCalculation(scope)).sort(byId),
+        batches: withPhotos ? batches : batches.map(withoutPhoto),
+        photos: withPhotos ? await this.photos.written(scope, shown) : [],
+      };
+    });
+    const text = kitchenFileText({ ...content, batches: content.batches.map((batch) => withThenIfOther(batch, content.recipes)) });
+    if (content.photos.length > 0 && Buffer.byteLength(text) > MOST_KITCHEN_FILE) throw new TooLargeFileError(MOST_KITCHEN_FILE);
+    return text;
   }
 
   /** One recipe with the recipes, foods and packs it is made of, as a kitchen file. @throws NotFoundError */
@@ -54,7 +71,7 @@ export class ExportsService {
     );
     const recipes = [recipe, ...subRecipes];
     const taught = await this.recipes.taughtBy(scope, recipes, foods);
-    return kitchenFileText({ settings, foods: [...foods, ...taught.foods], packs, recipes, batches: taught.batches });
+    return kitchenFileText({ settings, foods: [...foods, ...taught.foods], packs, recipes, batches: taught.batches.map(withoutPhoto) });
   }
 
   /** One recipe's ingredients with what each comes to. @throws NotFoundError */
@@ -119,6 +136,10 @@ export class ExportsService {
       ),
     );
   }
+}
+
+function withoutPhoto({ photo: _, ...batch }: Batch): Batch {
+  return batch;
 }
 
 /** A sheet as CSV: what a spreadsheet would run as a formula has an apostrophe before it. */

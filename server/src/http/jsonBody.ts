@@ -4,6 +4,7 @@ import type { NextFunction, Request, Response } from 'express';
 import { tidied } from '@portiona/core';
 import { BodyScan } from './bodyScan.js';
 import { UnreadBody, type SentBody } from './unreadBody.js';
+import { MOST_KITCHEN_FILE } from './mostBytes.js';
 import { rememberOnceKey } from './onceKeyOf.js';
 import { BusyError, RefusedRequestError, TooLargeError, ValidationError } from './problems.js';
 import { statedLength } from './statedLength.js';
@@ -17,7 +18,7 @@ const AT_A_TIME = 128 * KIB;
 const FIRST_ROOM = 256 * KIB;
 /** Most that one request may bring, by where it goes: a recipe is a few kilobytes, a kitchen file a few megabytes. */
 const MOST: readonly (readonly [path: RegExp, bytes: number])[] = [
-  [/^\/api\/imports\/kitchen-file$/, 32 * KIB * KIB],
+  [/^\/api\/imports\/kitchen-file$/, MOST_KITCHEN_FILE],
   [/^\/api\/(?:recipes|foods|packs|receipts\/prices)(?:\/[^/]*)?$/, 2 * KIB * KIB],
   [/^/, MOST_HERE],
 ];

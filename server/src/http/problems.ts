@@ -133,6 +133,28 @@ export class TooLargeError extends Problem {
   }
 }
 
+/** A file that would be too large to be taken in again: 409. */
+export class TooLargeFileError extends Problem {
+  protected readonly told = { type: 'too-large-file', title: 'Too large a file', status: 409 };
+
+  constructor(readonly most: number) {
+    super(
+      `with its photos this kitchen is more than ${Math.round(most / 1024 / 1024)} MB, the most that is taken in at once; take the file without photos`,
+    );
+    this.name = 'TooLargeFileError';
+  }
+}
+
+/** A picture that cannot be kept: 422. */
+export class UnreadablePhotoError extends Problem {
+  protected readonly told = { type: 'photo', title: 'No photo', status: 422 };
+
+  constructor(why: string, options?: ErrorOptions) {
+    super(`the photo was not taken: ${why}`, options);
+    this.name = 'UnreadablePhotoError';
+  }
+}
+
 /** A device that does not do what it is asked: 409, and what keeps it. */
 export class DeviceError extends Problem {
   protected readonly told = { type: 'device', title: 'The device does not', status: 409 };

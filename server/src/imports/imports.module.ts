@@ -2,12 +2,13 @@ import { Module } from '@nestjs/common';
 import { BatchesModule } from '../batches/batches.module.js';
 import { FoodsModule } from '../foods/foods.module.js';
 import { PacksModule } from '../packs/packs.module.js';
+import { PhotosModule } from '../photos/photos.module.js';
 import { RecipesModule } from '../recipes/recipes.module.js';
 import { ImportsController } from './imports.controller.js';
 import { ImportsService } from './imports.service.js';
 
 @Module({
-  imports: [BatchesModule, FoodsModule, PacksModule, RecipesModule],
+  imports: [BatchesModule, FoodsModule, PacksModule, PhotosModule, RecipesModule],
   controllers: [ImportsController],
   providers: [ImportsService],
   exports: [ImportsService],

@@ -16,6 +16,7 @@ import { BatchesService } from '../batches/batches.service.js';
 import { FoodsService } from '../foods/foods.service.js';
 import { TakenError, ValidationError } from '../http/problems.js';
 import { KitchenEntity } from '../kitchens/kitchen.entity.js';
+import { PhotosService } from '../photos/photos.service.js';
 import { PacksService } from '../packs/packs.service.js';
 import { RecipesService } from '../recipes/recipes.service.js';
 import type { ImportedDto } from './import.dto.js';
@@ -48,6 +49,7 @@ export class ImportsService {
     private readonly packs: PacksService,
     private readonly recipes: RecipesService,
     private readonly batches: BatchesService,
+    private readonly photos: PhotosService,
   ) {}
 
   /**
@@ -62,11 +64,15 @@ export class ImportsService {
     const today = new Date().toISOString().slice(0, 10);
     const read = found instanceof Uint8Array ? readKitchenBytes(found, (bytes) => UTF_8.decode(bytes), today) : readKitchen(found, today);
     if (!read.ok) throw new ValidationError(read.faults);
-    const { stated: settings, ...content } = read.entry;
+    const { stated: settings, photos, ...content } = read.entry;
     const entry = content as unknown as Content;
+    const pictures = await this.photos.made(photos, 'photos');
+    if (pictures.faults.length > 0) throw new ValidationError(pictures.faults);
     const { kitchenId } = scope;
     const taken = await this.once.write(kitchenId, once, async () => {
-      const content = keep ? await this.#newOf(scope, entry) : entry;
+      const found = keep ? await this.#newOf(scope, entry) : entry;
+      const kept = await this.photos.keep(scope, pictures.made);
+      const content = { ...found, batches: found.batches.map((batch) => withPhotos(batch, kept)) };
       const changes = { ...(name === undefined ? {} : { name }), ...(settings && !keep ? { settings } : {}) };
       if (Object.keys(changes).length > 0) await this.database.manager.update(KitchenEntity, { id: kitchenId }, changes);
       await this.#insert(scope, kitchenId, content);
@@ -121,7 +127,7 @@ export class ImportsService {
 
   async #batchFaults(scope: Scope, entry: Content, batches: readonly BatchEntry[]) {
     const faults = await Promise.all(
-      batches.map((batch) => this.batches.faultsOf(scope, batch, `batches[${entry.batches.indexOf(batch)}]`)),
+      batches.map((batch) => this.batches.faultsOf(scope, batch, `batches[${entry.batches.findIndex(({ id }) => id === batch.id)}]`)),
     );
     return faults.flat();
   }
@@ -184,4 +190,10 @@ export class ImportsService {
     await this.foods.insert(scope, added);
     return { foods: added.length, packs: 0, recipes: 0, batches: 0 };
   }
+}
+
+/** A batch that names its photo as it is kept here. */
+function withPhotos(batch: BatchEntry, kept: ReadonlyMap<string, string>): BatchEntry {
+  const id = batch.photo && kept.get(batch.photo.id);
+  return id === undefined ? batch : { ...batch, photo: { ...batch.photo, id } };
 }

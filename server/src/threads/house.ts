@@ -7,6 +7,7 @@ import { ImportsService } from '../imports/imports.service.js';
 import { LabelsService } from '../labels/labels.service.js';
 import { MergesService } from '../merges/merges.service.js';
 import { PacksService } from '../packs/packs.service.js';
+import { PhotosService } from '../photos/photos.service.js';
 import { ReceiptsService } from '../receipts/receipts.service.js';
 import { SubRecipesService } from '../recipes/subRecipes.service.js';
 import { UpstreamChangesService } from '../recipes/upstreamChanges.service.js';
@@ -34,5 +35,6 @@ export class House {
     readonly exports: ExportsService,
     readonly batches: BatchesService,
     readonly labels: LabelsService,
+    readonly photos: PhotosService,
   ) {}
 }

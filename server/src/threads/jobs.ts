@@ -36,7 +36,7 @@ export const THREAD_JOBS = {
   cardPdf: (house: House, scope: Scope, id: string, paper: Paper, issue?: number) => house.cards.pdf(scope, id, paper, issue),
   cardMarkdown: (house: House, scope: Scope, id: string) => house.cards.markdown(scope, id),
   cardSchemaOrg: (house: House, scope: Scope, id: string) => house.cards.schemaOrg(scope, id),
-  exportKitchen: (house: House, scope: Scope) => house.exports.kitchenFile(scope),
+  exportKitchen: (house: House, scope: Scope, photos: boolean) => house.exports.kitchenFile(scope, photos),
   exportRecipe: (house: House, scope: Scope, id: string) => house.exports.recipeFile(scope, id),
   exportFoods: (house: House, scope: Scope) => house.exports.foodsSheet(scope),
   exportPrices: (house: House, scope: Scope) => house.exports.pricesSheet(scope),
@@ -80,10 +80,11 @@ export const BODY_JOBS = {
     house.receipts.add(scope, readSent(SeenPricesDto, body).prices, once),
   importKitchenFile: (house: House, body: unknown, scope: Scope, name: string | undefined, keep: boolean, once?: OnceKey) =>
     house.imports.kitchenFile(scope, body, name, keep, once),
+  takePhoto: (house: House, body: unknown, scope: Scope) => house.photos.take(scope, body as Uint8Array),
 } as const;
 
 /** Work that reads its body itself, as it was sent. */
-export const AS_SENT: ReadonlySet<string> = new Set<keyof typeof BODY_JOBS>(['importKitchenFile']);
+export const AS_SENT: ReadonlySet<string> = new Set<keyof typeof BODY_JOBS>(['importKitchenFile', 'takePhoto']);
 
 type Jobs = typeof THREAD_JOBS & typeof BODY_JOBS;
 /** What a job is given besides the services; of a body job, the body is the first of it. */
@@ -97,13 +98,13 @@ export type MadeBy<Name extends keyof Jobs> = Awaited<ReturnType<Jobs[Name]>>;
 /** What a body job is given besides the body and the scope. */
 export type GivenBeside<Name extends BodyJob> = Given<(typeof BODY_JOBS)[Name]> extends [unknown, Scope, ...infer Rest] ? Rest : never;
 
-/** Jobs that write, which wait for their turn before a thread is taken for them. */
+/** Jobs that write, which wait for their turn before a thread is taken for them. A photo is made long before it is written. */
 export const WRITING: ReadonlySet<keyof Jobs> = new Set<keyof Jobs>([
-  ...(Object.keys(BODY_JOBS) as BodyJob[]),
+  ...(Object.keys(BODY_JOBS) as BodyJob[]).filter((job) => job !== 'takePhoto'),
   'mergeFoods',
   'publishCard',
   'importStarterPantry',
   'beginKitchen',
 ]);
 /** Jobs that draw pages and papers: slower than the rest, and given a thread of their own. */
-export const DRAWING: ReadonlySet<keyof Jobs> = new Set<keyof Jobs>(['cardPage', 'cardPdf', 'labelsPdf']);
+export const DRAWING: ReadonlySet<keyof Jobs> = new Set<keyof Jobs>(['cardPage', 'cardPdf', 'labelsPdf', 'takePhoto']);

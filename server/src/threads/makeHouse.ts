@@ -10,6 +10,7 @@ import { KitchensService } from '../kitchens/kitchens.service.js';
 import { LabelsService } from '../labels/labels.service.js';
 import { MergesService } from '../merges/merges.service.js';
 import { PacksService } from '../packs/packs.service.js';
+import { PhotosService } from '../photos/photos.service.js';
 import { ReceiptsService } from '../receipts/receipts.service.js';
 import { SubRecipesService } from '../recipes/subRecipes.service.js';
 import { UpstreamChangesService } from '../recipes/upstreamChanges.service.js';
@@ -31,7 +32,8 @@ export async function makeHouse(url: string | undefined): Promise<House> {
   const foods = new FoodsService(database, once);
   const packs = new PacksService(database, once, foods, kitchens);
   const recipes = new RecipesService(database, once, kitchens, foods, packs, new LearnedYieldsService(database, foods));
-  const batches = new BatchesService(database, once, kitchens, foods, recipes);
+  const photos = new PhotosService(database);
+  const batches = new BatchesService(database, once, kitchens, foods, recipes, photos);
   const upstream = new UpstreamChangesService(database, recipes);
   const summaries = new RecipeSummariesService(database, kitchens, recipes);
   return new House(
@@ -46,9 +48,10 @@ export async function makeHouse(url: string | undefined): Promise<House> {
     new ReceiptsService(database, once, packs),
     new MergesService(database, foods, packs, recipes),
     new CardsService(database, once, kitchens, recipes),
-    new ImportsService(database, once, foods, packs, recipes, batches),
-    new ExportsService(database, kitchens, foods, packs, recipes, batches),
+    new ImportsService(database, once, foods, packs, recipes, batches, photos),
+    new ExportsService(database, kitchens, foods, packs, recipes, batches, photos),
     batches,
     new LabelsService(batches),
+    photos,
   );
 }

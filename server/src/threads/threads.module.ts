@@ -8,6 +8,7 @@ import { KitchensModule } from '../kitchens/kitchens.module.js';
 import { LabelsModule } from '../labels/labels.module.js';
 import { MergesModule } from '../merges/merges.module.js';
 import { PacksModule } from '../packs/packs.module.js';
+import { PhotosModule } from '../photos/photos.module.js';
 import { ReceiptsModule } from '../receipts/receipts.module.js';
 import { RecipesModule } from '../recipes/recipes.module.js';
 import { House } from './house.js';
@@ -28,6 +29,7 @@ import { Threads } from './threads.js';
     ExportsModule,
     BatchesModule,
     LabelsModule,
+    PhotosModule,
   ],
   providers: [House, Threads, SettledLists],
   exports: [Threads, SettledLists],
