@@ -153,3 +153,92 @@ test('what went in besides, what was thrown away and what was paid is noted, and
   await page.reload();
   await expect(page.getByText('Went in as well:')).toContainText('30 g');
 });
+
+test('a photo of a batch is made small here, said in words, seen in the log, and taken out again', async ({ page }) => {
+  await startRecipe(page, 'Pictured pot');
+  await typeLine(page, '400 g leek\n');
+  await expectSaved(page);
+  const id = /recipes\/([^/]+)\//.exec(page.url())?.[1] ?? '';
+  await page.goto(`/batches/${id}`);
+  await page.getByRole('button', { name: 'Log a batch' }).click();
+  const field = page.getByRole('region', { name: 'Photo' });
+  const file = page.getByLabel('Photo file');
+  await file.setInputFiles({ name: 'list.txt', mimeType: 'text/plain', buffer: Buffer.from('leeks') });
+  await expect(field.getByRole('alert')).toContainText('“list.txt” is no picture');
+  await file.setInputFiles({ name: 'pot.png', mimeType: 'image/png', buffer: Buffer.from('no picture at all') });
+  await expect(field.getByRole('alert')).toContainText('no picture that can be read here');
+  // Larger than it is kept.
+  const drawn = await page.evaluate(() => {
+    const canvas = document.createElement('canvas');
+    canvas.width = 1800;
+    canvas.height = 900;
+    canvas.getContext('2d')?.fillRect(200, 200, 900, 500);
+    return canvas.toDataURL('image/png').split(',')[1] ?? '';
+  });
+  const chosen = page.waitForEvent('filechooser');
+  await field.getByRole('button', { name: 'Add a photo' }).click();
+  await (await chosen).setFiles({ name: 'pot.png', mimeType: 'image/png', buffer: Buffer.from(drawn, 'base64') });
+  const photo = field.getByRole('img');
+  await expect(photo).toHaveJSProperty('naturalWidth', 1280);
+  await expect(photo).toHaveJSProperty('naturalHeight', 640);
+  await field.getByLabel(/^What can be seen/).fill('A pot of leeks from above');
+  await field.getByLabel(/^What can be seen/).blur();
+  await expect(field.getByRole('img', { name: 'A pot of leeks from above' })).toBeVisible();
+  await expectAccessible(page);
+  await page.reload();
+  await expect(page.getByRole('img', { name: 'A pot of leeks from above' })).toHaveCount(2);
+  await page.goto('/batches');
+  await expect(page.getByRole('img', { name: 'A pot of leeks from above' })).toBeVisible();
+
+  // One that is pasted stands in its place, and nothing is said of it yet.
+  await page.goto(`/batches/${id}`);
+  await page.getByRole('button', { name: /^measured/ }).click();
+  await field.evaluate(async (section) => {
+    const canvas = document.createElement('canvas');
+    canvas.width = canvas.height = 40;
+    const blob = await new Promise<Blob | null>((resolve) => canvas.toBlob(resolve, 'image/png'));
+    const clipboardData = new DataTransfer();
+    if (blob) clipboardData.items.add(new File([blob], 'pasted.png', { type: 'image/png' }));
+    section.dispatchEvent(new ClipboardEvent('paste', { clipboardData, bubbles: true, cancelable: true }));
+  });
+  await expect(photo).toHaveJSProperty('naturalWidth', 40);
+  await expect(field.getByLabel(/^What can be seen/)).toHaveValue('');
+  await field.getByRole('button', { name: 'take the photo out' }).click();
+  await expect(field.getByRole('img')).toHaveCount(0);
+});
+
+test('what the till printed is pasted: lines of the dish are taken, the others say why not, and all of a line is paid', async ({
+  page,
+}) => {
+  await startRecipe(page, 'Slip pot');
+  await typeLine(page, '400 g leek\n');
+  await typeLine(page, '300 g red lentils, Weir Lane\n');
+  await expectSaved(page);
+  const id = /recipes\/([^/]+)\//.exec(page.url())?.[1] ?? '';
+  await page.goto(`/batches/${id}`);
+  await page.getByRole('button', { name: 'Log a batch' }).click();
+  await page.getByRole('button', { name: 'From what the till printed' }).click();
+  const slip = '2 x Leek 500 g   3.98\nRed lentils 1 kg   2.89\nButter 250 g   2.49\nTOTAL  9.36';
+  await page.getByLabel('What the till printed, as text').fill(slip);
+  await page.keyboard.press('Control+Enter');
+  const lines = page.getByRole('region', { name: 'Lines of the slip' });
+  const note = lines.getByRole('button', { name: /^Note \d/ });
+  await expect(note).toBeDisabled();
+  await lines.getByLabel('Shop').fill('Quay Street');
+  await expect(lines.getByLabel(/^Paid for this batch: Leek/)).toBeChecked();
+  await expect(lines.getByLabel(/^Paid for this batch: Butter/)).not.toBeChecked();
+  await expect(lines).toContainText('not in this dish');
+  await expect(lines).toContainText('TOTAL sums up');
+  await expectAccessible(page);
+  await note.click();
+  await expect(said(page, /noted\.$/)).toBeVisible();
+  // Two packs are one entry of what both hold and cost.
+  await expect(page.getByText(/Leek, raw, 1,?000 g, Quay Street/)).toContainText('€ 3.98');
+  // The same slip again: what is noted is not noted twice.
+  await page.getByRole('button', { name: 'From what the till printed' }).click();
+  await page.getByLabel('What the till printed, as text').fill(slip);
+  await page.keyboard.press('Control+Enter');
+  await lines.getByLabel('Shop').fill('Quay Street');
+  await expect(lines).toContainText('noted already');
+  await expect(lines.getByLabel(/^Paid for this batch: Leek/)).not.toBeChecked();
+});

@@ -1,4 +1,5 @@
 export * from './batch.js';
+export * from './paidOfReceipt.js';
 export * from './batchCauses.js';
 export * from './batchChanges.js';
 export * from './batchedRecipe.js';

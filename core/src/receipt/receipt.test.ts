@@ -88,6 +88,8 @@ Nothing,1 kg,,Depot Nine,2026-11-23,
       net: 500,
       unit: 'g',
       price: '1.45',
+      count: 1,
+      total: '1.45',
       shop: 'Weir Lane Market',
       seen: '2026-11-24',
       promotion: false,
@@ -100,6 +102,8 @@ Nothing,1 kg,,Depot Nine,2026-11-23,
       net: 1,
       unit: 'kg',
       price: '2.9',
+      count: 1,
+      total: '2.9',
       shop: 'Depot Nine',
       seen: '2026-11-23',
       promotion: true,
@@ -143,6 +147,7 @@ test('several of one cost together what the line said, to a hundredth of a cent'
     fc.property(fc.integer({ min: 1, max: 50_000 }), fc.integer({ min: 1, max: 24 }), (cents, count) => {
       const mapping = { headingLines: 0, decimal: '.' as const, columns: { item: 0, quantity: 1, total: 2 } };
       const [line] = receiptLines([['Leek', String(count), (cents / 100).toFixed(2)]], mapping, given).lines;
+      expect(line).toMatchObject({ count, total: String(cents / 100) });
       expect(Math.abs(Number(line?.price) * count - cents / 100)).toBeLessThanOrEqual(0.00005 * count + 1e-9);
     }),
   );
@@ -163,6 +168,8 @@ const line = (item: string, price: string, net?: number, unit?: string) => ({
   net,
   unit,
   price,
+  count: 1,
+  total: price,
   ...given,
   promotion: false,
   note: '',

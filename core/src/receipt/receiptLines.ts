@@ -16,6 +16,10 @@ export interface ReceiptLine {
   readonly unit: string | undefined;
   /** Of one pack, major units, exact. */
   readonly price: string;
+  /** Packs that were bought; 1 of what was weighed, and where nothing says so. */
+  readonly count: number;
+  /** What was paid for all of them, discounts that are off it taken off: major units, exact. */
+  readonly total: string;
   /** ISO 4217; the kitchen's where nothing names another. */
   readonly currency: string;
   readonly shop: string;
@@ -176,7 +180,7 @@ function withCount(
   if (one.times(number).minus(total).abs().gt(0.011)) return { ...line, doubt: `“${count} x ${each}” below it does not make its price` };
   const weighed = packSizeText(count.replace(',', '.')).size;
   if (weighed && weighed.unit !== 'piece') return { ...line, ...weighed, note: `${weighed.net} ${weighed.unit} weighed` };
-  return { ...line, price: one.toFixed(), note: `${number} for ${total.toFixed()}` };
+  return { ...line, price: one.toFixed(), count: number, note: `${number} for ${moneyText(total)}` };
 }
 
 interface Discount {
@@ -218,6 +222,7 @@ function discounted({ line, count }: OpenLine, by: Big, words: string): ReceiptL
     ? {
         ...line,
         price: price.toFixed(),
+        total: new Big(line.total).plus(by).toFixed(),
         promotion: true,
         usual: line.usual ?? line.price,
         note: [line.note, `${words} ${by.toFixed()}`].filter(Boolean).join(', '),
@@ -268,6 +273,8 @@ function lineOf(of: Row): OpenLine {
     row,
     item,
     ...held,
+    count,
+    total: total.toFixed(),
     currency,
     shop: text('shop') || given.shop,
     seen: seenOf(of, doubts),
@@ -299,10 +306,10 @@ function countIn(item: string): { readonly item: string; readonly count?: number
 
 function priceOf({ unitPrice, total }: Row, count: number, each: Big | undefined): Pick<ReceiptLine, 'price' | 'note'> {
   if (each && total && each.times(count).minus(total.amount).abs().lte(0.011))
-    return { price: each.toFixed(), note: `${count} for ${total.amount.toFixed()}` };
+    return { price: each.toFixed(), note: `${count} for ${moneyText(total.amount)}` };
   if (unitPrice || !total) return { price: (unitPrice?.amount ?? new Big(0)).toFixed(), note: '' };
   const one = count > 1 ? total.amount.div(count).round(4, Big.roundHalfUp) : total.amount;
-  return { price: one.toFixed(), note: count > 1 ? `${count} for ${total.amount.toFixed()}` : '' };
+  return { price: one.toFixed(), note: count > 1 ? `${count} for ${moneyText(total.amount)}` : '' };
 }
 
 /** What one holds: by its own columns, else by its name; a name that says two sizes, or begins with a bare number, may mean another. */
@@ -366,4 +373,10 @@ function numberOf(text: string, decimal: '.' | ','): number | undefined {
   const bare = text.replace(/[^\d.,-]/g, '');
   const number = Number(decimal === ',' ? bare.replace(/\./g, '').replace(',', '.') : bare.replace(/,/g, ''));
   return bare === '' || !Number.isFinite(number) || number <= 0 ? undefined : number;
+}
+
+/** Two decimals, and more where there are more. */
+function moneyText(amount: Big): string {
+  const exact = amount.toFixed();
+  return /\.\d{3}/.test(exact) ? exact : amount.toFixed(2);
 }

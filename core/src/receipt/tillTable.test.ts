@@ -20,6 +20,20 @@ test('counts and weights within a line', () => {
   ]);
 });
 
+test('what was paid for all of a line is exact: counts, weights, and what was taken off', () => {
+  const paid = (text: string) => read(text).lines.map(({ item, count, total }) => [item, count, total]);
+  expect(paid('3 x Chickpeas 400 g  5.00\nApples 1.2kg @ 2.50/kg 3.00\nKale 4.00')).toEqual([
+    ['Chickpeas 400 g', 3, '5'],
+    ['Apples', 1, '3'],
+    ['Kale', 1, '4'],
+  ]);
+  expect(paid('Gurken   0,49 x 3    1,47 B')).toEqual([['Gurken', 3, '1.47']]);
+  expect(paid('Leek 2,38\n2 x 1,19')).toEqual([['Leek', 2, '2.38']]);
+  // A discount is off what was paid, whatever one of them then costs.
+  expect(paid('3 x Chickpeas 400 g  5.00\nDiscount -0.50')).toEqual([['Chickpeas 400 g', 3, '4.5']]);
+  expect(paid('Bananas\n 0.8 kg NET @ $0.59/kg   0.47')).toEqual([['Bananas', 1, '0.47']]);
+});
+
 test('a count that makes no price near it is told', () => {
   const { lines } = read('Leek 2,00\n3 x 1,19\nKale 4,00');
   expect(lines.map(({ item, price, doubt }) => [item, price, doubt])).toEqual([

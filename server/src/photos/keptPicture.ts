@@ -5,7 +5,7 @@ import { methods as resizing } from '@jimp/plugin-resize';
 import { MOST_PHOTO_BYTES } from '@portiona/core';
 import { imageSize } from 'image-size';
 import { UnreadablePhotoError } from '../http/problems.js';
-import { isPlainJpeg } from './isPlainJpeg.js';
+import { isPlainJpeg, withoutProfile } from './plainJpeg.js';
 
 const Jimp = createJimp({ formats: [jpeg, png], plugins: [resizing] });
 
@@ -35,8 +35,9 @@ export interface KeptPicture {
  */
 export async function keptPicture(bytes: Uint8Array): Promise<KeptPicture> {
   const { width, height } = sizeOf(bytes);
-  if (isPlainJpeg(bytes) && bytes.length <= MOST_PHOTO_BYTES && Math.max(width, height) <= LONGEST)
-    return { jpeg: Buffer.from(bytes), width, height };
+  const lean = withoutProfile(bytes);
+  if (isPlainJpeg(lean) && lean.length <= MOST_PHOTO_BYTES && Math.max(width, height) <= LONGEST)
+    return { jpeg: Buffer.from(lean), width, height };
   const image = await read(bytes);
   for (const side of SIDES) {
     if (Math.max(image.width, image.height) > side) image.resize(image.width >= image.height ? { w: side } : { h: side });

@@ -5,6 +5,7 @@ import { Button } from '../../ui/Button';
 import { numberText, priceText } from '../../ui/numberText';
 import { batchDay, batchNote, isUnusual, laneRange } from './batchWords';
 import { Lane, LaneHead } from './Lane';
+import { PhotoSmall } from '../photos/PhotoSmall';
 import { Rating } from './Rating';
 import { useBatchEdit } from './useBatches';
 
@@ -78,6 +79,7 @@ export function BatchLog({ rows, stated, currency, chosen, open, onShow, childre
             <li className={`batch-block ${odd && !row.leaveOut ? 'odd' : ''} ${row.id === chosen ? 'chosen' : ''}`} key={row.id}>
               <div className="batch-row">
                 <span>
+                  {row.photo && <PhotoSmall photo={row.photo} of={`${row.title}, ${batchDay(row.date)}`} />}
                   <button
                     className="batch-pick"
                     aria-current={row.id === chosen}

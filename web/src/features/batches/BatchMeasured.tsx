@@ -1,6 +1,7 @@
 import { useMemo } from 'react';
 import {
   computed,
+  dayText,
   lineText,
   placedLines,
   plannedBatch,
@@ -16,6 +17,7 @@ import { Field } from '../../ui/Field';
 import { Input } from '../../ui/Input';
 import { Discarded } from '../cook/Discarded';
 import { OneMore } from '../cook/OneMore';
+import { PhotoField } from '../photos/PhotoField';
 import { Kept } from './Kept';
 import { PaidPacks } from './PaidPacks';
 import { PartWeighed } from './PartWeighed';
@@ -69,6 +71,22 @@ export function BatchMeasured({ batch, kitchen, onEdit }: BatchMeasuredProps) {
         long
         onKeep={(note) => say({ note: note === '' ? null : note })}
       />
+      <PhotoField
+        photo={batch.photo}
+        of={`${recipe.title}, ${dayText(batch.date, false)}`}
+        onPhoto={(photo) => onEdit(photo ? { do: 'photo', photo } : { do: 'no photo' })}
+      >
+        {batch.photo && (
+          <Kept
+            label="What can be seen on it, for whoever does not see it"
+            value={batch.photo.alt ?? ''}
+            most={300}
+            long
+            said={batch.photo.alt === undefined ? 'Not said yet.' : ''}
+            onKeep={(alt) => batch.photo && onEdit({ do: 'photo', photo: { id: batch.photo.id, ...(alt === '' ? {} : { alt }) } })}
+          />
+        )}
+      </PhotoField>
       <h2>What came out</h2>
       <div className="measured-head">
         {recipe.parts.map((part) => (

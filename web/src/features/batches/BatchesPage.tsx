@@ -5,6 +5,7 @@ import { Button } from '../../ui/Button';
 import { Ledger, LedgerGroup, LedgerRow } from '../../ui/Ledger';
 import { numberText, priceText } from '../../ui/numberText';
 import { batchDay, batchNote, isUnusual } from './batchWords';
+import { PhotoSmall } from '../photos/PhotoSmall';
 import { Rating } from './Rating';
 import './batches.css';
 
@@ -75,6 +76,7 @@ function BatchRow({ row, currency }: { readonly row: LoggedBatchDto; readonly cu
   return (
     <LedgerRow>
       <span>
+        {row.photo && <PhotoSmall photo={row.photo} of={`${row.title}, ${batchDay(row.date)}`} />}
         <Link className="dish" to={`/batches/${row.recipe}?batch=${row.id}`}>
           {batchDay(row.date)}
         </Link>

@@ -6,6 +6,7 @@ import { Input } from '../../ui/Input';
 import { NumberField } from '../../ui/NumberField';
 import { Select } from '../../ui/Select';
 import { numberText, priceText } from '../../ui/numberText';
+import { SlipPaid } from './SlipPaid';
 import { unitsOf } from '../foods/packUnits';
 
 interface PaidPacksProps {
@@ -38,6 +39,7 @@ export function PaidPacks({ batch, kitchen, onEdit }: PaidPacksProps) {
           </li>
         ))}
       </ul>
+      <SlipPaid batch={batch} kitchen={kitchen} onEdit={onEdit} />
       <NewPaid batch={batch} kitchen={kitchen} onEdit={onEdit} />
     </>
   );

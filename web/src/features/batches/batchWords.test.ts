@@ -3,7 +3,17 @@ import { batchDay, batchNote, isUnusual, laneRange } from './batchWords';
 
 const ROW: LoggedBatchDto = {
   ...{ id: 'b', recipe: 'r', title: 'R', date: '2026-11-26', revision: 1, boxes: 5, servingName: 'box', cooking: false },
-  ...{ variant: null, by: null, note: null, rating: null, leaveOut: false, different: 0, activeMinutes: null, totalMinutes: null },
+  ...{
+    variant: null,
+    by: null,
+    note: null,
+    rating: null,
+    photo: null,
+    leaveOut: false,
+    different: 0,
+    activeMinutes: null,
+    totalMinutes: null,
+  },
   ...{ energyKcal: null, used: null, usedAtLeast: false, paid: null, yields: [], unusual: false, uncomputed: null },
 };
 

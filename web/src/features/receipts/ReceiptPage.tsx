@@ -1,23 +1,13 @@
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { Link, useLocation, useNavigate } from 'react-router';
-import {
-  matchedLine,
-  receiptLines,
-  receiptTable,
-  RECEIPT_TARGETS,
-  standing,
-  type Food,
-  type MatchedLine,
-  type ReceiptLine,
-  type ReceiptMapping,
-  type ReceiptTarget,
-} from '@portiona/core';
+import { RECEIPT_TARGETS, type ReceiptMapping, type ReceiptTarget } from '@portiona/core';
 import { useAddPricesMutation, useReceiptNamesQuery, type ReceiptRowsDto } from '../../api/api.gen';
 import { problemOf, problemText } from '../../api/problem';
 import { useToast } from '../../ui/Toasts';
 import { useMovedDishes } from '../prices/useMovedDishes';
 import { useKitchen, type LoadedKitchen } from '../kitchen/useKitchen';
-import { ReceiptRow, type LineChoice } from './ReceiptRow';
+import { ReceiptRow } from './ReceiptRow';
+import { isReady, seenPrice, useReceiptReview } from './useReceiptReview';
 import { Button } from '../../ui/Button';
 import { Input } from '../../ui/Input';
 import { Field } from '../../ui/Field';
@@ -71,51 +61,26 @@ interface ReviewProps {
 
 function Review({ receipt: { rows: printed, fileName }, here, remembered }: ReviewProps) {
   const { settings } = here.kitchen;
-  const [table] = useState(() => receiptTable(printed));
-  const { rows } = table;
+  const { rows, mapping, setMapping, shop, setShop, seen, setSeen, passed, lines, wantsShop, choose } = useReceiptReview(
+    printed,
+    here,
+    remembered,
+  );
   const [columns, setColumns] = useState(false);
-  const [mapping, setMapping] = useState<ReceiptMapping>(table.mapping);
-  const [shop, setShop] = useState('');
-  const [seen, setSeen] = useState(table.seen ?? settings.date);
-  const [choices, setChoices] = useState<ReadonlyMap<number, LineChoice>>(new Map());
   const [add, { isLoading }] = useAddPricesMutation();
   const navigate = useNavigate();
   const say = useToast();
-  const read = useMemo(
-    () => receiptLines(rows, mapping, { shop: shop.trim(), seen, currency: settings.currency, today: settings.date }),
-    [rows, mapping, shop, seen, settings],
-  );
-  const matched = useMemo(
-    () =>
-      read.lines.map((line) => matchedLine(line, here.foodsById, here.index, remembered, (food) => here.kitchen.packsOf(food), settings)),
-    [read, here, remembered, settings],
-  );
-  const lines = matched.map((match) => chosen(match, choices.get(match.line.row), here));
   const ready = lines.filter(isReady);
   const taken = ready.filter(({ take }) => take);
   const asked = lines.filter(({ line, by, take }) => !take && (line.doubt !== undefined || by === 'unsure')).length;
   // Where name and price were found, the columns are out of the way until they are asked for.
   const { item, price, total, perKg } = mapping.columns;
   const told = columns || item === undefined || (price ?? total ?? perKg) === undefined || lines.length === 0;
-  const wantsShop = mapping.columns.shop === undefined && shop.trim() === '';
   const shops = [...new Set(here.kitchen.content.packs.map((pack) => pack.shop))].sort();
   const telling = useMovedDishes(settings.currency);
   const addAll = async () => {
     try {
-      const prices = taken.map(({ line: { net, unit, item, price, currency, promotion, usual, ...of }, food }) => ({
-        item,
-        document: {
-          food: food.id,
-          net,
-          unit,
-          price,
-          currency,
-          shop: of.shop,
-          seen: of.seen,
-          ...(promotion ? { promotion } : {}),
-          ...(usual === undefined ? {} : { usual }),
-        },
-      }));
+      const prices = taken.map(seenPrice);
       const { added, there } = await telling(() => add({ seenPricesDto: { prices } }).unwrap());
       say(`${added} ${added === 1 ? 'price' : 'prices'} added.${there > 0 ? ` ${there} were there already.` : ''}`);
       await navigate('/pantry');
@@ -128,8 +93,8 @@ function Review({ receipt: { rows: printed, fileName }, here, remembered }: Revi
       <div className="page-head">
         <h1>{fileName}</h1>
         <span className="muted">
-          {read.lines.length} {read.lines.length === 1 ? 'price' : 'prices'},{' '}
-          {lines.filter(({ food, by }) => food && by !== 'unsure').length} with their food
+          {lines.length} {lines.length === 1 ? 'price' : 'prices'}, {lines.filter(({ food, by }) => food && by !== 'unsure').length} with
+          their food
           {asked > 0 && (
             <span className="warn">
               , ▲ {asked} to look at before {asked === 1 ? 'it is' : 'they are'} added
@@ -191,49 +156,21 @@ function Review({ receipt: { rows: printed, fileName }, here, remembered }: Revi
             line={line}
             ready={isReady(line)}
             here={here}
-            onChoose={(choice) => setChoices(new Map(choices).set(line.line.row, { ...choices.get(line.line.row), ...choice }))}
+            does="Add the price of"
+            onChoose={(choice) => choose(line.line.row, choice)}
           />
         ))}
         {lines.length === 0 && (
           <p className="muted p-6 col-span-full">No price found yet. Say above which columns hold the name and the price.</p>
         )}
       </Ledger>
-      {read.passed.length > 0 && (
+      {passed.length > 0 && (
         <p className="faint text-small mt-2">
-          Passed over: {read.passed.map(({ row, item, why }) => `${item === '' ? `row ${row}` : item} ${why}`).join('; ')}.
+          Passed over: {passed.map(({ row, item, why }) => `${item === '' ? `row ${row}` : item} ${why}`).join('; ')}.
         </p>
       )}
     </main>
   );
-}
-
-/** A line as the person has it: what was read, changed by what they chose. */
-function chosen({ line, food, by, ...stands }: MatchedLine, choice: LineChoice | undefined, here: LoadedKitchen) {
-  if (!choice)
-    return { line, food, by, ...stands, take: food !== undefined && !stands.doubtful && by !== 'unsure' && line.doubt === undefined };
-  const changed: ReceiptLine = {
-    ...line,
-    ...(choice.net === undefined ? {} : { net: choice.net }),
-    ...(choice.unit === undefined ? {} : { unit: choice.unit }),
-  };
-  const now = choice.food ?? food;
-  return {
-    line: changed,
-    food: now,
-    by: choice.food ? ('you' as const) : by,
-    why: choice.food ? undefined : stands.why,
-    ...standing(changed, now, (id) => here.kitchen.packsOf(id), here.kitchen.settings),
-    take: choice.take ?? now !== undefined,
-  };
-}
-
-export type ChosenLine = ReturnType<typeof chosen>;
-
-/** Whether a line says all that a price needs. */
-function isReady(
-  line: ChosenLine,
-): line is ChosenLine & { readonly food: Food; readonly line: ReceiptLine & { readonly net: number; readonly unit: string } } {
-  return line.food !== undefined && line.line.net !== undefined && line.line.unit !== undefined;
 }
 
 function Columns({

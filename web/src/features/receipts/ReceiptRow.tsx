@@ -4,7 +4,7 @@ import { agoText, currencySign, type Food } from '@portiona/core';
 import { FigureSource } from '../../ui/FigureSource';
 import { numberText, percentText, priceText, signedPercent } from '../../ui/numberText';
 import type { LoadedKitchen } from '../kitchen/useKitchen';
-import type { ChosenLine } from './ReceiptPage';
+import type { ChosenLine, LineChoice } from './useReceiptReview';
 import { Button } from '../../ui/Button';
 import { Chip } from '../../ui/Chip';
 import { Input } from '../../ui/Input';
@@ -13,14 +13,6 @@ import { LedgerRow } from '../../ui/Ledger';
 import { DropPanel } from '../../ui/DropPanel';
 import { FoodFinder } from '../foods/FoodFinder';
 
-/** What a person changed of a line. */
-export interface LineChoice {
-  readonly food?: Food;
-  readonly net?: number;
-  readonly unit?: string;
-  readonly take?: boolean;
-}
-
 /** Less than this share of a price is none to speak of. */
 const AS_NOW = 0.005;
 
@@ -28,11 +20,13 @@ interface ReceiptRowProps {
   readonly line: ChosenLine;
   readonly ready: boolean;
   readonly here: LoadedKitchen;
+  /** What taking it does, before its name. */
+  readonly does: string;
   readonly onChoose: (choice: LineChoice) => void;
 }
 
 /** One line of a receipt: the shop's words, the food, what one holds, and how the price stands to what is paid now. */
-export function ReceiptRow({ line: chosen, ready, here, onChoose }: ReceiptRowProps) {
+export function ReceiptRow({ line: chosen, ready, here, does, onChoose }: ReceiptRowProps) {
   const { line, food, by, why, perKg, change, take } = chosen;
   const { date } = here.kitchen.settings;
   const { currency } = line;
@@ -47,7 +41,7 @@ export function ReceiptRow({ line: chosen, ready, here, onChoose }: ReceiptRowPr
     <LedgerRow className={ready && take ? '' : 'unmapped'}>
       <input
         type="checkbox"
-        aria-label={`Add the price of ${line.item}`}
+        aria-label={`${does} ${line.item}`}
         checked={ready && take}
         disabled={!ready}
         onChange={({ target }) => onChoose({ take: target.checked })}

@@ -20,7 +20,8 @@ import { useToast } from '../../ui/Toasts';
 import { Button } from '../../ui/Button';
 import { Ledger, LedgerRow } from '../../ui/Ledger';
 import { Remark } from '../../ui/Remark';
-import { TextArea } from '../../ui/TextArea';
+import { PasteText } from '../../ui/PasteText';
+import { RECEIPT_TEXT } from '../receipts/receiptText';
 import './tables.css';
 
 /** Larger files are refused before they are sent. */
@@ -90,48 +91,16 @@ function CsvDoor<Answer>({ action, bring, busy, most = Infinity, onBrought, past
       trouble={trouble}
       onFile={(file) => void take(file)}
     >
-      {pasted !== undefined && <Paste title={door.title} busy={busy} onText={(text) => void take(new File([text], pasted))} />}
+      {pasted !== undefined && (
+        <PasteText
+          action="Paste its text"
+          label={`${door.title}, as text`}
+          placeholder={RECEIPT_TEXT}
+          busy={busy}
+          onText={(text) => void take(new File([text], pasted))}
+        />
+      )}
     </Door>
-  );
-}
-
-interface PasteProps {
-  readonly title: string;
-  readonly busy: boolean;
-  readonly onText: (text: string) => void;
-}
-
-/** The same as text from anywhere: a mail, a page, a list. */
-function Paste({ title, busy, onText }: PasteProps) {
-  const [open, setOpen] = useState(false);
-  const [text, setText] = useState('');
-  if (!open)
-    return (
-      <Button kind="quiet" className="text-small self-start" onClick={() => setOpen(true)}>
-        Paste its text
-      </Button>
-    );
-  return (
-    <div className="grid gap-2">
-      <TextArea
-        rows={5}
-        aria-label={`${title}, as text`}
-        placeholder={'Oats 1 kg  1.89\nYoghurt 500 g  2.35 …'}
-        value={text}
-        autoFocus
-        onChange={({ target }) => setText(target.value)}
-        onKeyDown={(event) => {
-          if (event.key === 'Escape') setOpen(false);
-          if (event.key === 'Enter' && (event.ctrlKey || event.metaKey) && text.trim() !== '') onText(text);
-        }}
-      />
-      <p className="flex gap-3 items-center">
-        <Button disabled={busy || text.trim() === ''} onClick={() => onText(text)}>
-          Read it
-        </Button>
-        <kbd>Ctrl Enter</kbd>
-      </p>
-    </div>
   );
 }
 
@@ -222,6 +191,11 @@ function OutDoor() {
         <Button asChild>
           <a href="/api/exports/kitchen-file" download>
             Kitchen file
+          </a>
+        </Button>
+        <Button asChild kind="quiet">
+          <a href="/api/exports/kitchen-file?photos=none" download>
+            without photos
           </a>
         </Button>
         <Button asChild>
