@@ -1,3 +1,4 @@
+import type { Page } from '@playwright/test';
 import { expect, expectAccessible, expectSaved, said, startRecipe, test, typeLine } from './desk.js';
 
 test('a batch is logged with what was measured, stands beside what was planned, and is taken into the recipe', async ({ page }) => {
@@ -154,13 +155,19 @@ test('what went in besides, what was thrown away and what was paid is noted, and
   await expect(page.getByText('Went in as well:')).toContainText('30 g');
 });
 
-test('a photo of a batch is made small here, said in words, seen in the log, and taken out again', async ({ page }) => {
-  await startRecipe(page, 'Pictured pot');
+/** A dish of leeks and lentils, and the first batch of it open. Returns the dish's id. */
+async function logged(page: Page, title: string): Promise<string> {
+  const id = await startRecipe(page, title);
   await typeLine(page, '400 g leek\n');
+  await typeLine(page, '300 g red lentils, Weir Lane\n');
   await expectSaved(page);
-  const id = /recipes\/([^/]+)\//.exec(page.url())?.[1] ?? '';
   await page.goto(`/batches/${id}`);
   await page.getByRole('button', { name: 'Log a batch' }).click();
+  return id;
+}
+
+test('a photo of a batch is made small here, said in words, seen in the log, and taken out again', async ({ page }) => {
+  const id = await logged(page, 'Pictured pot');
   const field = page.getByRole('region', { name: 'Photo' });
   const file = page.getByLabel('Photo file');
   await file.setInputFiles({ name: 'list.txt', mimeType: 'text/plain', buffer: Buffer.from('leeks') });
@@ -210,13 +217,7 @@ test('a photo of a batch is made small here, said in words, seen in the log, and
 test('what the till printed is pasted: lines of the dish are taken, the others say why not, and all of a line is paid', async ({
   page,
 }) => {
-  await startRecipe(page, 'Slip pot');
-  await typeLine(page, '400 g leek\n');
-  await typeLine(page, '300 g red lentils, Weir Lane\n');
-  await expectSaved(page);
-  const id = /recipes\/([^/]+)\//.exec(page.url())?.[1] ?? '';
-  await page.goto(`/batches/${id}`);
-  await page.getByRole('button', { name: 'Log a batch' }).click();
+  await logged(page, 'Slip pot');
   await page.getByRole('button', { name: 'From what the till printed' }).click();
   const slip = '2 x Leek 500 g   3.98\nRed lentils 1 kg   2.89\nButter 250 g   2.49\nTOTAL  9.36';
   await page.getByLabel('What the till printed, as text').fill(slip);

@@ -1,6 +1,7 @@
 import { useRef, useState, type DragEvent } from 'react';
 import type { PhotoTaken } from '@portiona/core';
 import { Button } from '../../ui/Button';
+import { FileInput } from '../../ui/FileInput';
 import { bringPhoto } from './bringPhoto';
 import { photoAddress } from './photoAddress';
 import './photos.css';
@@ -20,8 +21,7 @@ export function PhotoField({ photo, of, onPhoto, children }: PhotoFieldProps) {
   const [trouble, setTrouble] = useState('');
   const [isComing, setComing] = useState(false);
   const [isOver, setOver] = useState(false);
-  const take = async (files: FileList | undefined) => {
-    const picked = [...(files ?? [])];
+  const take = async (picked: readonly File[]) => {
     const [first] = picked.filter(({ type }) => type.startsWith('image/'));
     if (!first) {
       if (picked.length > 0) setTrouble(`“${picked[0]?.name ?? ''}” is no picture. Choose a JPEG or a PNG.`);
@@ -39,7 +39,7 @@ export function PhotoField({ photo, of, onPhoto, children }: PhotoFieldProps) {
   const drop = (event: DragEvent) => {
     event.preventDefault();
     setOver(false);
-    void take(event.dataTransfer.files);
+    void take([...event.dataTransfer.files]);
   };
   return (
     <section
@@ -49,7 +49,7 @@ export function PhotoField({ photo, of, onPhoto, children }: PhotoFieldProps) {
       onPaste={(event) => {
         if (event.clipboardData.files.length === 0) return;
         event.preventDefault();
-        void take(event.clipboardData.files);
+        void take([...event.clipboardData.files]);
       }}
       onDragOver={(event) => {
         event.preventDefault();
@@ -85,18 +85,7 @@ export function PhotoField({ photo, of, onPhoto, children }: PhotoFieldProps) {
           </p>
         )}
       </div>
-      <input
-        ref={file}
-        type="file"
-        className="sr"
-        tabIndex={-1}
-        accept="image/*"
-        aria-label="Photo file"
-        onChange={({ target }) => {
-          const { files } = target;
-          void take(files ?? undefined).finally(() => (target.value = ''));
-        }}
-      />
+      <FileInput ref={file} label="Photo file" accept="image/*" onFile={(picked) => take([picked])} />
     </section>
   );
 }

@@ -12,6 +12,7 @@ import { EmptyPantry } from '../foods/StarterPantry';
 import { BroughtRecipe } from './BroughtRecipe';
 import { Field } from '../../ui/Field';
 import { Button } from '../../ui/Button';
+import { FileInput } from '../../ui/FileInput';
 
 const MOST_BYTES = 5 * 1024 * 1024;
 
@@ -103,18 +104,11 @@ export function BringRecipe({ onClose }: { readonly onClose: () => void }) {
       )}
       <div className="flex flex-wrap gap-2 items-center">
         <Button onClick={() => file.current?.click()}>Choose a page or file</Button>
-        <input
+        <FileInput
           ref={file}
-          type="file"
-          className="sr"
-          tabIndex={-1}
+          label="Recipe file"
           accept=".html,.htm,.json,.jsonld,.txt,.md,text/html,text/plain,application/json"
-          aria-label="Recipe file"
-          onChange={({ target }) => {
-            const [picked] = target.files ?? [];
-            if (picked) void take(picked);
-            target.value = '';
-          }}
+          onFile={take}
         />
         <Button className="ml-auto" onClick={onClose}>
           Not now

@@ -18,6 +18,7 @@ import { problemOf, problemText } from '../../api/problem';
 import { numberText } from '../../ui/numberText';
 import { useToast } from '../../ui/Toasts';
 import { Button } from '../../ui/Button';
+import { FileInput } from '../../ui/FileInput';
 import { Ledger, LedgerRow } from '../../ui/Ledger';
 import { Remark } from '../../ui/Remark';
 import { PasteText } from '../../ui/PasteText';
@@ -271,19 +272,7 @@ export function Door({ icon, title, text, action, accept, busy, trouble, onFile,
         </Button>
         <span className="faint text-small">or drop it here</span>
       </p>
-      <input
-        ref={input}
-        type="file"
-        accept={accept}
-        className="sr"
-        tabIndex={-1}
-        aria-label={`${title}, file`}
-        onChange={({ target }) => {
-          const [file] = target.files ?? [];
-          if (file) onFile(file);
-          target.value = '';
-        }}
-      />
+      <FileInput ref={input} label={`${title}, file`} accept={accept} onFile={onFile} />
     </section>
   );
 }
