@@ -1,14 +1,11 @@
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { countAt, dayText, withCountAt, type BatchBox, type BatchEdit, type BoxKind, type Kitchen, type Keep } from '@portiona/core';
+import { dayText, type BatchEdit, type Kitchen } from '@portiona/core';
 import { Button } from '../../ui/Button';
 import { countText, servingNames } from '../../ui/servingNames';
 import { NoBatch } from '../batches/NoBatch';
 import { PartWeighed } from '../batches/PartWeighed';
-import { useBatchKitchen } from '../batches/useBatches';
 import { batchDay } from '../batches/batchWords';
-import { useCook } from '../cook/useCook';
-import { useKitchen } from '../kitchen/useKitchen';
 import { PrintLabels } from '../labels/PrintLabels';
 import { LabelPaper } from '../labels/LabelPaper';
 import { FillWays } from './FillWays';
@@ -16,23 +13,18 @@ import { KindCard } from './KindCard';
 import { PortionDocket } from './PortionDocket';
 import { PotBar } from './PotBar';
 import { Shelves } from './Shelves';
-import { portioned, soundBoxes, type Portioned } from './portioned';
+import { boxEdits } from './boxEdits';
+import type { Portioned } from './portioned';
+import { usePortioned } from './usePortioned';
 import './portion.css';
 
 /** A batch is put into boxes: by whom, how much, where they go; every figure follows, and each box has its label. */
 export function PortionPage() {
   const { batchId = '' } = useParams();
-  const { batch, opened, say, waiting, refused, trouble } = useCook(batchId);
-  const here = useKitchen();
-  const kitchen = useBatchKitchen(here, opened);
-  const found = useMemo(
-    () => (batch && kitchen && opened ? portioned(batch, opened.siblings, kitchen) : undefined),
-    [batch, kitchen, opened],
-  );
-  if (trouble !== undefined || (found && !found.ok))
-    return <NoBatch title="This batch cannot be portioned here" because={trouble ?? (found && !found.ok ? found.because : '')} />;
-  if (!found?.ok || !kitchen) return <main className="page" aria-busy="true" />;
-  return <Portion found={found.made} kitchen={kitchen} say={say} waiting={waiting} refused={refused} />;
+  const { found, kitchen, say, waiting, refused, trouble } = usePortioned(batchId);
+  if (trouble !== undefined) return <NoBatch title="This batch cannot be portioned here" because={trouble} />;
+  if (!found || !kitchen) return <main className="page" aria-busy="true" />;
+  return <Portion found={found} kitchen={kitchen} say={say} waiting={waiting} refused={refused} />;
 }
 
 interface PortionProps {
@@ -48,21 +40,9 @@ function Portion({ found, kitchen, say, waiting, refused }: PortionProps) {
   const { recipe } = made.figures;
   const [chosen, setChosen] = useState(1);
   const [printing, setPrinting] = useState(false);
-  const boxes = batch.boxes ?? [];
-  const keep = (next: readonly BatchBox[]) => say({ do: 'boxes', boxes: soundBoxes(next) });
-  /** One kind in another shape; without boxes, it is gone. */
-  const keepKind = (changed: BoxKind, next: readonly BatchBox[]) =>
-    keep(kinds.flatMap(({ kind }) => (kind === changed ? next : kind.boxes)));
+  const { keep, keepKind, move } = boxEdits(found, say);
   const box = singles.find(({ number }) => number === chosen) ?? singles[0];
   const unweighed = portion.parts.filter(({ estimated }) => estimated);
-  const move = (number: number, to: Keep) => {
-    const one = singles.find((single) => single.number === number);
-    const kind = kinds.find((of) => one && of.kind.boxes.includes(one.box))?.kind;
-    const from = one?.box.keep ?? 'fridge';
-    if (!kind || from === to) return;
-    const fewer = { ...kind, boxes: withCountAt(kind, from, countAt(kind, from) - 1) };
-    keepKind(kind, withCountAt(fewer, to, countAt(kind, to) + 1).map(withoutForeignDay(boxes)));
-  };
   return (
     <main>
       <div className="head">
@@ -211,14 +191,4 @@ function Portion({ found, kitchen, say, waiting, refused }: PortionProps) {
       )}
     </main>
   );
-}
-
-/** A day that was set for the fridge is none for the freezer: a box that has moved is kept by the guideline again. */
-function withoutForeignDay(before: readonly BatchBox[]): (box: BatchBox) => BatchBox {
-  return (box) => {
-    if (box.useBy === undefined || before.some((one) => one.useBy === box.useBy && (one.keep ?? 'fridge') === (box.keep ?? 'fridge')))
-      return box;
-    const { useBy: _, because: __, ...rest } = box;
-    return rest;
-  };
 }

@@ -1,7 +1,11 @@
 import { Link } from 'react-router';
 import { useLogBatchesQuery } from '../../api/api.gen';
-import { batchDay } from '../../features/batches/batchWords';
+import { batchDay, batchNote } from '../../features/batches/batchWords';
+import { BoxesSeen } from '../../features/portion/BoxesSeen';
 import { Button } from '../../ui/Button';
+import { Ledger, LedgerRow } from '../../ui/Ledger';
+import { numberText } from '../../ui/numberText';
+import { countText, servingNames } from '../../ui/servingNames';
 import { useStation } from '../station';
 import './portionStation.css';
 
@@ -16,24 +20,31 @@ export function PortionStation() {
       <h2>Into boxes</h2>
       {newest ? (
         <>
-          <p className="muted">
-            What came out of the pots is shared out by weight: equal boxes or one size for each person, where each goes, until when, and its
-            label.
-          </p>
-          <Button asChild kind="main" className="portion-begin-main">
-            <Link to={`/portion/${newest.id}`}>Portion the batch of {batchDay(newest.date)}</Link>
-          </Button>
+          <div className="portion-newest">
+            <p className="muted">
+              What came out of the pots, shared out by weight: by whom, how much, which shelf, until when, with its label.
+            </p>
+            <Button asChild kind="main">
+              <Link to={`/portion/${newest.id}`}>Portion the batch of {batchDay(newest.date)}</Link>
+            </Button>
+          </div>
+          <BoxesSeen key={newest.id} batchId={newest.id} />
           {log.length > 1 && (
-            <ul className="portion-others">
-              {log.slice(1, 12).map((one) => (
-                <li key={one.id}>
-                  <Link className="underline" to={`/portion/${one.id}`}>
-                    {batchDay(one.date)}
-                  </Link>{' '}
-                  <span className="muted">{one.by ?? ''}</span>
-                </li>
-              ))}
-            </ul>
+            <>
+              <h3 className="mt-2">Batches before</h3>
+              <Ledger className="portion-others">
+                {log.slice(1).map((one) => (
+                  <LedgerRow key={one.id}>
+                    <Link className="underline" to={`/portion/${one.id}`}>
+                      {batchDay(one.date)}
+                    </Link>
+                    <span className="muted">{batchNote(one)}</span>
+                    <span className="num">{countText(one.boxes, servingNames(recipe))}</span>
+                    <span className="num">{one.energyKcal === null ? '?' : `${numberText(one.energyKcal, 0)} kcal`}</span>
+                  </LedgerRow>
+                ))}
+              </Ledger>
+            </>
           )}
         </>
       ) : (
