@@ -9,7 +9,7 @@ const words = (text: string): ReadonlySet<string> => new Set(text.split(/\s+/).f
 export const SPELLINGS: readonly (readonly [written: RegExp, meant: string])[] = [
   [/\b(\d+(?:[.,]\d+)?)% lean\b/g, '$1%lean'],
   [/\b(?:non ?fat|fat free|0% fat|zero fat|0%)(?= |$)/g, 'fatfree'],
-  [/\b(?:low|lower|reduced|half) fat\b|\blowfat\b|\blite\b|\blighter\b/g, 'light'],
+  [/\b(?:\d\d% (?:less|lower|reduced)|low|lower|reduced|half) fat\b|\blowfat\b|\blite\b|\blighter\b/g, 'light'],
   [/\bfull (?:fat|cream)\b|\bblue top\b/g, 'fullfat'],
   [/\b(?:low|lower|reduced|less) (?:sodium|salt)\b|\bno(?: added)? salt(?: added)?\b/g, 'lowsalt'],
   [/(\d%)(?: (?:milk)?fat)\b/g, '$1'],
@@ -18,6 +18,7 @@ export const SPELLINGS: readonly (readonly [written: RegExp, meant: string])[] =
   [/\bready to eat(?= (?:[a-z]+ ){0,3}(?:lentil|rice|grain|quinoa|bean|barley|bulgur|farro|chickpea)s?\b)/g, 'cooked'],
   [/\bbone in\b|\bon the bone\b/g, 'bonein'],
   [/\bskin on\b|\bwith skin\b/g, 'skinon'],
+  [/\bshells? on\b|\bin (?:the|their) shells?\b/g, 'shellon'],
   [/\bskin off\b|\bno skin\b|\bskinned\b/g, 'skinless'],
   [/\bboned\b|\bbones? removed\b|\boff the bone\b/g, 'boneless'],
   [/\bextra virgin\b|\bevoo\b/g, 'extravirgin'],
@@ -28,7 +29,7 @@ export const SPELLINGS: readonly (readonly [written: RegExp, meant: string])[] =
   [/\b(?:hot|boiling) ((?:\w+ )?(?:water|milk|stock|broth|coffee))\b/g, '$1'],
   [/\b(?:grass|corn) fed\b|\bline caught\b|\boutdoor (?:reared|bred)\b/g, ' '],
   [/\b(?:thick|thin)(?:ly)? (?:cut|sliced?)\b|\bfat (?=garlic|clove)|\bfine(?:ly)? (?=dice)/g, ' '],
-  [/\bfree range\b|\bgood quality\b|\bhigh quality\b|\bbest quality\b|\bstore bought\b|\bshop bought\b|\bhome ?made\b/g, ' '],
+  [/\bfree range\b|\bgood quality\b|\bhigh quality\b|\bbest quality\b|\bstore bought\b|\bshop bought\b|\b(?:home|self) ?made\b/g, ' '],
   [/\bwhole ?(?:meal|wheat|grain)\b/g, 'wholemeal'],
   [/\ball purpose flour\b|\bap flour\b/g, 'plain flour'],
   [/\bhalf and half\b|\bhalf & half\b/g, 'halfandhalf'],
@@ -88,7 +89,7 @@ export const LIKELY: ReadonlySet<string> = words(`
 export const FORMS: ReadonlySet<string> = words(`
   fresh dry frozen canned jarred smoked ground powder seed leaf juice zest stock vinegar sprouted wholemeal cooked boiled hardboiled roasted grilled
   fried baked pickled salted unsalted sweetened unsweetened light fatfree fullfat lowsalt skimmed semi condensed evaporated desiccated candied
-  crystallised toasted vegan vegetarian plant dairy gluten free decaffeinated cured boneless skinless bonein skinon mince minced whole raw puree
+  crystallised toasted vegan vegetarian plant dairy gluten free decaffeinated cured boneless skinless bonein skinon shellon mince minced whole raw puree
   paste granule cube flake concentrated extravirgin selfraising strong instant brown white black red green yellow pink orange purple dark milk
   double single whipping soured sour clotted clarified flaked slivered blanched crunchy smooth fillet steamed quick jumbo steel pearl giant baby
   silken firm puffed flavoured vanilla chocolate sweet hot mild spicy diet liquid bread cake sponge pie fruit rind crust bone skin ash

@@ -1,5 +1,6 @@
 import { distance } from 'fastest-levenshtein';
 import type { NamedThing } from './foodIndex.js';
+import { midpointOf } from '../quantity/index.js';
 import { CONTAINERS, LONGEST_LINE, type ParsedLine } from '../text/index.js';
 import { FORMS, GENERAL_HEADS, IDLE, LIKELY, PIECES, SOURCES, UNSAID } from './foodKnowledge.js';
 import { alternativesOf } from './alternatives.js';
@@ -7,6 +8,7 @@ import { firstAndRest, foodWords } from './foodWords.js';
 import { PART_SHARES, partMeasure, partOfFruit } from './fruitPart.js';
 import { lengthMeasure } from './lengthMeasure.js';
 import { hasMeasure } from './hasMeasure.js';
+import { withoutUnit } from './withoutUnit.js';
 import { USUAL } from './usualReadings.js';
 import type { FoodReading } from './foodReading.js';
 
@@ -16,6 +18,8 @@ interface KnownName<Thing extends NamedThing> {
   readonly words: ReadonlySet<string>;
   /** What it says that it is: the last word before its first comma. */
   readonly head: string;
+  /** Words before the first comma of the food's own name; of another name, none. */
+  readonly own: ReadonlySet<string>;
 }
 
 /** What is asked, taken apart. */
@@ -69,7 +73,7 @@ export class FoodMatcher<Thing extends NamedThing> {
         const { first, rest } = firstAndRest(text === food.name ? text.replace(/\([^()]*\)/g, '') : text);
         const words = new Set([...first, ...rest]);
         for (const word of foodWords(text)) kin.add(word);
-        const name = { food, words, head: first.at(-1) ?? '' };
+        const name = { food, words, head: first.at(-1) ?? '', own: new Set(text === food.name ? first : []) };
         this.#heads.add(name.head);
         for (const word of words) {
           const known = this.#byWord.get(word);
@@ -93,9 +97,42 @@ export class FoodMatcher<Thing extends NamedThing> {
         sureness: 'unsure',
         reason: `nobody has said what ${Number(parsed.length.toPrecision(3))} cm of it weigh: it counts as a piece`,
       };
+    if (reading && withoutUnit(parsed, reading.food))
+      return {
+        ...reading,
+        sureness: 'unsure',
+        reason: `“${Number(midpointOf(parsed.amount ?? 0).toPrecision(6))}” has no unit: it is taken as grams`,
+      };
+    const called = reading && this.#calledToo(parsed, reading);
+    if (called) return called;
     const more = MORE.exec(parsed.foodWords)?.[1] ?? MORE.exec(`, ${parsed.note ?? ''}`)?.[1] ?? MIXED_WITH.exec(parsed.note ?? '')?.[1];
     // A number that was written is never dropped unsaid.
     return reading && more !== undefined ? { ...reading, sureness: 'unsure', reason: `“${more.trim()}” is not counted` } : reading;
+  }
+
+  /**
+   * What a bracket behind the words makes of them: it says which ("chicken (thighs)"), calls the same food by another name
+   * ("coriander (cilantro)"), or another food, which explains the words before it and is asked about ("tomato sauce (ketchup)").
+   */
+  #calledToo({ called, foodWords: words, ...parsed }: ParsedLine, reading: FoodReading<Thing>): FoodReading<Thing> | undefined {
+    if (called === undefined || alternativesOf(called).length > 1) return undefined;
+    const asked = foodWords(called);
+    if (asked.some((word) => FORMS.has(word) || IDLE.has(word) || !this.#byWord.has(word))) return undefined;
+    const isSure = reading.sureness !== 'unsure';
+    for (const joined of [`${words} ${called}`, `${called} ${words}`]) {
+      const both = this.#readOne(joined, { ...parsed, foodWords: joined });
+      if (both && both.sureness !== 'unsure' && (!isSure || both.food.id === reading.food.id)) return both;
+    }
+    const other = this.#readOne(called, { ...parsed, foodWords: called });
+    if (!other) return undefined;
+    if (other.food.id === reading.food.id)
+      return isSure ? undefined : { ...reading, sureness: 'usual', reason: `it is called “${called}” too` };
+    return {
+      ...other,
+      sureness: 'unsure',
+      reason: `“${words}” is another food than “${called}”`,
+      rivals: [reading.food, ...other.rivals.filter(({ id }) => id !== reading.food.id)].slice(0, MOST_RIVALS),
+    };
   }
 
   #readFood(parsed: ParsedLine): FoodReading<Thing> | undefined {
@@ -135,7 +172,11 @@ export class FoodMatcher<Thing extends NamedThing> {
     // A bunch of it decides what its name leaves open.
     if (plain && plain.sureness !== 'unsure' && (DECIDING.has(parsed.unit ?? '') || parsed.length !== undefined) && !usual?.sure)
       return plain;
-    if (usual === undefined || (plain?.sureness === 'same' && (usual.sure || exactly === undefined))) return plain;
+    if (
+      usual === undefined ||
+      (plain?.sureness === 'same' && (usual.sure || exactly === undefined || this.#isSaidBehind(plain.food, asked)))
+    )
+      return plain;
     const { first: words, rest } = firstAndRest(usual.meant);
     if (
       SPOONFULS.has(parsed.unit ?? '') &&
@@ -155,6 +196,12 @@ export class FoodMatcher<Thing extends NamedThing> {
     // One of the person's own is nearer than what is usual elsewhere.
     if (plain && plain.sureness !== 'unsure' && this.#athand.has(plain.food.id)) return plain;
     return { ...meant, sureness: 'unsure', reason: 'it may be of several kinds', rivals: others };
+  }
+
+  /** Whether what stands behind "in" or a comma names the food: "sardines in tomato sauce". */
+  #isSaidBehind({ id }: Thing, { words, helping }: Asked): boolean {
+    const kin = this.#kin.get(id) ?? NONE;
+    return [...helping].some((word) => kin.has(word) && !words.includes(word) && !isIdle(word));
   }
 
   /** "turmeric powder" is ground turmeric, where no food is called a powder. */
@@ -247,7 +294,14 @@ export class FoodMatcher<Thing extends NamedThing> {
     const isCalledSo = ({ name }: Candidate<Thing>) => name.words.size === said.size && [...said].every((word) => name.words.has(word));
     const passesOver = ({ name }: Candidate<Thing>) => [...said].some((word) => !name.words.has(word));
     const called = all.some(isCalledSo) && all.map((one) => (passesOver(one) ? { ...one, cost: one.cost + COST.notCalledSo } : one));
-    return (called || all).sort((a, b) => a.cost - b.cost || a.name.food.name.length - b.name.food.name.length);
+    // Of two that are called so alike, the one whose own name it is goes before: sugar snap peas are no mangetout.
+    const isOwn = (name: KnownName<Thing>) => name.own.size === said.size && [...said].every((word) => name.own.has(word));
+    const least = Math.min(...(called || all).map(({ cost }) => cost));
+    const owners = new Set((called || all).filter(({ name, cost }) => cost === least && isOwn(name)).map(({ name }) => name.food.id));
+    const ranked = (called || all).map((one) =>
+      owners.size === 0 || owners.has(one.name.food.id) ? one : { ...one, cost: one.cost + COST.notCalledSo },
+    );
+    return ranked.sort((a, b) => a.cost - b.cost || a.name.food.name.length - b.name.food.name.length);
   }
 
   #weigh(name: KnownName<Thing>, asked: Asked, aside: readonly string[], parsed: ParsedLine): Candidate<Thing> | undefined {
@@ -281,6 +335,7 @@ export class FoodMatcher<Thing extends NamedThing> {
     let brands = 0;
     let cost = unexplained.length * COST.unknown + (unsaid.length - missing.length) * COST.kin;
     for (const word of missing) cost += FORMS.has(word) || word.endsWith('%') ? COST.form : COST.unknown;
+    cost += percentApart(missing, extra);
     for (const word of extra) {
       if (UNSAID.has(word)) continue;
       if (word === 'whole' && WHOLE_BIRDS.has(name.head)) cost += COST.another;
@@ -355,6 +410,12 @@ const PLANT_MEASURES = ['leaf', 'sprig', 'bunch', 'handful', 'stalk', 'stick', '
 const COLOURS: ReadonlySet<string> = new Set(['red', 'white', 'black', 'brown', 'yellow', 'pink', 'purple']);
 const NONE: ReadonlySet<string> = new Set();
 
+/** Where a share of fat is asked that no food has, the nearest goes before: a hundredth of a cost for each per cent apart. */
+function percentApart(missing: readonly string[], extra: readonly string[]): number {
+  const [wanted, has] = [missing, extra].map((words) => words.map((word) => /^(\d+(?:\.\d+)?)%$/.exec(word)?.[1]).find(Boolean));
+  return wanted === undefined || has === undefined ? 0 : Math.abs(Number(wanted) - Number(has)) / 100;
+}
+
 function isIdle(word: string): boolean {
   return IDLE.has(word) || PIECES.has(word);
 }
@@ -380,7 +441,7 @@ function formsBehind(note = ''): string[] {
   });
 }
 const BEHIND: ReadonlySet<string> = new Set(
-  `boneless skinless skinon bonein canned frozen unsalted salted smoked light fullfat wholemeal unsweetened dry raw vegan
+  `boneless skinless skinon shellon bonein canned frozen unsalted salted smoked light fullfat wholemeal unsweetened dry raw vegan
   red green yellow brown white black orange floury waxy sweet hot mild`.split(/\s+/),
 );
 

@@ -14,6 +14,7 @@ import { CONTAINERS, cookingWord, leadingAmount, parseLineText, type ParsedLine 
 import type { FoodIndex } from './foodIndex.js';
 import { PART_SHARES, partMeasure, partOfFruit } from './fruitPart.js';
 import { lengthMeasure } from './lengthMeasure.js';
+import { withoutUnit } from './withoutUnit.js';
 import { unitSlip } from './unitSlip.js';
 
 /** Grams a serving is assumed to take "to taste" until the developer says otherwise: an assumption, with 50 % uncertainty. */
@@ -134,7 +135,9 @@ function inUnit(from: string, to: string, food: Food, measures: MeasuringSystem 
 }
 
 /** The unit for a food: as written; a bare count by the food's piece, its size, or the count word behind its name. */
-function unitFor({ unit, size, countWord }: ParsedLine, food: Food): string {
+function unitFor(parsed: ParsedLine, food: Food): string {
+  const { unit, size, countWord } = parsed;
+  if (withoutUnit(parsed, food)) return 'g';
   if (unit !== undefined) return size && measureOf(food, `${size} ${unit}`) ? `${size} ${unit}` : knownUnit(unit, food);
   const sized = size && size !== 'medium' ? `${size} ${countWord ?? 'piece'}` : undefined;
   const wanted = [sized, countWord, size && size !== 'medium' ? `${size} piece` : undefined, 'piece'].find(

@@ -40,6 +40,28 @@ export const USUAL: ReadonlyMap<string, { readonly meant: string; readonly sure:
   honey = clear honey |
   red wine = red wine |
   white wine = white wine dry |
+  merlot = red wine | kinds of red wine weigh alike
+  shiraz = red wine |
+  cabernet sauvignon = red wine |
+  pinot noir = red wine |
+  malbec = red wine |
+  rioja = red wine |
+  chianti = red wine |
+  sauvignon blanc = white wine dry |
+  pinot grigio = white wine dry |
+  chardonnay = white wine dry |
+  riesling ~ white wine dry | it may be sweet
+  prosecco ~ white wine dry | it is a little sweeter
+  cava ~ white wine dry |
+  champagne ~ white wine dry |
+  sparkling wine ~ white wine dry |
+  stout = lager |
+  porter = lager |
+  brown ale = lager |
+  ale = lager |
+  pilsner = lager |
+  ipa = lager |
+  kashmiri chilli powder ~ indian chilli powder | milder than most, and of chillies alone
   parmesan = parmesan style hard cheese |
   mozzarella ball = mozzarella fresh |
   feta = feta style cheese |
@@ -276,6 +298,18 @@ export const USUAL: ReadonlyMap<string, { readonly meant: string; readonly sure:
   lasagne = lasagne sheets |
   cream cheese ~ full fat soft cheese | by its fat
   roasted chicken ~ cooked roast chicken meat |
+  roast chicken ~ roast chicken meat |
+  rotisserie chicken ~ rotisserie chicken meat | with its skin and bones it weighs more
+  beef stock pot ~ beef stock cube | a jelly that makes as much stock
+  chicken stock pot ~ chicken stock cube |
+  vegetable stock pot ~ vegetable stock cube |
+  cod loin = cod fillet |
+  haddock loin = haddock fillet |
+  hake loin = hake fillet |
+  tuna loin = tuna steak |
+  broccoli slaw ~ coleslaw mix |
+  vanilla almond milk ~ almond drink |
+  unsweetened vanilla almond milk ~ almond drink |
   rump steak = beef rump steak |
   sirloin steak = beef sirloin steak |
   ribeye steak = beef ribeye steak |

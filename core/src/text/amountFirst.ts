@@ -12,13 +12,16 @@ export function amountFirst(text: string): string {
   return leadingAmount(some) ? some : amountBehind(measureBehind(some));
 }
 
-/** "soy sauce splash", "salt, a pinch": a measure without a number behind the food is one of it. */
+/** "soy sauce splash", "salt, a pinch", "parsley, small bunch": a measure without a number behind the food is one of it. */
 function measureBehind(text: string): string {
   const found = /^([^,(]+?),? (?:an? )?(splash|pinch|dash|drizzle|handful|knob|glug|sprinkle|squeeze)$/i.exec(text);
-  return found ? `1 ${found[2] ?? ''} ${found[1] ?? ''}` : text;
+  const container =
+    /^([^,(]+?), (?:an? )?((?:small |large |big )?(?:bunch|sprig|pack|packet|bag|tin|can|jar|tub|pot|punnet|head|bulb))$/i.exec(text);
+  const [, food, measure] = found ?? container ?? [];
+  return food === undefined || measure === undefined ? text : `1 ${measure} ${food}`;
 }
 
-/** "red lentils 300 g", "garlic, 4 cloves, crushed", "carrots (2 large)", "onion x 2": a bare number must be set off. */
+/** "red lentils 300 g", "garlic, 4 cloves, crushed", "carrots (2 large)", "onion x 2", "onions 250". */
 function amountBehind(text: string): string {
   for (const { 0: between, index } of text.matchAll(BEFORE_AMOUNT)) {
     const food = text.slice(0, index);
@@ -37,6 +40,10 @@ function amountBehind(text: string): string {
 /** Where a number stands behind words: behind a comma, a colon, a bracket, a dash, a times sign, or nothing but a space. */
 const BEFORE_AMOUNT = /(?: ?[,:(] ?| [-–—] | [x×] ?| )(?=\d|[¼½¾⅓⅔⅛]|half\b)/giu;
 
+/** Behind these a number says which, not how many. */
+const NUMBERED =
+  /(?:\b(?:type|typ|tipo|no|nr|number|size|grade|class|mark|flour|mehl|farina|semola|omega|vitamin|day|week|part|step|bowls?|box|boxes)|\b\p{L})\.?\s*$/iu;
+
 /** An amount behind the food put before it, where it is one and is set off. */
 function amountSetOff(
   text: string,
@@ -47,6 +54,7 @@ function amountSetOff(
   const bare = state === undefined ? amount.trim() : amount.trim().slice(0, -state.length).trim();
   const measured = leadingMeasure(`${bare} ${NOTHING_MORE}`);
   if (!measured || measured.rest !== NOTHING_MORE || midpointOf(measured.amount) === 0) return text;
-  const setOff = between.trim() !== '' || measured.unit !== undefined;
+  const setOff =
+    between.trim() !== '' || measured.unit !== undefined || (rest === '' && /^[1-9]\d{0,4}$/.test(bare) && !NUMBERED.test(food));
   return setOff ? `${bare} ${food.trim()}${state === undefined ? '' : `, ${state}`}${rest}` : text;
 }

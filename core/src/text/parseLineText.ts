@@ -4,6 +4,7 @@ import { amountFirst } from './amountFirst.js';
 import { amountsOf, bracketedAmount, equivalents, type Bracketed } from './bracketedAmount.js';
 import { cookingWord } from './cookingWord.js';
 import { isMassOrVolume, leadingMeasure, OF_EACH, SIZE, sizeOf, type Filling, type Size } from './leadingMeasure.js';
+import { leadingAmount } from './leadingNumber.js';
 import { ordinaryText } from './ordinaryText.js';
 import { unitOfWord } from './unitAliases.js';
 
@@ -29,6 +30,10 @@ export interface ParsedLine {
   readonly ofEach?: boolean;
   /** What weighed food comes in: "400 g can tomatoes" is 400 g, in a can. */
   readonly container?: string;
+  /** The amount stands behind the words: "onions 250". */
+  readonly behind?: true;
+  /** What the food is called as well, in brackets behind its words: "tomato puree (passata)". */
+  readonly called?: string;
   /** Words for the food: "red lentils". */
   readonly foodWords: string;
   /** Count word at the end of the food's words ("garlic cloves"), a unit if the food has that measure. */
@@ -90,6 +95,8 @@ export function parseLineText(text: string): ParsedLine {
     ...(measured?.length === undefined ? {} : { length: measured.length }),
     ...(measured?.fullness ? { fullness: measured.fullness } : {}),
     ...(perServing && measured ? { perServing } : {}),
+    ...(measured && !leadingAmount(cleaned) ? { behind: true as const } : {}),
+    ...(named.called === undefined ? {} : { called: named.called }),
     ...(OF_EACH.test(ordered) ? { ofEach: true } : {}),
     ...named.words,
     ...(measured && measured.unit === undefined ? named.counted : {}),
@@ -186,6 +193,7 @@ function nameAndNote(text: string) {
   return {
     bracketed,
     again,
+    called: before.length === 1 && /^\p{L}[\p{L} -]*$/u.test(before[0] ?? '') ? before[0] : undefined,
     words: {
       foodWords: words,
       ...(note === '' ? {} : { note }),
