@@ -374,7 +374,9 @@ test('what is written is read back key for key', () => {
       const cooked = { id: 'b', recipe: recipe.id, date: '2026-11-20', then: recipe, boxes: [{ name: 'lunch', grams: {} }] };
       for (const batches of [[], [cooked]]) {
         const read = readKitchen(JSON.parse(kitchenFileText({ settings, foods, packs, recipes: [recipe], batches })), '2026-11-25');
-        const entry: unknown = JSON.parse(JSON.stringify({ settings, stated: settings, foods, packs, recipes: [recipe], batches }));
+        const entry: unknown = JSON.parse(
+          JSON.stringify({ settings, stated: settings, foods, packs, recipes: [recipe], batches, photos: [] }),
+        );
         expect(read).toEqual({ ok: true, entry });
       }
     }),
