@@ -1,3 +1,4 @@
 export * from './equipmentIn.js';
 export * from './proposedHands.js';
+export * from './longSteps.js';
 export * from './timedSteps.js';

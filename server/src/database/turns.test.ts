@@ -40,3 +40,18 @@ test('more than may wait, and longer than one may, are told; the work was not be
   expect(begun).toBe(0);
   expect(await turns.take('a', () => Promise.resolve('free again'))).toBe('free again');
 });
+
+test('one that is done makes room for one, while others still have their turn', async () => {
+  const turns = new Turns({ places: 2, waiting: 10, longest: 1_000 });
+  let at = 0;
+  let most = 0;
+  const work = (ms: number) => async () => {
+    most = Math.max(most, ++at);
+    await later(ms);
+    at--;
+  };
+  const long = turns.take('a', work(60));
+  await turns.take('a', work(5));
+  await Promise.all([long, turns.take('a', work(10)), turns.take('a', work(10))]);
+  expect(most).toBe(2);
+});

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { timedSteps, type Batch, type BatchEdit, type Kitchen, type PlannedBatch } from '@portiona/core';
+import { longSteps, type Batch, type BatchEdit, type Kitchen, type PlannedBatch } from '@portiona/core';
 import { Segmented } from '../../ui/Segmented';
 import { plainStep } from './plainStep';
 import { lineRows, type LineRow } from './toWeigh';
@@ -23,9 +23,7 @@ const SORTINGS = [
 export function OutAndWeighed({ plan, batch, kitchen, say, onScale }: OutProps) {
   const { recipe, grams } = plan;
   const [sorting, setSorting] = useState<Sorting>('part');
-  const early = timedSteps(recipe).filter(
-    ({ step, minutes }) => minutes >= 4 * 60 || /\bovernight\b|\bthe day before\b|\bnight before\b/i.test(step.text),
-  );
+  const early = longSteps(recipe);
   return (
     <div className="cook-body">
       <p className="cook-said">Get out and weigh</p>
@@ -35,8 +33,8 @@ export function OutAndWeighed({ plan, batch, kitchen, say, onScale }: OutProps) 
           ▲ Takes long:{' '}
           {early
             .map(
-              ({ number, step, minutes }) =>
-                `step ${number}, ${minutes >= 240 ? `${Math.round(minutes / 60)} h` : 'overnight'}: ${plainStep(step.text).slice(0, 60)}`,
+              ({ step: { number, step }, minutes }) =>
+                `step ${number}, ${minutes === undefined ? 'overnight' : `${Math.round(minutes / 60)} h`}: ${plainStep(step.text).slice(0, 60)}`,
             )
             .join('; ')}
         </p>

@@ -123,14 +123,12 @@ function toldOf(recipe: Parameters<typeof recipeFigures>[0], servings: number, k
       const fit = part.part.vessel && fitVessel(partVolume(part), part.part.vessel);
       return fit && fit.says !== '' ? [`${part.part.name}: ${fit.says}`] : [];
     });
-    const early = timedSteps(sized).filter(
-      ({ step, minutes }) => minutes >= 240 || /\bovernight\b|\b(?:day|night) before\b/i.test(step.text),
-    );
+    const early = longSteps(sized);
     return [
       ...vessels,
       ...early.map(
-        ({ number, minutes }) =>
-          `Step ${number} takes ${minutes >= 240 ? `${numberText(minutes / 60, minutes % 60 === 0 ? 0 : 1)} hours` : 'a night'}: it is to be begun before.`,
+        ({ step: { number }, minutes }) =>
+          `Step ${number} takes ${minutes === undefined ? 'a night' : `${numberText(minutes / 60, minutes % 60 === 0 ? 0 : 1)} hours`}: it is to be begun before.`,
       ),
     ];
   } catch {
