@@ -14,7 +14,7 @@ export interface LongStep {
 
 /** Steps that take four hours or more, or a night: a soak, a marinade. They are said when a batch begins. */
 export function longSteps(recipe: Recipe): LongStep[] {
-  return timedSteps(recipe).flatMap((step) => {
+  return timedSteps(recipe).flatMap((step): LongStep[] => {
     if (step.minutes >= LONG) return [{ step, minutes: step.minutes }];
     return NIGHT.test(step.step.text) ? [{ step, minutes: undefined }] : [];
   });
