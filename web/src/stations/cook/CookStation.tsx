@@ -1,7 +1,17 @@
 import { newUuid } from '../../api/newUuid';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { fitVessel, partVolume, recipeFigures, longSteps, scaledRecipe, variantRecipe, type Batch, type Recipe } from '@portiona/core';
+import {
+  fitVessel,
+  partVolume,
+  recipeFigures,
+  longSteps,
+  scaledRecipe,
+  timedSteps,
+  variantRecipe,
+  type Batch,
+  type Recipe,
+} from '@portiona/core';
 import { useCreateBatchMutation, useLogBatchesQuery } from '../../api/api.gen';
 import { problemOf, problemText } from '../../api/problem';
 import { Button } from '../../ui/Button';
