@@ -60,3 +60,27 @@ test('a section of the method that is called like a part is of that part', () =>
     'Eat it.',
   ]);
 });
+
+test('times, source and what its page says of a serving come along; what was not read is left out', () => {
+  const read = {
+    title: 'Bowls',
+    servings: 4,
+    servingName: undefined,
+    sections: [{ name: '', lines: ['200 g orzo'] }],
+    steps: [],
+    activeMinutes: 20,
+    totalMinutes: 45,
+    source: 'https://example.org/bowls',
+    stated: { energyKcal: 410 },
+    left: [],
+  };
+  const index = new FoodIndex([{ id: 'orzo', name: 'Orzo, dry' }]);
+  const told = { activeMinutes: 20, totalMinutes: 45, source: 'https://example.org/bowls', stated: { energyKcal: 410 } };
+  expect(recipeFromRead(read, index, new Set())).toMatchObject(told);
+  const bare = recipeFromRead(
+    { ...read, activeMinutes: undefined, totalMinutes: undefined, source: undefined, stated: undefined },
+    index,
+    new Set(),
+  );
+  for (const key of [...Object.keys(told), 'steps']) expect(bare).not.toHaveProperty(key);
+});
