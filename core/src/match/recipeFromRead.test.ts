@@ -71,11 +71,16 @@ test('times, source and what its page says of a serving come along; what was not
     activeMinutes: 20,
     totalMinutes: 45,
     source: 'https://example.org/bowls',
-    stated: { energyKcal: 410 },
+    stated: { of: 'serving' as const, nutrients: { energyKcal: 410 } },
     left: [],
   };
   const index = new FoodIndex([{ id: 'orzo', name: 'Orzo, dry' }]);
-  const told = { activeMinutes: 20, totalMinutes: 45, source: 'https://example.org/bowls', stated: { energyKcal: 410 } };
+  const told = {
+    activeMinutes: 20,
+    totalMinutes: 45,
+    source: 'https://example.org/bowls',
+    stated: { of: 'serving' as const, nutrients: { energyKcal: 410 } },
+  };
   expect(recipeFromRead(read, index, new Set())).toMatchObject(told);
   const bare = recipeFromRead(
     { ...read, activeMinutes: undefined, totalMinutes: undefined, source: undefined, stated: undefined },
