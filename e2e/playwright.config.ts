@@ -17,6 +17,8 @@ export default defineConfig({
   reporter: [['list'], ['json', { outputFile: process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ?? './results/e2e.json' }]],
   use: {
     baseURL: address,
+    // What cannot be pressed for so long never can: the second try begins then.
+    actionTimeout: 120_000,
     // One page for all tests of a worker, emptied between them: what is compiled once is not compiled a hundred times.
     reuseContext: true,
     viewport: { width: 1280, height: 800 },
