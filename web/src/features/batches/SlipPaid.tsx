@@ -73,7 +73,7 @@ interface LookedProps extends SlipPaidProps {
 
 /** The slip's lines: those that are surely of this dish are taken, of every other it is said why not. */
 function Looked({ slip, here, remembered, batch, kitchen, onEdit, onDone }: LookedProps) {
-  const { lines, passed, shop, setShop, mapping, wantsShop, choose } = useReceiptReview(slip.rows, here, remembered);
+  const { lines, passed, shop, setShop, seen, setSeen, mapping, wantsShop, choose } = useReceiptReview(slip.rows, here, remembered);
   const [asPrices, setAsPrices] = useState(false);
   const [add] = useAddPricesMutation();
   const say = useToast();
@@ -138,6 +138,17 @@ function Looked({ slip, here, remembered, batch, kitchen, onEdit, onDone }: Look
           <input type="checkbox" checked={asPrices} onChange={({ target }) => setAsPrices(target.checked)} />
           as prices of the pantry, too
         </label>
+        {asPrices && mapping.columns.date === undefined && (
+          <label className="flex gap-1.5 items-center">
+            seen on
+            <Input
+              type="date"
+              value={seen}
+              max={here.kitchen.settings.date}
+              onChange={({ target }) => target.value !== '' && setSeen(target.value)}
+            />
+          </label>
+        )}
         <Button kind="quiet" onClick={onDone}>
           not now
         </Button>

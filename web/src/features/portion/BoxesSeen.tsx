@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { Link } from 'react-router';
 import type { Figure, Kitchen } from '@portiona/core';
 import { leastText, numberText, priceText } from '../../ui/numberText';
 
@@ -43,9 +44,9 @@ function Seen({
       <ul className="kinds-seen" aria-label="Sizes">
         {kinds.map(({ kind, figures }, i) => (
           <li key={`${kind.name} ${i}`}>
-            <b>
+            <Link className="kinds-seen-name" to={`/portion/${found.batch.id}`} title="Its figures, and how they come about">
               {kind.count} × {kind.name}
-            </b>{' '}
+            </Link>{' '}
             <span className="num">{numberText(figures.weight, 0)} g</span>{' '}
             <span className="num">{figureText(figures.nutrients.energyKcal, (amount) => `${numberText(amount, 0)} kcal`)}</span>{' '}
             <span className="num">{figureText(figures.usedCost, (amount) => priceText(amount, currency))}</span>
