@@ -21,6 +21,8 @@ interface LineRowProps {
   readonly shares: boolean;
   /** Whether the food it is counted as stands in a column of its own. */
   readonly named: boolean;
+  /** What the dish calls one serving ("box"). */
+  readonly servingName: string;
   readonly here: LoadedKitchen;
   readonly onWorking: (figure: WorkedFigure) => void;
   readonly current: boolean;
@@ -41,6 +43,7 @@ export const LineRow = memo(Row, (before, after) => {
     before.selected === after.selected &&
     before.shares === after.shares &&
     before.named === after.named &&
+    before.servingName === after.servingName &&
     before.columns === after.columns &&
     before.here === after.here &&
     before.onSelect === after.onSelect &&
@@ -51,7 +54,8 @@ export const LineRow = memo(Row, (before, after) => {
   );
 });
 
-function Row({ line, place, figures, columns, shares, named, current, selected, here, onSelect, onWorking, actions }: LineRowProps) {
+function Row(props: LineRowProps) {
+  const { line, place, figures, columns, shares, named, servingName, current, selected, here, onSelect, onWorking, actions } = props;
   const { setNodeRef } = useDroppable({ id: `${place.part}/${place.line}` });
   const isDropPlace = useIsDropPlace(place);
   const food = line.food === undefined ? undefined : here.foodsById.get(line.food);
@@ -59,7 +63,16 @@ function Row({ line, place, figures, columns, shares, named, current, selected, 
   return (
     <div ref={setNodeRef} className={`row ${current ? 'cur' : ''} ${selected ? 'picked' : ''} ${isDropPlace ? 'drop' : ''}`}>
       <RowHandle place={place} name={line.text ?? lineText(line, food)} selected={selected} onSelect={onSelect} />
-      <LineWords line={line} food={food} part={place.part} number={place.line} figures={figures} current={current} actions={actions} />
+      <LineWords
+        line={line}
+        food={food}
+        part={place.part}
+        number={place.line}
+        figures={figures}
+        servingName={servingName}
+        current={current}
+        actions={actions}
+      />
       {columns.map((column) => (
         <Cell
           key={column.id}

@@ -38,12 +38,14 @@ interface LineWordsProps {
   readonly part: number;
   readonly number: number;
   readonly figures: LineFigures | undefined;
+  /** What the dish calls one serving ("box"). */
+  readonly servingName: string;
   readonly current: boolean;
   readonly actions: SheetActions;
 }
 
 /** A line's words: as they read, as they are typed, and what was understood of them. */
-export function LineWords({ line, food, part, number, figures, current, actions }: LineWordsProps) {
+export function LineWords({ line, food, part, number, figures, servingName, current, actions }: LineWordsProps) {
   const place: LinePlace = { part, line: number };
   const text =
     line.text ??
@@ -52,7 +54,7 @@ export function LineWords({ line, food, part, number, figures, current, actions 
       : lineText(line, food));
   return (
     <span className="words">
-      <Shown line={line} food={food} text={text} figures={figures} place={place} actions={actions} />
+      <Shown line={line} food={food} text={text} figures={figures} servingName={servingName} place={place} actions={actions} />
       <input
         className="line-field"
         data-row={`${part}/${number}/line`}
@@ -84,14 +86,15 @@ interface ShownProps {
   readonly food: Food | undefined;
   readonly text: string;
   readonly figures: LineFigures | undefined;
+  readonly servingName: string;
   readonly place: LinePlace;
   readonly actions: SheetActions;
 }
 
-function Shown({ line, food, text, figures, place, actions }: ShownProps) {
+/** It asks for nothing of the station: what the whole recipe comes to changes at every key, and a row that stays the same must not. */
+function Shown({ line, food, text, figures, servingName, place, actions }: ShownProps) {
   const { amount, food: words, note } = lineWords(line, food);
   const parsed = parseLineText(text);
-  const { servingName = 'serving' } = useStation().recipe;
   const plain = food === undefined && line.recipe === undefined;
   return (
     <span className="shown" aria-hidden={false}>

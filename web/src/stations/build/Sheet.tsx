@@ -97,6 +97,7 @@ export function Sheet() {
                   columns={columns}
                   shares={shares}
                   named={named}
+                  servingName={recipe.servingName ?? 'serving'}
                   current={caret !== undefined && !caret.empty && caret.part === p && caret.line === l}
                   selected={holds(selected.lines, { part: p, line: l })}
                   here={here}
@@ -147,7 +148,8 @@ function useShareWidths(rows: React.RefObject<HTMLElement | null>, batchKcal: nu
   useLayoutEffect(() => {
     for (const bar of rows.current?.querySelectorAll<HTMLElement>('[data-kcal]') ?? []) {
       const share = batchKcal > 0 ? Number(bar.dataset.kcal) / batchKcal : 0;
-      const width = share > 0.004 ? `${Math.min(100, share * 100)}%` : '0';
+      // To the half per cent, which is half a point of its 92: less is not seen, and would be painted forty times over.
+      const width = share > 0.004 ? `${Math.min(100, Math.max(0.5, Math.round(share * 200) / 2))}%` : '0';
       if (bar.style.width !== width) bar.style.width = width;
     }
   });
