@@ -1,4 +1,4 @@
-import { kindsOf, type FoodKind } from './foodKind.js';
+import { kindsOf, type FoodKind } from '../food/index.js';
 import type { Food } from '../food/index.js';
 import type { Storage } from '../recipe/index.js';
 

@@ -1,5 +1,5 @@
-/** The codes findings are known by. */
-export const FINDING_CODES = [
+/** The codes of what is wrong with figures: `calc` names them as problems. */
+export const FIGURE_CODES = [
   'no-weight',
   'no-composition',
   'to-taste',
@@ -13,14 +13,60 @@ export const FINDING_CODES = [
   'food-unsure',
   'allergen-words',
 ] as const;
+
+/** The codes of what Check finds beside them: in words, in promises, in how food is handled and kept. */
+export const CHECK_CODES = [
+  'no-yield',
+  'water-twice',
+  'weight-gained',
+  'promise-broken',
+  'promise-unsure',
+  'count-differs',
+  'minutes-differ',
+  'times-disagree',
+  'line-unused',
+  'step-unlisted',
+  'step-amount',
+  'portion-text',
+  'no-sign',
+  'claim-typed',
+  'allergen-unnamed',
+  'core-temperature',
+  'beans-unboiled',
+  'frozen-slow',
+  'marinade-reused',
+  'cooled-late',
+  'thawed-out',
+  'keeps-too-long',
+  'freezes-not',
+  'reheated-low',
+  'brief-missed',
+  'box-overfull',
+  'published-differs',
+] as const;
+
+/** The codes findings are known by. */
+export const FINDING_CODES = [...FIGURE_CODES, ...CHECK_CODES] as const;
+export type FigureCode = (typeof FIGURE_CODES)[number];
 export type FindingCode = (typeof FINDING_CODES)[number];
 
 /** Something Check found: where, what is wrong, and what to do. */
-export interface Finding {
-  readonly code: FindingCode;
-  /** "part/line", "food:id", a part's id, or "serving". */
+export interface Finding<Code extends FindingCode = FindingCode> {
+  readonly code: Code;
+  /** "part/line", a part's id, "food:id", "step/3", "title", "lead", "storage" or "serving". */
   readonly at: string;
   readonly severity: 'wrong' | 'look';
   /** What is wrong and how to mend it, in one or two sentences. */
   readonly message: string;
+  /** What one press mends, where one can. */
+  readonly mend?: Mend;
 }
+
+/** A mend of one press: what it does, in words for a button, and what it puts where. */
+export type Mend = { readonly words: string } & (
+  | { readonly kind: 'text'; readonly at: string; readonly text: string }
+  | { readonly kind: 'minutes'; readonly activeMinutes?: number; readonly totalMinutes?: number }
+  | { readonly kind: 'storage'; readonly fridgeDays?: number; readonly freezes?: boolean; readonly reheat?: string }
+  | { readonly kind: 'allergens'; readonly food: string; readonly allergens: readonly string[] }
+  | { readonly kind: 'portion'; readonly part: string; readonly grams: number }
+);

@@ -1,3 +1,5 @@
+export * from './checkRecipe.js';
 export * from './finding.js';
 export * from './findingsOf.js';
 export * from './foodFindings.js';
+export * from './leftFindings.js';

@@ -8,6 +8,7 @@ export * from './edibleShare.js';
 export * from './energyAgreement.js';
 export * from './atwaterEnergy.js';
 export * from './food.js';
+export * from './foodKind.js';
 export * from './foodDoubts.js';
 export * from './measureOf.js';
 export * from './nutrient.js';

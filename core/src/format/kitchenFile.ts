@@ -17,6 +17,7 @@ import {
   type Source,
   type State,
 } from '../food/index.js';
+import { FINDING_CODES, type FindingCode } from '../check/index.js';
 import type { Pack } from '../price/index.js';
 import { MEASURING_SYSTEMS, type Amount, type MeasuringSystem } from '../quantity/index.js';
 import {
@@ -27,6 +28,7 @@ import {
   SERVED,
   TARGET_KINDS,
   VESSEL_KINDS,
+  type AcceptedFinding,
   type Brief,
   type BriefFigure,
   type Guideline,
@@ -433,6 +435,14 @@ export class StatedEntry implements StatedNutrition {
   @One(() => NutrientsEntry) nutrients: NutrientsEntry;
 }
 
+export class AcceptedEntry implements AcceptedFinding {
+  @OneOf(FINDING_CODES) code: FindingCode;
+  @Text(120, true) at: string;
+  @Text(500, true) because: string;
+  @Optional() @Text(20) about?: string;
+  @Optional() @Day() on?: string;
+}
+
 export class RecipeEntry implements Recipe {
   @Id() id: string;
   @Text(200, true) title: string;
@@ -461,4 +471,5 @@ export class RecipeEntry implements Recipe {
   @Optional() @Many(() => VariantEntry, 50, 'variants') variants?: VariantEntry[];
   @Optional() @Text(500) source?: string;
   @Optional() @One(() => StatedEntry) stated?: StatedEntry;
+  @Optional() @Many(() => AcceptedEntry, 500, 'findings left') accepted?: AcceptedEntry[];
 }

@@ -1,4 +1,6 @@
 export * from './foodIndex.js';
+export { IDLE, PIECES, UNSAID } from './foodKnowledge.js';
+export * from './foodWords.js';
 export * from './foodReading.js';
 export * from './isCalled.js';
 export * from './lineDoubt.js';

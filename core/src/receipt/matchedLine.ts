@@ -32,7 +32,7 @@ const SALES =
   /\b(?:loose|lose|organic|bio|eco|fresh|frisch|class\s*(?:i{1,2}|1|2)|cat\s*(?:1|2)|tin|tins|can|cans|dose|jar|bunch|bund|pack|packet|pkt|bag|btl|bottle|punnet|net|tray|value|own brand|large|medium|small|kl|ea|each)\b/gi;
 
 /** The words of an item that name a food. */
-export function foodWords(item: string): string {
+export function itemWords(item: string): string {
   const bare = packSizeText(item).rest;
   const named = bare.replace(SALES, ' ').replace(/\s+/g, ' ').trim();
   return named === '' ? bare : named;
@@ -60,7 +60,7 @@ export function matchedLine(
   settings: PriceSettings,
 ): MatchedLine {
   const known = foods.get(remembered.get(itemKey(line.item)) ?? '');
-  const reading = known ? undefined : index.read(parseLineText(foodWords(line.item).toLowerCase()));
+  const reading = known ? undefined : index.read(parseLineText(itemWords(line.item).toLowerCase()));
   const food = known ?? reading?.food;
   const unsure = reading?.sureness === 'unsure';
   const by = known ? 'remembered' : !food ? undefined : unsure ? 'unsure' : 'words';

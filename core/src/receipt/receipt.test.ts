@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { FoodIndex } from '../match/index.js';
 import { packSizeText } from './packSize.js';
-import { foodWords, itemKey, matchedLine } from './matchedLine.js';
+import { itemWords, itemKey, matchedLine } from './matchedLine.js';
 import { dateText } from './receiptDate.js';
 import { receiptLines } from './receiptLines.js';
 import { guessReceipt } from './receiptMapping.js';
@@ -186,7 +186,7 @@ test('a line finds its food by words, else by what was chosen before, and its pr
     doubtful: false,
   });
   expect(match('Fresh LEEKS loose, class 1', '2.50', 1, 'kg').food?.id).toBe('leek');
-  expect(foodWords('Tin')).toBe('Tin');
+  expect(itemWords('Tin')).toBe('Tin');
   expect(match('LEEKS', '2.50', 100, 'g')).toMatchObject({ perKg: 25, doubtful: true });
   expect(match('Kichererbsen 400g', '0.85', 400, 'g')).toMatchObject({ food: undefined, by: undefined, perKg: undefined });
   const remembered = new Map([[itemKey('KICHERERBSEN 800 g'), 'chickpeas-canned']]);

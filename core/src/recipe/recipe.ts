@@ -137,6 +137,19 @@ export interface StatedNutrition {
   readonly nutrients: PrintedNutrients;
 }
 
+/** A finding that is left as it is, and why. */
+export interface AcceptedFinding {
+  /** The finding's code. */
+  readonly code: string;
+  /** Where it stood: "part/line", a part's id, "food:id", "step/3", "title", "lead", "storage" or "serving". */
+  readonly at: string;
+  readonly because: string;
+  /** A mark of what it was about: of anything else it says nothing. Left out: of whatever stands at its place. */
+  readonly about?: string;
+  /** The day it was left, ISO. */
+  readonly on?: string;
+}
+
 /** A recipe as the kitchen file holds it. */
 export interface Recipe {
   readonly id: string;
@@ -164,4 +177,6 @@ export interface Recipe {
   /** Where it was taken from, where it was. */
   readonly source?: string;
   readonly stated?: StatedNutrition;
+  /** What Check finds and somebody left, with the reason. */
+  readonly accepted?: readonly AcceptedFinding[];
 }

@@ -13,3 +13,5 @@ export * from './searchWords.js';
 export * from './stepSpans.js';
 export * from './unitAliases.js';
 export * from './trimmed.js';
+export * from './saidNumber.js';
+export * from './saidTimes.js';

@@ -1,4 +1,4 @@
-import type { Food } from '../food/index.js';
+import type { Food } from './food.js';
 
 /** Kinds of food that cautions ask about. */
 export type FoodKind = 'poultry' | 'mince' | 'whole cut' | 'fish' | 'egg' | 'rice' | 'dry beans' | 'shellfish';

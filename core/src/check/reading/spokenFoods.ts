@@ -1,0 +1,141 @@
+import type { Food } from '../../food/index.js';
+import { firstAndRest, foodWords, IDLE, PIECES, UNSAID } from '../../match/index.js';
+import { parseLineText } from '../../text/index.js';
+import type { Kitchen, RecipeFigures } from '../../recipe/index.js';
+import type { Stretch } from './stepReading.js';
+
+/** A food as texts may speak of it. */
+export interface CalledFood {
+  readonly food: Food;
+  /** Every word of its names and of the lines that are of it. */
+  readonly words: ReadonlySet<string>;
+  /** What it is called, each as the words that have to be said. */
+  readonly callings: readonly (readonly string[])[];
+  /** Lines of it, as "part/number"; none: it is in the kitchen only. */
+  readonly lines: readonly string[];
+}
+
+/** Words of a text that stand together and are words of foods: "chopped fresh coriander". */
+export interface FoodRun extends Stretch {
+  /** As `foodWords` leaves them; the last says what it is. */
+  readonly words: readonly string[];
+  readonly head: string;
+  /** The word before it that says what it is of: lemon, of its zest. */
+  readonly of: string | undefined;
+  /** What of it is said behind it: the clove of "garlic cloves". */
+  readonly piece: string | undefined;
+}
+
+/** Said of what something is, and never what it is. */
+const STATES = 'fresh dry canned frozen raw cooked ground whole powder smoked light ripe cold hot warm plain free large small'.split(' ');
+/** A share of a food, called by the food it is of. */
+const SHARES: ReadonlySet<string> = new Set(
+  'zest juice peel rind stalk stem skin flesh core yolk white top frond root bone liquid brine seed leaf piece half head strip wedge cube slice chunk mixture mix'.split(
+    ' ',
+  ),
+);
+/** Words that stand in names of foods and say nothing of which it is. */
+const SMALL: ReadonlySet<string> = new Set('of in to or and the a with about s for per no not any at on use type hen'.split(' '));
+
+/** Every food of a kitchen as texts may speak of it, the recipe's own with their lines. */
+export class SpokenFoods {
+  readonly foods: readonly CalledFood[];
+  readonly #vocabulary: Set<string>;
+  /** Words that can say what something is: the last of what foods are called, and of which they are. */
+  readonly #heads: Set<string>;
+
+  constructor(figures: RecipeFigures, kitchen: Kitchen) {
+    const lines = new Map<string, { at: string; text: string | undefined }[]>();
+    for (const { at, of, line } of figures.lines)
+      if (of.kind === 'food')
+        lines.set(of.resolved.food.id, [...(lines.get(of.resolved.food.id) ?? []), { at, text: line.text }]);
+    this.foods = kitchen.content.foods.map((food) => calledFood(food, lines.get(food.id) ?? []));
+    this.#vocabulary = new Set(this.foods.flatMap(({ words }) => [...words]));
+    this.#heads = new Set([...SHARES, ...this.foods.flatMap(({ callings }) => callings.flatMap((calling) => [calling.at(-1) ?? '', calling[0] ?? '']))]);
+  }
+
+  /** Foods that the recipe lists. */
+  get listed(): readonly CalledFood[] {
+    return this.foods.filter(({ lines }) => lines.length > 0);
+  }
+
+  /** Where a text speaks of foods, in order. */
+  runsIn(text: string): FoodRun[] {
+    const runs: FoodRun[] = [];
+    let run: { word: string; from: number; to: number }[] = [];
+    const close = () => {
+      const made = runOf(run, this.#heads);
+      if (made) runs.push(made);
+      run = [];
+    };
+    for (const found of text.matchAll(/[\p{L}\p{M}]+(?:['’]s\b)?/gu)) {
+      const [word = ''] = foodWords(found[0].replace(/-/g, ' '));
+      const last = run.at(-1);
+      if (last && !/^[\s-]{1,2}$/.test(text.slice(last.to, found.index))) close();
+      if (word !== '' && (this.#vocabulary.has(word) || isModifier(word)) && !SMALL.has(word))
+        run.push({ word, from: found.index, to: found.index + found[0].length });
+      else close();
+    }
+    close();
+    return runs.filter(({ head }) => this.#vocabulary.has(head));
+  }
+
+  /** Listed foods that a run means, those of which most is said; none: it means another, or none. */
+  meantBy({ words, head, of }: FoodRun): readonly CalledFood[] {
+    const by = (word: string) => this.listed.filter((one) => one.words.has(word));
+    const first = by(head);
+    const candidates = first.length > 0 || of === undefined || !SHARES.has(head) ? first : by(of);
+    const overlap = (one: CalledFood) => words.filter((word) => one.words.has(word)).length;
+    const most = Math.max(0, ...candidates.map(overlap));
+    return candidates.filter((one) => overlap(one) === most);
+  }
+}
+
+function calledFood(food: Food, lines: readonly { readonly at: string; readonly text: string | undefined }[]): CalledFood {
+  const texts = lines.flatMap(({ text }) => (text === undefined ? [] : [parseLineText(text).foodWords]));
+  const names = [food.name, ...(food.names ?? []), ...texts];
+  return {
+    food,
+    words: new Set(names.flatMap(foodWords).filter((word) => !SMALL.has(word) && !/\d/.test(word))),
+    callings: names.flatMap((name) => callingsOf(name)),
+    lines: lines.map(({ at }) => at),
+  };
+}
+
+/** "Parmesan-style cheese, hard" is parmesan; "Rice, basmati, white" is rice, and basmati rice. */
+function callingsOf(name: string): string[][] {
+  const { first, rest } = firstAndRest(name);
+  const plain = first.filter((word) => !SMALL.has(word) && word !== 'style' && !/\d/.test(word));
+  if (plain.length === 0) return [];
+  const bare = plain.filter((word) => !STATES.includes(word));
+  const callings = [plain, ...(bare.length > 0 && bare.length < plain.length ? [bare] : [])];
+  const narrowing = rest.find((word) => !SMALL.has(word) && !STATES.includes(word) && !/\d/.test(word) && !UNSAID.has(word));
+  if (narrowing !== undefined) callings.push([narrowing, ...plain]);
+  if (/-style\b/.test(name) && first[0] !== undefined) callings.push([first[0]]);
+  return callings;
+}
+
+function isModifier(word: string): boolean {
+  return IDLE.has(word) || PIECES.has(word) || STATES.includes(word);
+}
+
+function runOf(
+  run: readonly { readonly word: string; readonly from: number; readonly to: number }[],
+  heads: ReadonlySet<string>,
+): FoodRun | undefined {
+  // Pieces at the end are of what stands before them, and words of how it is got ready are no food by themselves.
+  let end = run.length;
+  const isTail = (word = '') => PIECES.has(word) || !heads.has(word) || (IDLE.has(word) && !SHARES.has(word));
+  while (end > 1 && isTail(run[end - 1]?.word)) end -= 1;
+  const kept = run.slice(0, end);
+  const [first, last] = [kept[0], kept.at(-1)];
+  if (!first || !last) return undefined;
+  return {
+    words: kept.map(({ word }) => word),
+    head: last.word,
+    of: kept.length > 1 ? kept.at(-2)?.word : undefined,
+    from: first.from,
+    to: run.at(-1)?.to ?? last.to,
+    piece: run.slice(end).find(({ word }) => PIECES.has(word))?.word,
+  };
+}

@@ -1,0 +1,65 @@
+import { servedOf, type LineFigures } from '../../recipe/index.js';
+import { foodWords } from '../../match/index.js';
+import { GROUP_WORDS, isOfGroup } from '../reading/foodGroups.js';
+import type { StepReading } from '../reading/stepReading.js';
+import type { CheckGround } from '../checkGround.js';
+import type { Finding } from '../finding.js';
+
+/** Everything that is listed, whatever it is; what stands behind "but" is not. */
+const EVERYTHING =
+  /\b(?:everything(?: else)?|all (?:of )?(?:the |your )?(?:(?:other|remaining|dry|wet|rest of the|liquid|dressing|sauce|marinade|salad|topping|filling|soup|\p{L}+) )?ingredients|(?:all |the )?(?:other|remaining|dry|wet|liquid|dressing|sauce|marinade|salad|topping|filling|spice|\p{L}+) ingredients|(?:all )?the (?:rest|remainder)(?: of the ingredients|(?! of\b))|the ingredients|the lot)\b(?<but> (?:but|except|apart from|save)(?: for)? (?:the )?(?<without>[^.;,]{1,60}))?/giu;
+/** What is done with a food without naming it. */
+const DONE: readonly (readonly [RegExp, RegExp])[] = [
+  [/\bseason(?:ed|ing)?\b/i, /\b(?:salt|pepper|seasoning)\b/i],
+  [/\bsalt(?:ed|ing)?\b/i, /\bsalt\b/i],
+  [/\bpepper(?:ed)?\b/i, /\bpepper\b/i],
+  [/\bbutter(?:ed|ing)\b|\bbutter (?:the|a|an|your|both)\b/i, /\bbutter\b|\bspread\b|\bmargarine\b/i],
+  [/\boil(?:ed|ing)\b|\boil (?:the|a|an|your|both|them|it)\b|\bgreas(?:e|ed|ing)\b/i, /\boil\b|\bbutter\b|\bghee\b|\blard\b|\bspray\b|\bfat\b/i],
+  [/\bflour(?:ed|ing)\b|\bflour (?:the|a|an|your)\b|\bdust(?:ed|ing)?\b/i, /\bflour\b|\bcornflour\b|\bicing\b/i],
+  [/\bsugar(?:ed)\b|\bsweeten(?:ed)?\b/i, /\bsugar\b|\bhoney\b|\bsyrup\b|\bsweetener\b/i],
+  [/\b(?:boil|simmer|steam|soak|poach|cook|cover|blanch|drain|absorb)(?:s|ed|ing)?\b/i, /^water\b/i],
+  [/\bdress(?:ed|ing)?\b/i, /\bdressing\b|\bvinaigrette\b/i],
+];
+
+/** Lines of which no step speaks: readers buy it and never learn what for. */
+export function lineUnused(ground: CheckGround): Finding[] {
+  const { figures, steps, spoken } = ground;
+  if (steps.length === 0) return [];
+  const used = new Set(steps.flatMap(({ mentions }) => mentions.map(({ line }) => line)));
+  const foods = new Set<string>();
+  for (const { text } of steps) for (const run of spoken.runsIn(text)) for (const { food } of spoken.meantBy(run)) foods.add(food.id);
+  const candidates = figures.parts.flatMap(({ part, lines }) =>
+    servedOf(part) === 'optional' ? [] : lines.filter((line) => line.counted && line.of.kind === 'food'),
+  );
+  return candidates.flatMap((line) => {
+    if (line.of.kind !== 'food' || used.has(line.at) || foods.has(line.of.resolved.food.id)) return [];
+    if (steps.some((step) => speaksOf(step, line))) return [];
+    const { food } = line.of.resolved;
+    return [
+      {
+        code: 'line-unused',
+        at: line.at,
+        severity: 'look',
+        message: `No step says what to do with ${food.name}. Say it in a step, or take the line out.`,
+      },
+    ];
+  });
+}
+
+/** Whether a step speaks of a food by a group, by what is done with it, or of everything. */
+function speaksOf({ text }: StepReading, { of }: LineFigures): boolean {
+  if (of.kind !== 'food') return true;
+  const { food } = of.resolved;
+  const own = new Set([food.name, ...(food.names ?? [])].flatMap(foodWords));
+  for (const found of text.matchAll(EVERYTHING)) {
+    const without = foodWords(found.groups?.without ?? '');
+    if (!without.some((word) => own.has(word))) return true;
+  }
+  if (DONE.some(([said, is]) => said.test(text) && is.test(food.name))) return true;
+  // A group's word is heard where it is no part of another food's name: of "vegetable stock" it says nothing of carrots.
+  return [...text.matchAll(/[\p{L}]+/gu)].some((found) => {
+    const [word = ''] = foodWords(found[0]);
+    if (!GROUP_WORDS.has(word) || !isOfGroup(word, food)) return false;
+    return !/^[ -](?:stock|broth|cube|oil|sauce|paste|powder|milk|knife|tin|pan|dish|peeler|drawer)/i.test(text.slice(found.index + found[0].length));
+  });
+}
