@@ -12,30 +12,33 @@ const ON_THE_SHELF =
     ' ',
   );
 
+/** Parts of the corpus in the order they were written; each was scored unseen before anything was changed for it. */
+export const CORPUS_PARTS = ['first', 'second', 'third'];
+
 /** One kitchen of the corpus, as a kitchen file, and what has to be found in it. */
-/** @typedef {{ half: string, dish: string, kind: 'clean' | 'fault' | 'decoy', change: string, expect: { code: string, at: string }[], tempts: string[], kitchen: object }} Case */
+/** @typedef {{ part: string, dish: string, kind: 'clean' | 'fault' | 'decoy', change: string, expect: { code: string, at: string }[], tempts: string[], kitchen: object }} Case */
 
 /**
- * Every kitchen of a half of the corpus.
+ * Every kitchen of a part of the corpus.
  *
- * @param half "first" or "second"
+ * @param part one of CORPUS_PARTS
  * @param foods of the starter pantry
  * @param figuresOf of a kitchen's recipe: { kcal, kJ, protein, fat, fibre, sugars, salt, carbs, cost }, for changes that are stated as a share of one
  */
-export function corpusCases(half, foods, figuresOf) {
+export function corpusCases(part, foods, figuresOf) {
   const byId = new Map(foods.map((food) => [food.id, food]));
-  return readFileSync(join(HERE, 'checks', `${half}-half.txt`), 'utf8')
+  return readFileSync(join(HERE, 'checks', `${part}-part.txt`), 'utf8')
     .split(/^== /m)
     .slice(1)
-    .flatMap((text) => casesOf(half, text, byId, figuresOf));
+    .flatMap((text) => casesOf(part, text, byId, figuresOf));
 }
 
-function casesOf(half, text, byId, figuresOf) {
+function casesOf(part, text, byId, figuresOf) {
   const [dish, ...rows] = text.split('\n').filter((row) => row !== '' && !row.startsWith('#'));
   const plain = rows.filter((row) => !/^[!?=] /.test(row));
   const figures = figuresOf(kitchenOf(dish, plain, [], byId, undefined));
   const made = (kind, change, expect, tempts) => ({
-    half,
+    part,
     dish,
     kind,
     change,

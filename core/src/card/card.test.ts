@@ -6,7 +6,7 @@ import { cardContent } from './cardContent.js';
 import { stepTextOf } from './cardSteps.js';
 import { cardPriceText, cardSmallPrint, dayText, leadOf, numbersKept, unbroken } from './cardSentences.js';
 import { cautionsFor } from './cautions.js';
-import { kindsOf } from './foodKind.js';
+import { kindsOf } from '../food/index.js';
 import { schemaOrgRecipe } from './schemaOrgRecipe.js';
 import { secondMeasure } from './secondMeasure.js';
 

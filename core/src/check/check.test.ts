@@ -2,7 +2,7 @@ import { kitchenOf, recipeOf } from '../../test/kitchens.js';
 import type { Food } from '../food/index.js';
 import type { Pack } from '../price/index.js';
 import { recipeFigures, type Line, type Part, type Recipe } from '../recipe/index.js';
-import { FINDING_CODES, type FindingCode } from './finding.js';
+import { FIGURE_CODES, type FigureCode } from './finding.js';
 import { findingsOf } from './findingsOf.js';
 
 const leek: Food = {
@@ -30,7 +30,7 @@ function findings(
 /** A dish for each code that has that finding, and one nearly the same that has not. */
 const CASES: Readonly<
   Record<
-    FindingCode,
+    FigureCode,
     {
       readonly at: string;
       readonly says: RegExp;
@@ -113,7 +113,7 @@ const CASES: Readonly<
   },
 };
 
-describe.each(FINDING_CODES)('%s', (code) => {
+describe.each(FIGURE_CODES)('%s', (code) => {
   const { at, says, wrong, right } = CASES[code];
 
   test('is found, at its place, with what to do', () => {

@@ -1,5 +1,5 @@
 import type { Food } from '../food/index.js';
-import { stepOf, type Kitchen, type Recipe, type RecipeFigures } from '../recipe/index.js';
+import type { Kitchen, Recipe, RecipeFigures } from '../recipe/index.js';
 import { SpokenFoods } from './reading/spokenFoods.js';
 import { stepReadings, type StepReading } from './reading/stepReading.js';
 

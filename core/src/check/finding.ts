@@ -62,6 +62,9 @@ export interface Finding<Code extends FindingCode = FindingCode> {
   readonly mend?: Mend;
 }
 
+/** What is wrong with figures. */
+export type FigureFinding = Finding<FigureCode>;
+
 /** A mend of one press: what it does, in words for a button, and what it puts where. */
 export type Mend = { readonly words: string } & (
   | { readonly kind: 'text'; readonly at: string; readonly text: string }

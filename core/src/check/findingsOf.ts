@@ -1,6 +1,6 @@
 import { energyAgreement } from '../food/index.js';
 import type { ResolvedFood, Kitchen, LineFigures, PartFigures, RecipeFigures } from '../recipe/index.js';
-import type { Finding } from './finding.js';
+import type { FigureFinding } from './finding.js';
 import { foodEnergyMismatch, noPrice, stalePrice } from './foodFindings.js';
 import { allergenWords, amountsDisagree, foodUnsure, noComposition, noWeight, toTaste } from './lineFindings.js';
 import { piecesUneven, portionShort, weightOutdated } from './partFindings.js';
@@ -10,7 +10,7 @@ import { piecesUneven, portionShort, weightOutdated } from './partFindings.js';
  *
  * @param figures of the recipe, at the size they are for
  */
-export function findingsOf(figures: RecipeFigures, kitchen: Kitchen): Finding[] {
+export function findingsOf(figures: RecipeFigures, kitchen: Kitchen): FigureFinding[] {
   const { recipe, parts, lines } = figures;
   const bought = foodsBought(parts);
   return [
@@ -30,7 +30,7 @@ export function findingsOf(figures: RecipeFigures, kitchen: Kitchen): Finding[] 
 }
 
 /** The card's own energy check, over the lines where both energies are known. */
-function servingEnergyMismatch({ perServing }: RecipeFigures): Finding[] {
+function servingEnergyMismatch({ perServing }: RecipeFigures): FigureFinding[] {
   const { declared, factored } = perServing.compared;
   const agreement = energyAgreement(declared, factored);
   if (agreement.agrees) return [];

@@ -1,6 +1,6 @@
 import { foodDoubts, type Food } from '../food/index.js';
 import { isFreeStaple, type ResolvedFood, type Kitchen } from '../recipe/index.js';
-import type { Finding } from './finding.js';
+import type { FigureFinding } from './finding.js';
 
 /** What was paid for it stands in place of every pack. */
 function isPaid({ food }: ResolvedFood, kitchen: Kitchen): boolean {
@@ -8,7 +8,7 @@ function isPaid({ food }: ResolvedFood, kitchen: Kitchen): boolean {
 }
 
 /** No price can be had for a food that must be bought. */
-export function noPrice(resolved: ResolvedFood, kitchen: Kitchen): Finding[] {
+export function noPrice(resolved: ResolvedFood, kitchen: Kitchen): FigureFinding[] {
   if (resolved.best || resolved.onlyStalePacks || isFreeStaple(resolved.food, kitchen) || isPaid(resolved, kitchen)) return [];
   return [
     {
@@ -21,7 +21,7 @@ export function noPrice(resolved: ResolvedFood, kitchen: Kitchen): Finding[] {
 }
 
 /** Every price of a food is older than the kitchen allows. */
-export function stalePrice(resolved: ResolvedFood, kitchen: Kitchen): Finding[] {
+export function stalePrice(resolved: ResolvedFood, kitchen: Kitchen): FigureFinding[] {
   if (!resolved.onlyStalePacks || isFreeStaple(resolved.food, kitchen) || isPaid(resolved, kitchen)) return [];
   return [
     {
@@ -37,7 +37,7 @@ export function stalePrice(resolved: ResolvedFood, kitchen: Kitchen): Finding[] 
 }
 
 /** Declared and factored energy of a food disagree: one of its numbers is a slip. */
-export function foodEnergyMismatch(food: Food): Finding[] {
+export function foodEnergyMismatch(food: Food): FigureFinding[] {
   return foodDoubts(food)
     .filter(({ code }) => code === 'energy-mismatch')
     .map(({ message }) => ({ code: 'energy-mismatch', at: `food:${food.id}`, severity: 'wrong', message: `${food.name}: ${message}` }));

@@ -1,5 +1,14 @@
 import { lineText } from '../text/index.js';
-import { lineAt, placesByReference, recipeFigures, stepOf, type AcceptedFinding, type Kitchen, type Recipe, type RecipeFigures } from '../recipe/index.js';
+import {
+  lineAt,
+  placesByReference,
+  recipeFigures,
+  stepOf,
+  type AcceptedFinding,
+  type Kitchen,
+  type Recipe,
+  type RecipeFigures,
+} from '../recipe/index.js';
 import { checkRecipe } from './checkRecipe.js';
 import type { Finding } from './finding.js';
 

@@ -21,10 +21,10 @@ import {
 } from '../recipe/index.js';
 import { midpointOf } from '../quantity/index.js';
 import { amountSaid, parseLineText } from '../text/index.js';
-import type { Finding } from './finding.js';
+import type { FigureFinding } from './finding.js';
 
 /** No weight can be had for a line: it has no figure. */
-export function noWeight(figures: LineFigures): Finding[] {
+export function noWeight(figures: LineFigures): FigureFinding[] {
   const { at, line, weights, of } = figures;
   if (weights || of.kind === 'unmatched') return [];
   const name = nameOfLine(figures);
@@ -40,7 +40,7 @@ export function noWeight(figures: LineFigures): Finding[] {
 }
 
 /** A line of which something is eaten, of a food without any figures. */
-export function noComposition({ at, of, weights }: LineFigures): Finding[] {
+export function noComposition({ at, of, weights }: LineFigures): FigureFinding[] {
   if (of.kind === 'unmatched')
     return [
       {
@@ -62,7 +62,7 @@ export function noComposition({ at, of, weights }: LineFigures): Finding[] {
 }
 
 /** Words that were taken to mean a food, may mean another, and that nobody agreed to yet. */
-export function foodUnsure({ at, line, of }: LineFigures): Finding[] {
+export function foodUnsure({ at, line, of }: LineFigures): FigureFinding[] {
   if (line.agreed !== false || of.kind !== 'food') return [];
   return [
     {
@@ -75,7 +75,7 @@ export function foodUnsure({ at, line, of }: LineFigures): Finding[] {
 }
 
 /** A line's words name an allergen that its food does not list, or say that one is not in it that its food lists. */
-export function allergenWords({ at, line, of }: LineFigures): Finding[] {
+export function allergenWords({ at, line, of }: LineFigures): FigureFinding[] {
   if (of.kind !== 'food' || line.text === undefined) return [];
   const { food } = of.resolved;
   const { named, denied } = allergensInWords(line.text);
@@ -110,7 +110,7 @@ export function allergenWords({ at, line, of }: LineFigures): Finding[] {
 }
 
 /** An assumed amount that nobody has confirmed. */
-export function toTaste(figures: LineFigures): Finding[] {
+export function toTaste(figures: LineFigures): FigureFinding[] {
   const { at, line } = figures;
   if (line.toTaste === undefined || (line.method !== undefined && line.method !== 'assumed')) return [];
   const name = nameOfLine(figures);
@@ -128,7 +128,7 @@ export function toTaste(figures: LineFigures): Finding[] {
 const ALLOWED_SHARE = 0.15;
 
 /** The same amount written twice, more than 15 % apart. Compared as edible grams, so that a count and a trimmed weight can meet. */
-export function amountsDisagree({ at, line, weights, of }: LineFigures, recipe: Recipe, kitchen: Kitchen): Finding[] {
+export function amountsDisagree({ at, line, weights, of }: LineFigures, recipe: Recipe, kitchen: Kitchen): FigureFinding[] {
   if (!weights || of.kind !== 'food') return [];
   const food = asTrimmed(line, of.resolved.food);
   const own = line.as === 'AP' || weights.unit?.as === 'AP' ? weights.grams * edibleShare(food) : weights.grams;

@@ -1,9 +1,9 @@
 import { roundHalfAway } from '../quantity/index.js';
 import type { PartFigures } from '../recipe/index.js';
-import type { Finding } from './finding.js';
+import type { FigureFinding } from './finding.js';
 
 /** The portions together need more than the part weighs. */
-export function portionShort({ part, share }: PartFigures, servings: number): Finding[] {
+export function portionShort({ part, share }: PartFigures, servings: number): FigureFinding[] {
   if (share.shortfall === 0) return [];
   return [
     {
@@ -16,7 +16,7 @@ export function portionShort({ part, share }: PartFigures, servings: number): Fi
 }
 
 /** A cooked weight that was measured before the lines were changed. */
-export function weightOutdated({ part, cooked, outdated }: PartFigures): Finding[] {
+export function weightOutdated({ part, cooked, outdated }: PartFigures): FigureFinding[] {
   if (!outdated) return [];
   const [measured, now] = [outdated.measured, cooked].map((grams) => roundHalfAway(grams, 1));
   return [
@@ -30,7 +30,7 @@ export function weightOutdated({ part, cooked, outdated }: PartFigures): Finding
 }
 
 /** Pieces that cannot be shared out evenly. */
-export function piecesUneven({ part, cooked }: PartFigures, servings: number): Finding[] {
+export function piecesUneven({ part, cooked }: PartFigures, servings: number): FigureFinding[] {
   const { portion } = part;
   if (portion?.by !== 'pieces') return [];
   const each = portion.made / servings;

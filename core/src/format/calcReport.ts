@@ -1,4 +1,4 @@
-import { findingsOf, type Finding } from '../check/index.js';
+import { findingsOf, type FigureFinding } from '../check/index.js';
 import { isAtLeast, type Figure } from '../figure/index.js';
 import {
   ruleSet,
@@ -60,7 +60,7 @@ export interface RecipeReport {
   readonly lines: readonly object[];
   readonly rounded: Readonly<Record<RuleSet, { [printable in LabelNutrient | 'usedCost']?: string }>>;
   readonly problems: readonly {
-    readonly code: Finding['code'] | 'boxes-over' | 'yield-unusual';
+    readonly code: FigureFinding['code'] | 'boxes-over' | 'yield-unusual';
     readonly at: string;
     readonly message: string;
   }[];

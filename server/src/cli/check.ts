@@ -76,7 +76,8 @@ function textOf(found: readonly Printed[]): string {
     heads.set(head, [...(heads.get(head) ?? []), one]);
   }
   const blocks = [...heads].map(
-    ([head, findings]) => `${head}\n${findings.map(({ severity, code, at, message }) => `  ${severity.padEnd(5)}  ${code}  ${at}  ${message}`).join('\n')}\n`,
+    ([head, findings]) =>
+      `${head}\n${findings.map(({ severity, code, at, message }) => `  ${severity.padEnd(5)}  ${code}  ${at}  ${message}`).join('\n')}\n`,
   );
   return blocks.length === 0 ? 'Nothing found.\n' : blocks.join('\n');
 }

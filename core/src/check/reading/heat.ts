@@ -15,7 +15,12 @@ const COVER = /\bcover\b/giu;
 /** The cook's hands are bound as long as it lasts. */
 const HANDS =
   /\b(?:knead(?:ing)?|whisk(?:ing)?|beat(?:ing)?|chop(?:ping)?|dic(?:e|ing)|slic(?:e|ing)|peel(?:ing)?|grat(?:e|ing)|shap(?:e|ing)|roll(?:ing)?|form(?:ing)?|trim(?:ming)?|assembl(?:e|ing)|mash(?:ing)?|fold(?:ing)?|fill(?:ing)?|stir(?:ring)? (?:all the time|constantly|continuously|without stopping|throughout|the whole time)|stir-?fr(?:y|ying))\b/giu;
-const PREHEAT = /\b(?:pre-?heat|heat|warm)\p{L}* (?:up )?(?:the |your |an? )?(?:\p{L}+ )?(?:oven|grill|broiler|air fryer|pan|griddle|slow cooker)\b/giu;
+const PREHEAT =
+  /\b(?:pre-?heat|heat|warm)\p{L}* (?:up )?(?:the |your |an? )?(?:\p{L}+ )?(?:oven|grill|broiler|air fryer|pan|griddle|slow cooker)\b/giu;
+
+/** Foods, tins and sauces that are called by what heat does. */
+const CALLED_BY_HEAT =
+  /\b(?:brown (?:sugar|rice|onions?|lentils?|bread|sauce|basmati|mushrooms?|mustard)|(?:barbecue|bbq) sauce|baking (?:powder|soda|trays?|sheets?|paper|tins?|dish(?:es)?|parchment)|cooking (?:spray|water|oil|liquid|juices)|roasting (?:tins?|trays?|dish(?:es)?|juices)|frying pans?|griddle pans?|stewing (?:beef|steak)|the (?:stew|roast|toast|grill pan|curry)\b|stir-?fry (?:mix|sauce|vegetables)|toast(?=,| and)|steam(?:ing)? (?:stops|escapes|dies)|oven ?(?:gloves?|proof)\p{L}*)/giu;
 
 interface Said {
   readonly of: TimeOf;
@@ -30,7 +35,7 @@ interface Said {
  */
 export function whatTimeIsOf(step: StepReading, time: SaidTime): TimeOf {
   const { from, to } = sentenceAt(step.text, time.from);
-  const blind = step.text.replace(PREHEAT, (said) => ' '.repeat(said.length));
+  const blind = withoutNames(step.text);
   const [before, behind] = [blind.slice(from, time.from), blind.slice(time.to, to)];
   if (/^\s{0,2}(?:of\s)?(?:off the heat|off heat)\b/i.test(behind)) return 'rest';
   const last = saidIn(before).at(-1) ?? saidIn(behind)[0];
@@ -42,12 +47,20 @@ export function whatTimeIsOf(step: StepReading, time: SaidTime): TimeOf {
 
 /** Whether a text says that heat is on. */
 export function saysHeat(text: string): boolean {
-  return text.replace(PREHEAT, ' ').search(HEAT) >= 0;
+  return withoutNames(text).search(HEAT) >= 0;
+}
+
+/** The text with blanks where it only warms an oven up, or names a thing by its heat. */
+function withoutNames(text: string): string {
+  const blank = (said: string) => ' '.repeat(said.length);
+  return text.replace(PREHEAT, blank).replace(CALLED_BY_HEAT, blank);
 }
 
 function saidIn(text: string): Said[] {
   const of = (words: RegExp, what: TimeOf) => [...text.matchAll(words)].map((found) => ({ of: what, at: found.index, word: found[0] }));
-  const all = [...of(HEAT, 'heat'), ...of(REST, 'rest'), ...of(HANDS, 'hands')].sort((a, b) => a.at - b.at || b.word.length - a.word.length);
+  const all = [...of(HEAT, 'heat'), ...of(REST, 'rest'), ...of(HANDS, 'hands')].sort(
+    (a, b) => a.at - b.at || b.word.length - a.word.length,
+  );
   // "the drained beans", "roasted peppers": what was done to them before is nothing that is done now.
   const done = all.filter(({ word }) => !/(?:ed|fried)$/i.test(word) || /^(?:turned|switched|salted)/i.test(word));
   const said = done.length > 0 ? done : all;

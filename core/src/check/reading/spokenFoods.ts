@@ -43,24 +43,34 @@ export class SpokenFoods {
   readonly #vocabulary: Set<string>;
   /** Words that can say what something is: the last of what foods are called, and of which they are. */
   readonly #heads: Set<string>;
+  #listed: readonly CalledFood[] | undefined;
+  readonly #runs = new Map<string, FoodRun[]>();
 
   constructor(figures: RecipeFigures, kitchen: Kitchen) {
     const lines = new Map<string, { at: string; text: string | undefined }[]>();
     for (const { at, of, line } of figures.lines)
-      if (of.kind === 'food')
-        lines.set(of.resolved.food.id, [...(lines.get(of.resolved.food.id) ?? []), { at, text: line.text }]);
+      if (of.kind === 'food') lines.set(of.resolved.food.id, [...(lines.get(of.resolved.food.id) ?? []), { at, text: line.text }]);
     this.foods = kitchen.content.foods.map((food) => calledFood(food, lines.get(food.id) ?? []));
     this.#vocabulary = new Set(this.foods.flatMap(({ words }) => [...words]));
-    this.#heads = new Set([...SHARES, ...this.foods.flatMap(({ callings }) => callings.flatMap((calling) => [calling.at(-1) ?? '', calling[0] ?? '']))]);
+    this.#heads = new Set([
+      ...SHARES,
+      ...this.foods.flatMap(({ callings }) => callings.flatMap((calling) => [calling.at(-1) ?? '', calling[0] ?? ''])),
+    ]);
   }
 
   /** Foods that the recipe lists. */
   get listed(): readonly CalledFood[] {
-    return this.foods.filter(({ lines }) => lines.length > 0);
+    return (this.#listed ??= this.foods.filter(({ lines }) => lines.length > 0));
   }
 
   /** Where a text speaks of foods, in order. */
-  runsIn(text: string): FoodRun[] {
+  runsIn(text: string): readonly FoodRun[] {
+    let runs = this.#runs.get(text);
+    if (!runs) this.#runs.set(text, (runs = this.#readRuns(text)));
+    return runs;
+  }
+
+  #readRuns(text: string): FoodRun[] {
     const runs: FoodRun[] = [];
     let run: { word: string; from: number; to: number }[] = [];
     const close = () => {
@@ -69,7 +79,7 @@ export class SpokenFoods {
       run = [];
     };
     for (const found of text.matchAll(/[\p{L}\p{M}]+(?:['’]s\b)?/gu)) {
-      const [word = ''] = foodWords(found[0].replace(/-/g, ' '));
+      const word = wordOf(found[0]);
       const last = run.at(-1);
       if (last && !/^[\s-]{1,2}$/.test(text.slice(last.to, found.index))) close();
       if (word !== '' && (this.#vocabulary.has(word) || isModifier(word)) && !SMALL.has(word))
@@ -91,14 +101,31 @@ export class SpokenFoods {
   }
 }
 
+interface Called {
+  readonly words: readonly string[];
+  readonly callings: readonly (readonly string[])[];
+}
+
+/** A food's names are taken apart once, for as long as the food is the same. */
+const CALLED = new WeakMap<Food, Called>();
+
 function calledFood(food: Food, lines: readonly { readonly at: string; readonly text: string | undefined }[]): CalledFood {
+  let own = CALLED.get(food);
+  if (!own) CALLED.set(food, (own = calledBy([food.name, ...(food.names ?? [])])));
   const texts = lines.flatMap(({ text }) => (text === undefined ? [] : [parseLineText(text).foodWords]));
-  const names = [food.name, ...(food.names ?? []), ...texts];
+  const byLines = calledBy(texts);
   return {
     food,
-    words: new Set(names.flatMap(foodWords).filter((word) => !SMALL.has(word) && !/\d/.test(word))),
-    callings: names.flatMap((name) => callingsOf(name)),
+    words: new Set([...own.words, ...byLines.words]),
+    callings: [...own.callings, ...byLines.callings],
     lines: lines.map(({ at }) => at),
+  };
+}
+
+function calledBy(names: readonly string[]): Called {
+  return {
+    words: names.flatMap(foodWords).filter((word) => !SMALL.has(word) && !/\d/.test(word)),
+    callings: names.flatMap(callingsOf),
   };
 }
 
@@ -113,6 +140,19 @@ function callingsOf(name: string): string[][] {
   if (narrowing !== undefined) callings.push([narrowing, ...plain]);
   if (/-style\b/.test(name) && first[0] !== undefined) callings.push([first[0]]);
   return callings;
+}
+
+/** Words met before, as `foodWords` leaves them: steps say the same few hundred again and again. */
+const MET = new Map<string, string>();
+const MOST_MET = 20_000;
+
+function wordOf(written: string): string {
+  const known = MET.get(written);
+  if (known !== undefined) return known;
+  if (MET.size >= MOST_MET) MET.clear();
+  const [word = ''] = foodWords(written.replace(/-/g, ' '));
+  MET.set(written, word);
+  return word;
 }
 
 function isModifier(word: string): boolean {

@@ -32,10 +32,12 @@ export interface StepReading {
 export function stepReadings(recipe: Recipe, kitchen: Kitchen): StepReading[] {
   const places = placesByReference(recipe);
   const lines = new Map<string, Line>(recipe.parts.flatMap((part) => part.lines.map((line, i) => [`${part.id}/${i + 1}`, line] as const)));
-  return (recipe.steps ?? []).map(stepOf).flatMap((step, i) => [
-    reading(step.text, { number: i + 1, step, isWay: false }),
-    ...(step.or ?? []).map((way) => reading(way.text, { number: i + 1, step, isWay: true })),
-  ]);
+  return (recipe.steps ?? [])
+    .map(stepOf)
+    .flatMap((step, i) => [
+      reading(step.text, { number: i + 1, step, isWay: false }),
+      ...(step.or ?? []).map((way) => reading(way.text, { number: i + 1, step, isWay: true })),
+    ]);
 
   function reading(written: string, of: Pick<StepReading, 'number' | 'step' | 'isWay'>): StepReading {
     let text = '';

@@ -5,7 +5,9 @@ import type { Finding } from '../finding.js';
 /** A food whose name says an allergen that its allergens do not. */
 export function allergenUnnamed({ foods }: CheckGround): Finding[] {
   return foods.flatMap((food): Finding[] => {
-    const lacking = lackedBy(allergensInWords(food.name).named, food.allergens ?? []);
+    // "with butter or oil" says neither.
+    const name = food.name.replace(/(?<![\p{L}-])[\p{L}-]+ or [\p{L}-]+/gu, ' ');
+    const lacking = lackedBy(allergensInWords(name).named, food.allergens ?? []);
     if (lacking.length === 0) return [];
     const words = lacking.map(allergenWord).join(', ');
     return [

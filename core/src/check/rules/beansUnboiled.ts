@@ -24,7 +24,11 @@ export function beansUnboiled({ figures, mainSteps, steps }: CheckGround): Findi
 }
 
 function isDryKidneyBean({ name, state, names = [] }: Food): boolean {
-  return (state === 'dry' || /\b(?:dry|dried)\b/i.test(name)) && KIDNEY.test([name, ...names].join(' ')) && !/\bcanned|cooked|flour|pasta\b/i.test(name);
+  return (
+    (state === 'dry' || /\b(?:dry|dried)\b/i.test(name)) &&
+    KIDNEY.test([name, ...names].join(' ')) &&
+    !/\bcanned|cooked|flour|pasta\b/i.test(name)
+  );
 }
 
 function boils({ text, times }: StepReading): boolean {
@@ -36,8 +40,13 @@ function boils({ text, times }: StepReading): boolean {
     const behind = text.slice(time.to, sentence.to);
     // The word of heat that stands nearest before the time says what it is a time of.
     const words = [...before.matchAll(/\b(?:boil|simmer|soak|slow cooker|cook|rest|stand|bak)\p{L}*/giu)].at(-1)?.[0] ?? '';
-    if (/^boil/i.test(words)) return !/\b(?:then|and) (?:let (?:it|them) )?simmer/i.test(before.slice(before.toLowerCase().lastIndexOf('boil')));
+    if (/^boil/i.test(words))
+      return !/\b(?:then|and) (?:let (?:it|them) )?simmer/i.test(before.slice(before.toLowerCase().lastIndexOf('boil')));
     if (/^(?:soak|rest|stand|slow)/i.test(words)) return false;
-    return /\b(?:rolling|hard|fast|vigorous|full|proper|furious)\b.{0,12}\bboil|\bboil/i.test(words === '' ? behind.slice(0, 40) : '') || (/^cook/i.test(words) && /\b(?:hard|rolling|fast) boil/i.test(before)) || (/\bboil\b/i.test(text.slice(0, sentence.from)) && /\b(?:keep|hold|leave) (?:it|them) there\b/i.test(before));
+    return (
+      /\b(?:rolling|hard|fast|vigorous|full|proper|furious)\b.{0,12}\bboil|\bboil/i.test(words === '' ? behind.slice(0, 40) : '') ||
+      (/^cook/i.test(words) && /\b(?:hard|rolling|fast) boil/i.test(before)) ||
+      (/\bboil\b/i.test(text.slice(0, sentence.from)) && /\b(?:keep|hold|leave) (?:it|them) there\b/i.test(before))
+    );
   });
 }

@@ -19,7 +19,10 @@ const said = (words: string) => new RegExp(String.raw`(?<![\p{L}-])(?:${words.re
 
 /** Nutrition claims as people write them. */
 const CLAIM_WORDS: readonly ClaimWords[] = [
-  both(said('(?:high|rich|loaded|packed)~(?:in~|with~)?protein|protein~(?:rich|packed)|(?:full|bursting) (?:of|with) protein'), 'high protein'),
+  both(
+    said('(?:high|rich|loaded|packed)~(?:in~|with~)?protein|protein~(?:rich|packed)|(?:full|bursting) (?:of|with) protein'),
+    'high protein',
+  ),
   { words: said('(?:good |great )?source of protein'), us: 'high protein', eu: 'source of protein' },
   both(said('(?:high|rich|loaded|packed)~(?:in~|with~)?fib(?:re|er)|fib(?:re|er)~(?:rich|packed)|full of fib(?:re|er)'), 'high fibre'),
   { words: said('(?:good |great )?source of fib(?:re|er)'), us: 'high fibre', eu: 'source of fibre' },
@@ -28,14 +31,24 @@ const CLAIM_WORDS: readonly ClaimWords[] = [
   { words: said('low~(?:in~)?(?:salt|sodium)'), us: 'low sodium', eu: 'low salt' },
   { words: said('low~(?:in~)?(?:saturates|saturated~fats?|sat~fat)'), us: undefined, eu: 'low saturates' },
   { words: said('low~(?:in~)?sugars?'), us: undefined, eu: 'low sugars' },
-  never(said('(?:sugar|fat|salt|calorie|carb|sodium)s?~free|(?:free of|no|zero|without) (?:added )?(?:sugars?|fat|carbs?)(?= |[.,;!]|$)(?! (?:is|are|need|in the))|no~added~(?:sugar|salt)')),
+  never(
+    said(
+      '(?:sugar|fat|salt|calorie|carb|sodium)s?~free|(?:free of|no|zero|without) (?:added )?(?:sugars?|fat|carbs?)(?= |[.,;!]|$)(?! (?:is|are|need|in the))|no~added~(?:sugar|salt)',
+    ),
+  ),
   never(said('(?:low|zero|no|reduced)~(?:in~)?carb(?:s|ohydrates?)?|keto(?:genic)?|low~gi')),
-  never(said('health(?:y|ier|iest|ful)|good for you|guilt~free|clean~eating|detox(?:es|ing)?|super~?foods?|fat~burning|slimming|skinny|immune~boosting|immunity'), true),
+  never(
+    said(
+      'health(?:y|ier|iest|ful)|good for you|guilt~free|clean~eating|detox(?:es|ing)?|super~?foods?|fat~burning|slimming|skinny|immune~boosting|immunity',
+    ),
+    true,
+  ),
   never(said('guilt~free|detox(?:es|ing)?|super~?foods?'), false),
   never(said('light(?:er)?|lite'), true),
 ];
 /** What "light" is said of that is no claim: a colour, how much, a meal that is small. */
-const LIGHT_OF = /^\s(?:brown|golden?|gold|amber|green|pink|colou?r|coating|dusting|touch|simmer|boil|heat|hand|crust|drizzle|sprinkl\p{L}+|glaze|soy|coconut|cream|mayo\p{L}*|olive|bread|meal|work|on (?:washing|effort))/iu;
+const LIGHT_OF =
+  /^\s(?:brown|golden?|gold|amber|green|pink|colou?r|coating|dusting|touch|simmer|boil|heat|hand|crust|drizzle|sprinkl\p{L}+|glaze|soy|coconut|cream|mayo\p{L}*|olive|bread|meal|work|on (?:washing|effort))/iu;
 /** "Healthy" of how much. */
 const HEALTHY_OF = /^\s(?:glug|pinch|handful|dollop|splash|amount|dose|slug|helping|spoon\p{L}*|drizzle|squeeze|grind\p{L}*)/iu;
 
@@ -57,7 +70,9 @@ const FREE_OF: readonly (readonly [words: string, allergens: readonly Allergen[]
   ['sulphites?|sulfites?', ['sulphites']],
   ['allergens?', []],
 ];
-const GLUTEN_WORDS = said('gluten~free|free (?:of|from) gluten|(?:no|without|zero|contains no|made without)~(?:any~)?gluten|coeliac~(?:safe|friendly)|(?:safe |fit |made )?for (?:coeliacs|celiacs)|celiac~(?:safe|friendly)|gf');
+const GLUTEN_WORDS = said(
+  'gluten~free|free (?:of|from) gluten|(?:no|without|zero|contains no|made without)~(?:any~)?gluten|coeliac~(?:safe|friendly)|(?:safe |fit |made )?for (?:coeliacs|celiacs)|celiac~(?:safe|friendly)|gf',
+);
 
 /** Claims typed into words that figures do not give, or that may never be made. */
 export function claimTyped(ground: CheckGround): Finding[] {
@@ -68,11 +83,15 @@ export function claimTyped(ground: CheckGround): Finding[] {
   return texts.flatMap(({ at, text, head }) => {
     const bare = withoutFoodNames(text, ground);
     const found = new Map<string, string>();
-    for (const claim of CLAIM_WORDS) if (head || !claim.onlyInHead) for (const [words, why] of nutritionClaims(bare, claim, ground)) found.set(words, why);
+    for (const claim of CLAIM_WORDS)
+      if (head || !claim.onlyInHead) for (const [words, why] of nutritionClaims(bare, claim, ground)) found.set(words, why);
     for (const [words, why] of allergenClaims(bare, ground)) found.set(words, why);
-    return [...found].map(
-      ([words, why]): Finding => ({ code: 'claim-typed', at, severity: 'wrong', message: `“${words}” is a claim ${why} Take it out, or say what the figures give.` }),
-    );
+    return [...found].map(([words, why]): Finding => ({
+      code: 'claim-typed',
+      at,
+      severity: 'wrong',
+      message: `“${words}” is a claim ${why} Take it out, or say what the figures give.`,
+    }));
   });
 }
 
@@ -81,7 +100,11 @@ function nutritionClaims(text: string, { words, us, eu }: ClaimWords, ground: Ch
   const name = rules === 'us' ? us : eu;
   return [...text.matchAll(words)].flatMap((found): [string, string][] => {
     const behind = text.slice(found.index + found[0].length);
-    if (/^lite?|^light/i.test(found[0]) && (LIGHT_OF.test(behind) || /\b(?:by|until) $|\b(?:day|traffic|lamp)$/i.test(text.slice(0, found.index)))) return [];
+    if (
+      /^lite?|^light/i.test(found[0]) &&
+      (LIGHT_OF.test(behind) || /\b(?:by|until) $|\b(?:day|traffic|lamp)$/i.test(text.slice(0, found.index)))
+    )
+      return [];
     if (/^health/i.test(found[0]) && HEALTHY_OF.test(behind)) return [];
     if (/^low/i.test(found[0]) && /^\s(?:heat|flame|oven|shelf|setting|simmer)/i.test(behind)) return [];
     if (name === undefined) return [[found[0], 'that no figure of a dish can give.']];
@@ -98,12 +121,18 @@ function allergenClaims(text: string, ground: CheckGround): [string, string][] {
     'that needs a laboratory and clean lines: a list of foods cannot give it. “No gluten-containing ingredient listed” may be said where it is so.',
   ]);
   const free = FREE_OF.filter(([words]) => words !== 'gluten').flatMap(([words, allergens]) =>
-    [...text.matchAll(said(`(?:${words})~free|free (?:of|from) (?:${words})|(?:without|contains no|no) (?:any )?(?:${words})(?= ?[.,;!]|$| (?:in it|at all|inside|here))`))].flatMap(
-      (found): [string, string][] => {
-        const held = preciseAllergens([...own].filter((one) => allergens.some((asked) => one === asked || allergensWithGroups([one]).has(asked))));
-        return held.length === 0 ? [] : [[found[0], `and a food of the dish has ${held.join(', ')}.`]];
-      },
-    ),
+    [
+      ...text.matchAll(
+        said(
+          `(?:${words})~free|free (?:of|from) (?:${words})|(?:without|contains no|no) (?:any )?(?:${words})(?= ?[.,;!]|$| (?:in it|at all|inside|here))`,
+        ),
+      ),
+    ].flatMap((found): [string, string][] => {
+      const held = preciseAllergens(
+        [...own].filter((one) => allergens.some((asked) => one === asked || allergensWithGroups([one]).has(asked))),
+      );
+      return held.length === 0 ? [] : [[found[0], `and a food of the dish has ${held.join(', ')}.`]];
+    }),
   );
   return [...gluten, ...free];
 }
@@ -113,14 +142,23 @@ function withoutFoodNames(text: string, { spoken, figures }: CheckGround): strin
   let bare = text;
   const names = [
     ...spoken.listed.flatMap(({ food }) => [food.name, ...(food.names ?? []), food.name.split(',')[0] ?? '']),
-    ...figures.lines.flatMap(({ line }) => (line.text === undefined ? [] : [line.text.replace(/^[\d\s½¼¾/.,-]+(?:g|kg|ml|l|tsp|tbsp|cups?|cans?|oz|lb)?\s/i, '').split(',')[0] ?? ''])),
+    ...figures.lines.flatMap(({ line }) =>
+      line.text === undefined
+        ? []
+        : [line.text.replace(/^[\d\s½¼¾/.,-]+(?:g|kg|ml|l|tsp|tbsp|cups?|cans?|oz|lb)?\s/i, '').split(',')[0] ?? ''],
+    ),
   ];
-  for (const name of names.filter((one) => /free|\blow|light|lite|high|reduced|health|skinny|super|rich|keto/i.test(one)).sort((a, b) => b.length - a.length))
+  for (const name of names
+    .filter((one) => /free|\blow|light|lite|high|reduced|health|skinny|super|rich|keto/i.test(one))
+    .sort((a, b) => b.length - a.length))
     bare = bare.replace(new RegExp(name.replace(/[\\^$.*+?()[\]{}|/]/g, '\\$&'), 'gi'), (found) => ' '.repeat(found.length));
   // "fat-free yoghurt", "light mayonnaise": said of a listed food just behind it.
   for (const run of spoken.runsIn(bare)) {
     if (spoken.meantBy(run).length === 0) continue;
-    const before = /(?:(?:low|reduced|full|half|zero|non|lower|no)[\s-](?:fat|salt|sodium|sugar|added sugar|calorie)|(?:fat|sugar|gluten|dairy|salt|wheat|egg|nut|lactose)[\s-]free|lite?|light|lighter|unsweetened)[\s-]{1,2}$/i.exec(bare.slice(0, run.from));
+    const before =
+      /(?:(?:low|reduced|full|half|zero|non|lower|no)[\s-](?:fat|salt|sodium|sugar|added sugar|calorie)|(?:fat|sugar|gluten|dairy|salt|wheat|egg|nut|lactose)[\s-]free|lite?|light|lighter|unsweetened)[\s-]{1,2}$/i.exec(
+        bare.slice(0, run.from),
+      );
     if (before) bare = bare.slice(0, before.index) + ' '.repeat(before[0].length) + bare.slice(run.from);
   }
   return bare;

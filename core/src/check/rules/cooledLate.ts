@@ -5,12 +5,14 @@ import type { CheckGround } from '../checkGround.js';
 import type { Finding } from '../finding.js';
 
 const MOST_MINUTES = 90;
-const LEFT = /\b(?:leav|left|cool|stand|stood|rest|sit|sat|set aside|keep|kept|wait|forget)\p{L}*/iu;
+const LEFT =
+  /\b(?:leav|left|cool|stand|stood|rest|sit|sat|set aside|keep|kept|wait|forget|on (?:the|a) (?:table|counter|worktop|stove|hob|side|bench|sideboard|windowsill)|at room temperature|in the kitchen)\p{L}*/iu;
 const COLD = /\b(?:fridge|refrigerat\p{L}*|chill\p{L}*|freez\p{L}*|iced?|ice bath|cold (?:water|store|room|box)|larder)\b/iu;
 /** Not cooked, or not food that spoils, or kept hot. */
 const OTHER_THING =
   /\b(?:soak\p{L}*|dough|ris(?:e|es|ing)|prov(?:e|es|ing)|marinat\p{L}*|brin(?:e|ed|ing)|raw|dry|dries|drying|sprout\p{L}*|pickl\p{L}*|batter|starter|salt(?:ed)? and|flour|yeast|infus\p{L}*|steep\p{L}*|keep warm|kept warm|stay hot|oven|slow cooker|in the pot on low|simmer\p{L}*|on the heat|over (?:a )?(?:low|medium|high))\b/iu;
-const NIGHT = /\b(?:overnight|(?:till|until|to) (?:the )?(?:next )?morning|all night|for the night|until the next day|till the next day)\b/gi;
+const NIGHT =
+  /\b(?:overnight|(?:till|until|to) (?:the )?(?:next )?morning|all night|for the night|until the next day|till the next day)\b/gi;
 
 /** Cooked food that is left out of the fridge for longer than 90 minutes. */
 export function cooledLate({ mainSteps }: CheckGround): Finding[] {
@@ -19,7 +21,10 @@ export function cooledLate({ mainSteps }: CheckGround): Finding[] {
     const { at, text } = step;
     const before = cooked;
     cooked ||= saysHeat(text);
-    const long = [...step.times.filter(({ high }) => high > MOST_MINUTES).map(placeOf), ...[...text.matchAll(NIGHT)].map(({ index, 0: said }) => ({ from: index, to: index + said.length }))];
+    const long = [
+      ...step.times.filter(({ high }) => high > MOST_MINUTES).map(placeOf),
+      ...[...text.matchAll(NIGHT)].map(({ index, 0: said }) => ({ from: index, to: index + said.length })),
+    ];
     const bad = long.find((time) => isLeftOut(step, time, before));
     if (!bad) return [];
     return [

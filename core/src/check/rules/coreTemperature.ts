@@ -11,7 +11,8 @@ const NOISE = 0.75;
 const NOT_OF_FOOD =
   /\b(?:oven|fridge|refrigerat\p{L}*|freezer|water|bath|oil|grill|plates?|boxes to warm|room|cool(?:ed|ing|s)? (?:to|below|under)|below|keep warm|milk|yeast|warm the|stock (?:to|at))\b/iu;
 const REHEATS = /\breheat|\bwarm(?:ed)? (?:up|through|again)|\bmicrowave\b/i;
-const HELD = /^\s?(?:\/\s?\d{2,3}\s?°?\s?[CF]\s?)?(?:in the middle |inside |at the (?:thickest|core|centre|center) )?(?:and |, |for |held |kept |hold )*(?:there )?(?:for )?(?:at least )?(?<n>\d+|two|three|four|five|ten) ?min/i;
+const HELD =
+  /^\s?(?:\/\s?\d{2,3}\s?°?\s?[CF]\s?)?(?:in the middle |inside |at the (?:thickest|core|centre|center) )?(?:and |, |for |held |kept |hold )*(?:there )?(?:for )?(?:at least )?(?<n>\d+|two|three|four|five|ten) ?min/i;
 const OUTER = /\b(?:surface|outside|skin)\b/i;
 
 /** A step that cooks raw meat, fish or egg and names a core temperature below the guideline's. */
@@ -48,7 +49,8 @@ const NAMES: Readonly<Record<RawKind['kind'], string>> = {
 function mendOf({ at, step, text }: StepReading, heat: SaidHeat, celsius: number, fahrenheit: number): Pick<Finding, 'mend'> {
   const said = text.slice(heat.from, heat.to);
   if (step.text.split(said).length !== 2) return {};
-  const safe = /F\b/i.test(said) && !/C\b/.test(said) ? `${fahrenheit}°F` : /F\b/i.test(said) ? `${celsius} °C / ${fahrenheit} °F` : `${celsius} °C`;
+  const safe =
+    /F\b/i.test(said) && !/C\b/.test(said) ? `${fahrenheit}°F` : /F\b/i.test(said) ? `${celsius} °C / ${fahrenheit} °F` : `${celsius} °C`;
   return { mend: { kind: 'text', at, words: `Say ${safe}`, text: step.text.replace(said, safe) } };
 }
 

@@ -16,19 +16,25 @@ interface Counted {
 const HEAD_NAMES = ['box', 'lunchbox', 'serving', 'portion', 'container', 'meal', 'lunch', 'dinner', 'supper', 'breakfast'];
 const STEP_NAMES = ['box', 'lunchbox', 'serving', 'portion', 'container', 'tub', 'jar', 'bowl', 'tupperware'];
 /** In a step, containers count where something is divided over them. */
-const DIVIDES = /\b(?:divid|shar|split|pack|fill|spoon|ladle|portion|distribut|pour|scoop|layer|box up|transfer|decant|into|between|among|amongst|over|across|each of)\p{L}*/iu;
+const DIVIDES =
+  /\b(?:divid|shar|split|pack|fill|spoon|ladle|portion|distribut|pour|scoop|layer|box up|transfer|decant|into|between|among|amongst|over|across|each of)\p{L}*/iu;
 /** What is mixed in two bowls makes no two bowls. */
 const MIXES = /\b(?:mix|whisk|beat|stir|toss|combine|soak|marinate|sift)\p{L}*/iu;
 const PLACES = String.raw`(?:for|in|into|to|go(?:es)? (?:in|into)|until|till) (?:the |your )?(?:fridge|freezer|tomorrow|tonight|today|now|later|eat|freeze|next day|weekend|monday|tuesday|wednesday|thursday|friday|saturday|sunday|week)`;
 const SOME_BEHIND = new RegExp(String.raw`^ (?:\p{L}+ )?${PLACES}\b`, 'iu');
-const SOME_BEFORE = /\b(?:freeze|chill|refrigerate|thaw|defrost|eat|keep|put|leave|move|take|spare|set aside|first|last|other|next|these|those|another|remaining|only)(?: the| out)?\s$/i;
+const SOME_BEFORE =
+  /\b(?:freeze|chill|refrigerate|thaw|defrost|eat|keep|put|leave|move|take|spare|set aside|first|last|other|next|these|those|another|remaining|only)(?: the| out)?\s$/i;
+/** "two boxes a day" */
+const RATE_BEHIND = /^ (?:a|per|each|every) (?:day|week|person|head|meal|night)\b/i;
 const PLACED = new RegExp(String.raw`(?<![\p{L}\d.,/])(?<number>${SAID_NUMBER}) ${PLACES}\b`, 'giu');
 
 /** A text that says how many boxes the dish makes, and it makes another number. */
 export function countDiffers(ground: CheckGround): Finding[] {
   const { recipe } = ground;
   const own = recipe.servingName?.toLowerCase();
-  const heads = ground.headTexts.flatMap(({ at, text }) => differing(at, text, countsIn(text, own ? [...HEAD_NAMES, own] : HEAD_NAMES, true), recipe.servings));
+  const heads = ground.headTexts.flatMap(({ at, text }) =>
+    differing(at, text, countsIn(text, own ? [...HEAD_NAMES, own] : HEAD_NAMES, true), recipe.servings),
+  );
   const steps = ground.steps.flatMap(({ at, text }) => {
     const counts = countsIn(text, own ? [...STEP_NAMES, own] : STEP_NAMES, false).filter(({ from, some }) => {
       const sentence = sentenceAt(text, from);
@@ -43,7 +49,8 @@ export function countDiffers(ground: CheckGround): Finding[] {
     const whole = counts.filter(({ some }) => !some);
     if (counts.some(({ count }) => same(count, servings)) || same(sumOf(counts), servings)) return [];
     // Several numbers in one text may count different things; one that says less may be some of them.
-    const wrong = whole.at(0) ?? (counts.length > 1 && whole.length === 0 ? counts[0] : undefined);
+    // "One box" speaks of any of them.
+    const wrong = whole.find(({ count }) => count !== 1) ?? (counts.length > 1 && whole.length === 0 ? counts[0] : undefined);
     if (!wrong) return [];
     const made = pluralize(recipe.servingName ?? 'serving', servings, true);
     return [
@@ -78,11 +85,14 @@ function countsIn(text: string, names: readonly string[], head: boolean): Counte
   const start = String.raw`(?<![\p{L}\d.,/])`;
   // "two lunch boxes", "5 boxes"; not "one of the boxes", "a 500 g box", "two to a box".
   const counted = new RegExp(
-    `${start}(?<number>${SAID_NUMBER}) (?!(?:g|kg|ml|l|oz|lb|cm|mm|min|minutes?|hours?|days?|degrees?)\\b)(?:(?!of\\b|to\\b|in\\b|into\\b|for\\b|per\\b|each\\b|every\\b|and\\b|or\\b|with\\b|from\\b|a\\b|an\\b|the\\b|this\\b|that\\b)[\\p{L}-]{1,20} ){0,2}?(?:${all.join('|')})(?![\\p{L}\\d-])`,
+    `${start}(?<number>${SAID_NUMBER})[ -](?!(?:g|kg|ml|l|oz|lb|cm|mm|min|minutes?|hours?|days?|degrees?)\\b)(?:(?!of\\b|to\\b|in\\b|into\\b|for\\b|per\\b|each\\b|every\\b|and\\b|or\\b|with\\b|from\\b|a\\b|an\\b|the\\b|this\\b|that\\b)[\\p{L}-]{1,20} ){0,2}?(?:${all.join('|')})(?![\\p{L}\\d-])`,
     'giu',
   );
   const serves = head
-    ? new RegExp(`${start}(?:serves|feeds|makes|enough for|(?<=portions |boxes |servings )for) (?:about )?(?<number>${SAID_NUMBER})(?![\\p{L}\\d-]|[.,/]\\d| (?:g|kg|ml|l|days?|nights?|minutes?|koftas|meatballs)\\b)(?! \\p{L}+s\\b(?<!${all.join('|')}))`, 'giu')
+    ? new RegExp(
+        `${start}(?:serves|feeds|makes|enough for|(?<=portions |boxes |servings )for) (?:about )?(?<number>${SAID_NUMBER})(?![\\p{L}\\d-]|[.,/]\\d| (?:g|kg|ml|l|days?|nights?|minutes?|koftas|meatballs)\\b)(?! \\p{L}+s\\b(?<!${all.join('|')}))`,
+        'giu',
+      )
     : undefined;
   const found = [...text.matchAll(counted), ...(serves ? text.matchAll(serves) : [])].map((one) => {
     const [before, behind] = [text.slice(0, one.index), text.slice(one.index + one[0].length)];
@@ -91,7 +101,7 @@ function countsIn(text: string, names: readonly string[], head: boolean): Counte
       from: one.index,
       to: one.index + one[0].length,
       words: one[0],
-      some: SOME_BEHIND.test(behind) || SOME_BEFORE.test(before),
+      some: SOME_BEHIND.test(behind) || SOME_BEFORE.test(before) || RATE_BEHIND.test(behind),
     };
   });
   const placed = [...text.matchAll(PLACED)]

@@ -6,7 +6,8 @@ import type { Finding } from '../finding.js';
 const MOST_DAYS = 4;
 const RICE_DAYS = 1;
 const RICE = /\brice\b/i;
-const NO_GRAINS = /\b(?:noodles?|vermicelli|vinegar|paper|wrappers?|flour|wine|milk|drink|cakes?|syrup|bran|crackers?|starch|pudding|oil|cauliflower|konjac|riced)\b/i;
+const NO_GRAINS =
+  /\b(?:noodles?|vermicelli|vinegar|paper|wrappers?|flour|wine|milk|drink|cakes?|syrup|bran|crackers?|starch|pudding|oil|cauliflower|konjac|riced)\b/i;
 
 /** More days in the fridge than the guideline allows: four, or one where cooked rice is in the box. */
 export function keepsTooLong({ figures, recipe }: CheckGround): Finding[] {

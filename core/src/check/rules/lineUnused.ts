@@ -7,14 +7,17 @@ import type { Finding } from '../finding.js';
 
 /** Everything that is listed, whatever it is; what stands behind "but" is not. */
 const EVERYTHING =
-  /\b(?:everything(?: else)?|all (?:of )?(?:the |your )?(?:(?:other|remaining|dry|wet|rest of the|liquid|dressing|sauce|marinade|salad|topping|filling|soup|\p{L}+) )?ingredients|(?:all |the )?(?:other|remaining|dry|wet|liquid|dressing|sauce|marinade|salad|topping|filling|spice|\p{L}+) ingredients|(?:all )?the (?:rest|remainder)(?: of the ingredients|(?! of\b))|the ingredients|the lot)\b(?<but> (?:but|except|apart from|save)(?: for)? (?:the )?(?<without>[^.;,]{1,60}))?/giu;
+  /\b(?:everything(?: else)?|all(?= (?:but|except|apart from|save)\b)|all (?:of )?(?:the |your )?(?:(?:other|remaining|dry|wet|rest of the|liquid|dressing|sauce|marinade|salad|topping|filling|soup|\p{L}+) )?ingredients|(?:all |the )?(?:other|remaining|dry|wet|liquid|dressing|sauce|marinade|salad|topping|filling|spice|\p{L}+) ingredients|(?:all )?the (?:rest|remainder)(?: of the ingredients|(?! of\b))|the ingredients|the lot)\b(?<but> (?:but|except|apart from|save)(?: for)? (?:the )?(?<without>[^.;,]{1,60}))?/giu;
 /** What is done with a food without naming it. */
 const DONE: readonly (readonly [RegExp, RegExp])[] = [
   [/\bseason(?:ed|ing)?\b/i, /\b(?:salt|pepper|seasoning)\b/i],
   [/\bsalt(?:ed|ing)?\b/i, /\bsalt\b/i],
   [/\bpepper(?:ed)?\b/i, /\bpepper\b/i],
   [/\bbutter(?:ed|ing)\b|\bbutter (?:the|a|an|your|both)\b/i, /\bbutter\b|\bspread\b|\bmargarine\b/i],
-  [/\boil(?:ed|ing)\b|\boil (?:the|a|an|your|both|them|it)\b|\bgreas(?:e|ed|ing)\b/i, /\boil\b|\bbutter\b|\bghee\b|\blard\b|\bspray\b|\bfat\b/i],
+  [
+    /\boil(?:ed|ing)\b|\boil (?:the|a|an|your|both|them|it)\b|\bgreas(?:e|ed|ing)\b/i,
+    /\boil\b|\bbutter\b|\bghee\b|\blard\b|\bspray\b|\bfat\b/i,
+  ],
   [/\bflour(?:ed|ing)\b|\bflour (?:the|a|an|your)\b|\bdust(?:ed|ing)?\b/i, /\bflour\b|\bcornflour\b|\bicing\b/i],
   [/\bsugar(?:ed)\b|\bsweeten(?:ed)?\b/i, /\bsugar\b|\bhoney\b|\bsyrup\b|\bsweetener\b/i],
   [/\b(?:boil|simmer|steam|soak|poach|cook|cover|blanch|drain|absorb)(?:s|ed|ing)?\b/i, /^water\b/i],
@@ -60,6 +63,8 @@ function speaksOf({ text }: StepReading, { of }: LineFigures): boolean {
   return [...text.matchAll(/[\p{L}]+/gu)].some((found) => {
     const [word = ''] = foodWords(found[0]);
     if (!GROUP_WORDS.has(word) || !isOfGroup(word, food)) return false;
-    return !/^[ -](?:stock|broth|cube|oil|sauce|paste|powder|milk|knife|tin|pan|dish|peeler|drawer)/i.test(text.slice(found.index + found[0].length));
+    return !/^[ -](?:stock|broth|cube|oil|sauce|paste|powder|milk|knife|tin|pan|dish|peeler|drawer)/i.test(
+      text.slice(found.index + found[0].length),
+    );
   });
 }

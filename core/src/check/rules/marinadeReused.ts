@@ -7,12 +7,15 @@ const MARINATES = /\bmarinad|\bmarinat/i;
 const REUSES =
   /\b(?:pour(?:ed|ing)?|brush(?:ed|ing)?|bast(?:e|ed|ing)|drizzl(?:e|ed|ing)|spoon(?:ed|ing)?|serv(?:e|ed|ing)|dress(?:ed|ing)?|glaz(?:e|ed|ing)|toss(?:ed|ing)?|dip(?:ped|ping)?|coat(?:ed|ing)?|moisten(?:ed|ing)?|paint(?:ed|ing)?|finish(?:ed|ing)?|stir(?:red|ring)?)\b/i;
 const BOILED = /\b(?:boil|bubbl|simmer|reduc)\p{L}*/iu;
-const THROWN = /\b(?:throw|threw|thrown|discard|bin|pour(?:ed)? (?:it |the marinade )?away|tip(?:ped)? (?:it |the marinade )?away|drain)\p{L}*/iu;
+const THROWN =
+  /\b(?:throw|threw|thrown|discard|bin|pour(?:ed)? (?:it |the marinade )?away|tip(?:ped)? (?:it |the marinade )?away|drain)\p{L}*/iu;
 const PUT_ASIDE =
   /\b(?:(?:put|set|keep|kept|hold|held|save[d]?|spare|take|reserve[d]?)(?: \p{L}+| \d+)* (?:aside|back|apart|out|for (?:serving|later|brushing|the sauce|the end))|reserve[d]? (?:half|some|a|\d|the rest|two|three|four)|(?:half|some|\d+ (?:g|ml|tbsp|tsp)|(?:a|two|three|four) \p{L}+) of (?:the|this) marinade)\b/iu;
-const WITH_THE_MEAT = /\b(?:with (?:its|all (?:of )?(?:its|the|their)|their|the)|and (?:its|their|all (?:of )?the|the)|in (?:its|their|the)) (?:own )?marinade\b/i;
+const WITH_THE_MEAT =
+  /\b(?:with (?:its|all (?:of )?(?:its|the|their)|their|the)|and (?:its|their|all (?:of )?the|the)|in (?:its|their|the)) (?:own )?marinade\b/i;
 
-const BRUSHED = /\b(?:brush|bast|glaz|paint|drizzl|dress|serv|dip|moisten)\p{L}* (?:\p{L}+ ){0,4}(?:with|in) (?:the |its |their |that |more )?(?:\p{L}+ )?marinade\b/iu;
+const BRUSHED =
+  /\b(?:brush|bast|glaz|paint|drizzl|dress|serv|dip|moisten)\p{L}* (?:\p{L}+ ){0,4}(?:with|in) (?:the |its |their |that |more )?(?:\p{L}+ )?marinade\b/iu;
 
 /** What raw meat or fish was marinated in, poured, brushed or served again without being boiled. */
 export function marinadeReused(ground: CheckGround): Finding[] {
@@ -40,7 +43,8 @@ export function marinadeReused(ground: CheckGround): Finding[] {
         code: 'marinade-reused',
         at,
         severity: 'wrong',
-        message: 'What raw meat lay in is used again here without being boiled: it holds what the meat held. Boil it, put some aside before the meat goes in, or throw it away.',
+        message:
+          'What raw meat lay in is used again here without being boiled: it holds what the meat held. Boil it, put some aside before the meat goes in, or throw it away.',
       },
     ];
   });
@@ -48,11 +52,16 @@ export function marinadeReused(ground: CheckGround): Finding[] {
 
 /** "Stir the oil and lemon into a marinade and pour it over the chicken": it is made, and meets the meat for the first time. */
 function isMadeHere(sentence: string): boolean {
-  return /\b(?:for|make|mix|whisk|stir|blend|combine)\b[^.]{0,60}\bmarinade\b/i.test(sentence) && !/\b(?:left ?over|remaining|rest of|used|the marinade)\b/i.test(sentence);
+  return (
+    /\b(?:for|make|mix|whisk|stir|blend|combine)\b[^.]{0,60}\bmarinade\b/i.test(sentence) &&
+    !/\b(?:left ?over|remaining|rest of|used|the marinade)\b/i.test(sentence)
+  );
 }
 
 function boiledNear(text: string): boolean {
-  return /\b(?:boil|simmer|bubble|reduce)\p{L}*\b[^.;]{0,30}\bmarinade\b|\bmarinade\b[^.;]{0,60}\b(?:boil|simmer|bubble|reduce)\p{L}*/iu.test(text);
+  return /\b(?:boil|simmer|bubble|reduce)\p{L}*\b[^.;]{0,30}\bmarinade\b|\bmarinade\b[^.;]{0,60}\b(?:boil|simmer|bubble|reduce)\p{L}*/iu.test(
+    text,
+  );
 }
 
 function cooksAfter(sentence: string, from: number): boolean {

@@ -3,15 +3,18 @@ import type { CheckGround } from '../checkGround.js';
 import type { Finding } from '../finding.js';
 
 const ACTIVE_BEHIND =
-  /^['’]?s?[\s,]{0,2}(?:of )?(?:(?:real |actual |active |your )?(?:hands[- ]on|active(?:ly)?|work\b|at the (?:board|stove|hob|counter|cooker)|of your (?:own )?time|your time|effort|at the stove|on your feet|chopping))/i;
-const ACTIVE_BEFORE = /\b(?:hands[- ]on|active|working|work)(?: time)?(?: is| of|:|,)? ?(?:only |just |about |around )?$/i;
+  /^['’]?s?[\s,]{0,2}(?:of )?(?:(?:real |actual |active |your )?(?:hands[- ]on|active(?:ly)?|work\b|at the (?:board|stove|hob|counter|cooker)|of your (?:own )?time|your time|effort|at the stove|on your feet|chopping|prep(?:aration|ping)?\b))/i;
+const ACTIVE_BEFORE = /\b(?:hands[- ]on|active|working|work|prep(?:aration)?)(?: time)?(?: is| of|:|,)? ?(?:only |just |about |around )?$/i;
 const TOTAL_BEHIND =
   /^[\s,]{0,2}(?:in all|in total|total\b|all told|altogether|all in\b|from start to finish|start to finish|from board to bowl|(?:from )?(?:board|fridge|door|pan|cupboard|packet|chopping board|shelf) to (?:bowl|box|plate|table|fridge|jar|lid)|later\b|from (?:start|board|cold))/i;
 const TOTAL_BEFORE =
-  /\b(?:ready|done|finished|made|on the table|in the box|in the fridge|in all|total(?: time)?|all told|start to finish)(?: in| after| within|:| of| is| takes)?(?: a total of| just| only| about| around| under| less than)? ?$/i;
+  /\b(?:ready|done|finished|made|on the table|in the box|in the fridge|in all|all in|total(?: time)?|all told|start to finish|(?:board|fridge|door|pan|cupboard|shelf) to (?:bowl|box|plate|table|fridge|jar|lid))(?: in| after| within|:| of| is| takes)?(?: a total of| just| only| about| around| under| less than)? ?$/i;
 const UNDER = /\b(?:under|less than|no more than|at most|within|up to)(?: a total of)? ?$/i;
 const ABOUT = /\b(?:about|around|roughly|some) ?$/i;
-const WITHOUT_UNIT = new RegExp(`(?<![\\p{L}\\d.,/])(?<number>${SAID_NUMBER})(?= (?:in all|in total|all told|altogether|start to finish)\\b)`, 'giu');
+const WITHOUT_UNIT = new RegExp(
+  `(?<![\\p{L}\\d.,/])(?<number>${SAID_NUMBER})(?= (?:in all|in total|all told|altogether|start to finish)\\b)`,
+  'giu',
+);
 /** "About" reaches so many minutes. */
 const ABOUT_MINUTES = 5;
 
@@ -64,7 +67,10 @@ function statedIn(text: string, title: boolean): { readonly time: SaidTime; read
     .filter(({ index }) => times.some(({ to }) => to <= index) && !times.some(({ from, to }) => from <= index && index < to))
     .map((found) => {
       const minutes = saidNumber(found.groups?.number ?? '');
-      return { time: { from: found.index, to: found.index + found[0].length, low: minutes, high: minutes, joined: false }, of: 'total' as const };
+      return {
+        time: { from: found.index, to: found.index + found[0].length, low: minutes, high: minutes, joined: false },
+        of: 'total' as const,
+      };
     });
   return [...stated, ...bare];
 }

@@ -18,7 +18,12 @@ export function noSign({ steps }: CheckGround): Finding[] {
     const { at, text, times, heats } = step;
     const cooks = times.find((time) => time.low >= FROM_MINUTES && isLength(text, time) && whatTimeIsOf(step, time) === 'heat');
     if (!cooks || seen.has(at)) return [];
-    if (SIGN.test(text) || times.some(({ to }) => BEHIND_TIME.test(text.slice(to)) || FOR_A_LOOK.test(text.slice(to))) || heats.some(({ celsius }) => celsius < OVEN_FROM)) return [];
+    if (
+      SIGN.test(text) ||
+      times.some(({ to }) => BEHIND_TIME.test(text.slice(to)) || FOR_A_LOOK.test(text.slice(to))) ||
+      heats.some(({ celsius }) => celsius < OVEN_FROM)
+    )
+      return [];
     seen.add(at);
     return [
       {

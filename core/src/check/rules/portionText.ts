@@ -36,7 +36,14 @@ export function portionText(ground: CheckGround): Finding[] {
           severity: 'wrong',
           message: `“${text.slice(found.index, end)}” of ${part.part.name} a ${own} is stated, and the portion is ${Math.round(is)} g. Readers portion by the step and count by the figure.`,
           ...(step.text.split(written).length === 2
-            ? { mend: { kind: 'text' as const, at, words: `Say ${Math.round(is)} g`, text: step.text.replace(written, `${Math.round(is)} g`) } }
+            ? {
+                mend: {
+                  kind: 'text' as const,
+                  at,
+                  words: `Say ${Math.round(is)} g`,
+                  text: step.text.replace(written, `${Math.round(is)} g`),
+                },
+              }
             : {}),
         },
       ];
@@ -47,7 +54,10 @@ export function portionText(ground: CheckGround): Finding[] {
 /** Whether a sentence speaks of what goes into one box. */
 export function isOfABox(sentence: string, servingName: string): boolean {
   const box = `(?:${escaped(servingName)}|box|lunchbox|container|tub|serving|portion|bowl|jar)(?:es|s)?`;
-  return new RegExp(String.raw`\b(?:each|every|a|per|one|the|into|between|among|over|across)\b[\p{L}\d ]{0,24}?\b${box}\b|\beach\b|\bapiece\b`, 'iu').test(sentence);
+  return new RegExp(
+    String.raw`\b(?:each|every|a|per|one|the|into|between|among|over|across)\b[\p{L}\d ]{0,24}?\b${box}\b|\beach\b|\bapiece\b`,
+    'iu',
+  ).test(sentence);
 }
 
 /** The part whose name follows within a word or three. */
@@ -63,7 +73,10 @@ function partNamed(behind: string, parts: readonly PartFigures[]): PartFigures |
 
 /** Nothing is named: "360 g in each box". */
 function isBare(behind: string, own: string): boolean {
-  return new RegExp(String.raw`^\s?(?:each\b|apiece\b|(?:in|into|to|per|a|for)\s(?:each|every|a|the|box|${escaped(own)})\b|per\b|[.,;]|$)`, 'i').test(behind);
+  return new RegExp(
+    String.raw`^\s?(?:each\b|apiece\b|(?:in|into|to|per|a|for)\s(?:each|every|a|the|box|${escaped(own)})\b|per\b|[.,;]|$)`,
+    'i',
+  ).test(behind);
 }
 
 function escaped(name: string): string {

@@ -13,6 +13,8 @@ interface Promised {
   readonly figure: PromisedFigure;
   readonly is: 'at most' | 'below' | 'at least' | 'above' | 'about';
   readonly amount: number;
+  /** The lower end, where a range is promised. */
+  readonly from: number | undefined;
   /** How the number is written: its last digit says how exactly it is meant. */
   readonly digits: string;
   readonly words: string;
@@ -32,6 +34,16 @@ const NUTRIENT_WORDS: readonly (readonly [Exclude<PromisedFigure, 'usedCost'>, s
   ['sodium', 'sodium'],
 ];
 const LIMIT: readonly (readonly [RegExp, Promised['is']])[] = [
+  // "none above 500 kcal" is a limit from above, whatever "above" says alone.
+  [
+    /\b(?:none|no one|nothing|never|not one|no \p{L}+)(?: (?:of them|is|are|has|have|goes|comes)){0,2} (?:above|over|more than|exceed(?:s|ing)?)\s?$/iu,
+    'at most',
+  ],
+  [
+    /\b(?:none|no one|nothing|never|not one|no \p{L}+)(?: (?:of them|is|are|has|have|goes|comes)){0,2} (?:below|under|less than|short of)\s?$/iu,
+    'at least',
+  ],
+  [/\b(?:tops? out|max(?:es)? out|capped|caps? out|stays?) (?:at|below|under)\s?$/i, 'at most'],
   [/(?:\bno more than|\bat most|\bup to|\bmax(?:imum|\.)?(?: of)?|\bnot more than|≤)\s?$/i, 'at most'],
   [/(?:\bunder|\bbelow|\bless than|\bfewer than|<)\s?$/i, 'below'],
   [/(?:\bat least|\bno less than|\bnot less than|\bmin(?:imum|\.)?(?: of)?|≥)\s?$/i, 'at least'],
@@ -84,8 +96,9 @@ function judge(promised: Promised, ground: CheckGround): Omit<Finding, 'at'> | u
   };
 }
 
-function keeps({ is, amount: limit, digits }: Promised, amount: number): boolean {
+function keeps({ is, amount: limit, from, digits }: Promised, amount: number): boolean {
   const noise = 1e-9 * Math.max(1, Math.abs(limit));
+  if (from !== undefined) return amount >= from - 0.5 * lastDigitOf(digits) - noise && amount <= limit + 0.5 * lastDigitOf(digits) + noise;
   if (is === 'at most') return amount <= limit + noise;
   if (is === 'below') return amount < limit;
   if (is === 'at least') return amount >= limit - noise;
@@ -115,11 +128,17 @@ function textOf(amount: number, { figure, digits }: Promised): string {
 
 /** Every promise of a figure of a serving in a text. */
 function promisedIn(text: string, ground: CheckGround): Promised[] {
-  const number = `(?<number>${SAID_NUMBER})(?<more>\\+)?`;
+  const number = `(?<number>${SAID_NUMBER}|an?(?= (?:euro|pound|dollar|quid)\\b))(?<more>\\+)?`;
   const start = String.raw`(?<![\p{L}\d.,/])`;
-  const energy = [...text.matchAll(new RegExp(`${start}${number}[\\s-]{0,2}(?<unit>kcals?|calories|cals?|calorie|kj|kilojoules)(?!\\p{L})`, 'giu'))].map(
-    (found): [RegExpMatchArray, PromisedFigure, number] => [found, /^k(?:j|ilojoule)/i.test(found.groups?.unit ?? '') ? 'energyKj' : 'energyKcal', 1],
-  );
+  const energy = [
+    ...text.matchAll(
+      new RegExp(`${start}${number}[\\s-]{0,2}(?<unit>kcals?|kilocalories|calories|cals?|calorie|kj|kilojoules)(?!\\p{L})`, 'giu'),
+    ),
+  ].map((found): [RegExpMatchArray, PromisedFigure, number] => [
+    found,
+    /^k(?:j|ilojoule)/i.test(found.groups?.unit ?? '') ? 'energyKj' : 'energyKcal',
+    1,
+  ]);
   const nutrients = NUTRIENT_WORDS.flatMap(([nutrient, words]) =>
     [
       ...text.matchAll(
@@ -130,6 +149,16 @@ function promisedIn(text: string, ground: CheckGround): Promised[] {
       nutrient,
       /^m/i.test(found.groups?.unit ?? '') ? (nutrient === 'sodium' ? 1 : 0.001) : nutrient === 'sodium' ? 1000 : 1,
     ]),
+  );
+  // "Protein: 30 g"
+  const reversed = NUTRIENT_WORDS.flatMap(([nutrient, words]) =>
+    [...text.matchAll(new RegExp(`(?<![\\p{L}-])(?:${words})(?::| of) ${number}\\s?(?<unit>g|mg)(?!\\p{L})`, 'giu'))].map(
+      (found): [RegExpMatchArray, PromisedFigure, number] => [
+        found,
+        nutrient,
+        found.groups?.unit === 'mg' ? (nutrient === 'sodium' ? 1 : 0.001) : nutrient === 'sodium' ? 1000 : 1,
+      ],
+    ),
   );
   const money = [
     ...text.matchAll(new RegExp(`${start}(?<sign>${CURRENCY})\\s?${number}(?!\\s?(?:kg|g|ml|l)\\b)`, 'giu')),
@@ -142,12 +171,15 @@ function promisedIn(text: string, ground: CheckGround): Promised[] {
   // "under 2.50 a box": money without its currency is a limit with decimals, of one of them.
   const bare = [
     ...text.matchAll(
-      new RegExp(`(?<=\\b(?:under|below|less than|no more than|at most|costs?(?: at most| under| less than)?|for) )${number}(?= (?:a|per|each|the) (?:box|serving|portion|bowl|jar|meal|lunch|head|${escaped(ground.recipe.servingName)})\\b| each\\b)`, 'giu'),
+      new RegExp(
+        `(?<=\\b(?:under|below|less than|no more than|at most|costs?(?: at most| under| less than)?|for) )${number}(?= (?:a|per|each|the) (?:box|serving|portion|bowl|jar|meal|lunch|head|${escaped(ground.recipe.servingName)})\\b| each\\b)`,
+        'giu',
+      ),
     ),
   ]
     .filter((found) => /[.,]\d{2}$/.test(found.groups?.number ?? '') || /\bcosts?\b/i.test(text.slice(0, found.index)))
     .map((found): [RegExpMatchArray, PromisedFigure, number] => [found, 'usedCost', 1]);
-  return [...energy, ...nutrients, ...money, ...bare].flatMap(([found, figure, times]) => {
+  return [...energy, ...nutrients, ...reversed, ...money, ...bare].flatMap(([found, figure, times]) => {
     const at = found.index ?? 0;
     const [before, behind] = [text.slice(0, at), text.slice(at + found[0].length)];
     const sentence = `${before.slice(lastStop(before))}${found[0]}${behind.slice(0, firstStop(behind))}`;
@@ -159,7 +191,13 @@ function promisedIn(text: string, ground: CheckGround): Promised[] {
       LIMIT.find(([words]) => words.test(before))?.[1] ??
       LIMIT_BEHIND.find(([words]) => words.test(behind))?.[1] ??
       'about';
-    return [{ figure, is: limit, amount: saidNumber(digits) * times, digits, words: found[0].trim() }];
+    // "400 to 450 kcal", "between 400 and 450"
+    const [, low] = new RegExp(`(${SAID_NUMBER})\\s?(?:-|–|to|and)\\s?$`, 'iu').exec(before) ?? [];
+    const from =
+      low === undefined || limit !== 'about' || (/and\s?$/.test(before) && !/\bbetween\b/i.test(before))
+        ? undefined
+        : saidNumber(low) * times;
+    return [{ figure, is: limit, amount: (/^an?$/i.test(digits) ? 1 : saidNumber(digits)) * times, from, digits, words: found[0].trim() }];
   });
 }
 

@@ -9,9 +9,11 @@ export interface RawKind {
 }
 
 const POULTRY = /\b(?:chicken|turkey|duck|goose|guinea fowl|poultry)\b/i;
-const MINCE = /\b(?:mince[d]?|ground (?:beef|pork|lamb|veal|venison|meat)|sausages?|burgers?|meatballs?|koftas?|patt(?:y|ies)|meat ?loaf)\b/i;
+const MINCE =
+  /\b(?:mince[d]?|ground (?:beef|pork|lamb|veal|venison|meat)|sausages?|burgers?|meatballs?|koftas?|patt(?:y|ies)|meat ?loaf)\b/i;
 const WHOLE = /\b(?:beef|pork|lamb|veal|venison|rabbit|gammon|steaks?|chops?|loin|shoulder|roast|joint|leg|fillet|tenderloin|brisket)\b/i;
-const FISH = /\b(?:fish|salmon|cod|haddock|trout|tuna|hake|pollock|mackerel|sea ?bass|fillets?|prawns?|shrimps?|scallops?|halibut|monkfish|tilapia|coley|plaice)\b/i;
+const FISH =
+  /\b(?:fish|salmon|cod|haddock|trout|tuna|hake|pollock|mackerel|sea ?bass|fillets?|prawns?|shrimps?|scallops?|halibut|monkfish|tilapia|coley|plaice)\b/i;
 const EGG = /\b(?:eggs?|frittata|quiche|omelette|strata|custard|muffins?)\b/i;
 
 export const RAW_KINDS: readonly RawKind[] = [
@@ -23,7 +25,8 @@ export const RAW_KINDS: readonly RawKind[] = [
 ];
 
 /** What was cooked, cured, canned or made of it is not raw. */
-const NOT_RAW = /\b(?:cooked|canned|smoked|cured|pulled|roast(?:ed)?|stock|broth|soup|gravy|bouillon|(?:duck|goose) fat|dripping|salami|pepperoni|corned|ham|paste|sauce|powder|cube|boiled|vegan|soya|fingers|surimi|in oil|in water)\b/i;
+const NOT_RAW =
+  /\b(?:cooked|canned|smoked|cured|pulled|roast(?:ed)?|stock|broth|soup|gravy|bouillon|(?:duck|goose) fat|dripping|salami|pepperoni|corned|ham|paste|sauce|powder|cube|boiled|vegan|soya|fingers|surimi|in oil|in water)\b/i;
 
 /** What a food is raw, if it is; poultry is poultry minced too. */
 export function rawKindOf(food: Food): RawKind['kind'] | undefined {

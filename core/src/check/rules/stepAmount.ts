@@ -9,7 +9,8 @@ import { isOfABox } from './portionText.js';
 /** So far an amount in a step may lie from the list's: share of the list's. */
 const ALLOWED = 0.1;
 /** What says that the rest comes at another time, or that an amount is a share. */
-const SOME_OF_IT = /\b(?:rest|remaining|remainder|other half|half|third|quarter|some|most|fraction|reserved?|more|extra|another|splash|a little)\b/i;
+const SOME_OF_IT =
+  /\b(?:rest|remaining|remainder|other half|half|third|quarter|some|most|fraction|reserved?|more|extra|another|splash|a little)\b/i;
 
 interface Stated {
   readonly step: StepReading;
@@ -82,8 +83,21 @@ function judged(all: readonly Stated[], ground: CheckGround): Finding[] {
         const before = step.text.slice(Math.max(0, run.from - 40), run.from);
         const clause = before.slice(Math.max(before.lastIndexOf('. '), before.lastIndexOf(','), before.lastIndexOf(';')) + 1);
         if (SOME_OF_IT.test(clause)) return true;
-        const poured = lines.every(({ of }) => of.kind === 'food' && (of.resolved.food.aisle === 'oils-fats' || /\b(?:salt|pepper|stock|water)\b/i.test(of.resolved.food.name)));
-        return poured && !all.some(({ step: said, words: amount }) => said === step && step.text.includes(amount) && step.text.indexOf(amount) + amount.length >= run.from && step.text.indexOf(amount) <= run.from);
+        const poured = lines.every(
+          ({ of }) =>
+            of.kind === 'food' &&
+            (of.resolved.food.aisle === 'oils-fats' || /\b(?:salt|pepper|stock|water)\b/i.test(of.resolved.food.name)),
+        );
+        return (
+          poured &&
+          !all.some(
+            ({ step: said, words: amount }) =>
+              said === step &&
+              step.text.includes(amount) &&
+              step.text.indexOf(amount) + amount.length >= run.from &&
+              step.text.indexOf(amount) <= run.from,
+          )
+        );
       }),
     );
   }
@@ -105,7 +119,9 @@ function mendOf(step: StepReading, words: string, lines: readonly LineFigures[])
 
 function listText(lines: readonly LineFigures[]): string {
   return lines
-    .map(({ line }) => (line.amount === undefined ? 'to taste' : `${midpointOf(line.amount)} ${line.unit === 'piece' ? '' : (line.unit ?? '')}`.trim()))
+    .map(({ line }) =>
+      line.amount === undefined ? 'to taste' : `${midpointOf(line.amount)} ${line.unit === 'piece' ? '' : (line.unit ?? '')}`.trim(),
+    )
     .join(' and ');
 }
 
@@ -130,7 +146,12 @@ function gramsOf({ lines, amount, unit }: Stated, recipe: Recipe, kitchen: Kitch
   const food = asTrimmed(line, of.resolved.food);
   const system = recipe.measures ?? kitchen.settings.measures;
   const packs = kitchen.packsOf(food.id);
-  const weights = lineWeights({ food: food.id, amount, unit: said, as: line.as ?? writtenUnit(said, food, system, packs).as }, food, system, packs);
+  const weights = lineWeights(
+    { food: food.id, amount, unit: said, as: line.as ?? writtenUnit(said, food, system, packs).as },
+    food,
+    system,
+    packs,
+  );
   if (!weights) return undefined;
   // Brought to the same footing where one is counted before trimming and the other after.
   const [ownAs, saidAs] = [line.as ?? figures.weights?.unit?.as, weights.unit?.as];
@@ -141,7 +162,8 @@ function gramsOf({ lines, amount, unit }: Stated, recipe: Recipe, kitchen: Kitch
 
 const AMOUNT = new RegExp(String.raw`(?<![\p{L}\d.,/°{])(?<number>${SAID_NUMBER})(?:\s?(?:-|–|to)\s?(?:${SAID_NUMBER}))?`, 'giu');
 /** Words that may stand between a number and its food: a unit, "of the". */
-const BETWEEN = /^\s?(?:(?:x\s)?(?:g|kg|mg|ml|l|litres?|liters?|grams?|kilos?|oz|ounces?|lbs?|pounds?|tsps?|tbsps?|teaspoons?|tablespoons?|cups?|pints?|cloves?|cans?|tins?|sprigs?|sticks?|bunch(?:es)?|handfuls?|pinch(?:es)?|slices?|leaves|jars?|packs?|packets?|large|small|medium|fl oz)\b\.?\s?)*(?:of\s)?(?:the\s|your\s)?$/i;
+const BETWEEN =
+  /^\s?(?:(?:x\s)?(?:g|kg|mg|ml|l|litres?|liters?|grams?|kilos?|oz|ounces?|lbs?|pounds?|tsps?|tbsps?|teaspoons?|tablespoons?|cups?|pints?|cloves?|cans?|tins?|sprigs?|sticks?|bunch(?:es)?|handfuls?|pinch(?:es)?|slices?|leaves|jars?|packs?|packets?|large|small|medium|fl oz)\b\.?\s?)*(?:of\s)?(?:the\s|your\s)?$/i;
 
 function statedIn(step: StepReading, { spoken, figures, recipe }: CheckGround): Stated[] {
   const { text } = step;
@@ -165,7 +187,11 @@ function statedIn(step: StepReading, { spoken, figures, recipe }: CheckGround): 
     const meant = spoken.meantBy(of);
     // "2 lemon wedges" is not two lemons; "4 garlic cloves" counts what the list counts.
     const { piece } = of;
-    if (piece !== undefined && parsed.unit === undefined && !meant.some(({ food }) => food.measures?.[piece] !== undefined)) return [];
+    if (
+      piece === 'piece' ||
+      (piece !== undefined && parsed.unit === undefined && !meant.some(({ food }) => food.measures?.[piece] !== undefined))
+    )
+      return [];
     const lines = meant.flatMap(({ lines: at }) => at).flatMap((at) => lineAt.get(at) ?? []);
     if (lines.length === 0 || meant.some(({ food }) => /^water\b/i.test(food.name) && lines.length > 1)) return [];
     const unit = parsed.unit ?? parsed.countWord;

@@ -23,7 +23,8 @@ const STATE_OF: readonly (readonly [said: string, is: RegExp, not: RegExp])[] = 
   ['powder', /\bpowder\b|\bground\b/i, /\b(?:fresh|raw|root)\b/i],
 ];
 /** At the head of a clause, and before what it is done to, these are what the cook does. */
-const DOES = /^(?:cream|butter|oil|flour|juice|mince|zest|salt|pepper|sugar|season|spice|stock|date|water|dress|sauce|pickle|pulse|ginger|mash|pulp|top|milk|fillet|rice|paste)$/i;
+const DOES =
+  /^(?:cream|butter|oil|flour|juice|mince|zest|salt|pepper|sugar|season|spice|stock|date|water|dress|sauce|pickle|pulse|ginger|mash|pulp|top|milk|fillet|rice|paste)$/i;
 
 /** Steps that use a food of the kitchen which no line lists. */
 export function stepUnlisted(ground: CheckGround): Finding[] {
@@ -40,14 +41,12 @@ export function stepUnlisted(ground: CheckGround): Finding[] {
       const food = unlistedOf(run);
       if (food) found.set(food.id, food);
     }
-    return [...found.values()].map(
-      (food): Finding => ({
-        code: 'step-unlisted',
-        at,
-        severity: 'wrong',
-        message: `This step uses ${food.name}, and the list has none: nobody buys it, and no figure counts it. Add a line, or take it out of the step.`,
-      }),
-    );
+    return [...found.values()].map((food): Finding => ({
+      code: 'step-unlisted',
+      at,
+      severity: 'wrong',
+      message: `This step uses ${food.name}, and the list has none: nobody buys it, and no figure counts it. Add a line, or take it out of the step.`,
+    }));
   });
 
   function unlistedOf(run: FoodRun): Food | undefined {
@@ -62,7 +61,8 @@ export function stepUnlisted(ground: CheckGround): Finding[] {
       if (explaining.some((one) => !differsInState(one.food, run))) return undefined;
       return others.find(({ food }) => hasStateSaid(food, run))?.food;
     }
-    if (own.has(run.head) || run.words.every((word) => listedWords.has(word))) return undefined;
+    // "the sauce" is the part that is called so; soy sauce is another thing.
+    if (run.words.every((word) => own.has(word) || listedWords.has(word) || IDLE.has(word))) return undefined;
     return others[0]?.food;
   }
 }
@@ -88,7 +88,10 @@ function takenNames({ figures }: CheckGround): string[] {
 /** A listed food whose names hold what the run is; of zest and juice, what they are of. */
 function explains({ words }: CalledFood, { head, of, words: said }: FoodRun): boolean {
   if (words.has(head)) return true;
-  if (of !== undefined && /^(?:zest|juice|peel|rind|stalk|stem|skin|flesh|core|yolk|white|top|frond|root|bone|liquid|brine|seed|leaf|mixture|mix)$/.test(head))
+  if (
+    of !== undefined &&
+    /^(?:zest|juice|peel|rind|stalk|stem|skin|flesh|core|yolk|white|top|frond|root|bone|liquid|brine|seed|leaf|mixture|mix)$/.test(head)
+  )
     return said.slice(0, -1).some((word) => words.has(word));
   return false;
 }
@@ -98,7 +101,11 @@ function isCalledIn({ callings, food }: CalledFood, { words, head }: FoodRun): b
   const said = new Set(words);
   if (callings.some((calling) => calling.at(-1) === head && calling.every((word) => said.has(word)))) return true;
   // Meat by its animal alone: "the chicken" where no chicken is listed.
-  return food.aisle === 'meat-poultry' && words.length === 1 && callings.some((calling) => calling.length > 1 && calling[0] === head && ANIMALS.test(head));
+  return (
+    food.aisle === 'meat-poultry' &&
+    words.length === 1 &&
+    callings.some((calling) => calling.length > 1 && calling[0] === head && ANIMALS.test(head))
+  );
 }
 
 const ANIMALS = /^(?:chicken|turkey|beef|pork|lamb|duck|bacon|ham|chorizo)$/;
@@ -121,5 +128,7 @@ function isNoFood(text: string, run: FoodRun): boolean {
   const first = text.slice(run.from, run.to);
   // "Butter the dish", "season, then oil the tray": the word is what the cook does.
   const atHead = /(?:^|[.;:,!?]|\b(?:then|and|to))\s*$/i.test(text.slice(0, run.from));
-  return run.words.length === 1 && DOES.test(first) && atHead && /^ (?:the|a|an|your|it|them|with|over|both|each|lightly|well)\b/i.test(behind);
+  return (
+    run.words.length === 1 && DOES.test(first) && atHead && /^ (?:the|a|an|your|it|them|with|over|both|each|lightly|well)\b/i.test(behind)
+  );
 }

@@ -8,7 +8,11 @@ const OUT =
 const NEVER = /\b(?:never|not|don['’]t|do not|rather than|instead of)\b/i;
 const MEAT =
   /\b(?:meat|chicken|turkey|duck|beef|pork|lamb|veal|venison|mince|sausages?|thighs?|breasts?|drumsticks?|chops?|steaks?|fish|salmon|cod|haddock|trout|tuna|prawns?|shrimps?|fillets?|seafood|box(?:es)?|portions?|containers?|meals?|tubs?|stew|curry|soup|chill?i|sauce|it|them)\b/i;
-const NO_MEAT = /\b(?:peas|beans|spinach|corn|vegetables?|veg|berries|fruit|strawberr\p{L}+|raspberr\p{L}+|blueberr\p{L}+|mango|pastry|dough|bread|rolls?|pitta|tortillas?|filo|broccoli|cauliflower|edamame|butter)\b/iu;
+const NO_MEAT =
+  /\b(?:peas|beans|spinach|corn|vegetables?|veg|berries|fruit|strawberr\p{L}+|raspberr\p{L}+|blueberr\p{L}+|mango|pastry|dough|bread|rolls?|pitta|tortillas?|filo|broccoli|cauliflower|edamame|butter)\b/iu;
+
+const SURELY_MEAT =
+  /\b(?:meat|chicken|turkey|duck|beef|pork|lamb|veal|venison|mince|sausages?|thighs?|breasts?|chops?|steaks?|fish|salmon|cod|haddock|trout|tuna|prawns?|shrimps?|fillets?|box(?:es)?|portions?|containers?)\b/i;
 
 /** Meat, fish or a cooked box that is thawed where bacteria grow before its middle is soft. */
 export function thawedOut({ steps }: CheckGround): Finding[] {
@@ -16,9 +20,7 @@ export function thawedOut({ steps }: CheckGround): Finding[] {
     const bad = text.split(/(?<=[.;!])\s/).some((sentence) => {
       if (!OUT.test(sentence) || NEVER.test(sentence)) return false;
       if (!THAWS.test(sentence) && !FROZEN_LEFT.test(sentence)) return false;
-      // What is thawed stands next to the word; peas beside a chicken are peas.
-      const around = /(?:[\p{L}-]+[\s,]+){0,5}(?:thaw|defrost|unfreez)\p{L}*(?:[\s,]+[\p{L}-]+){0,5}/iu.exec(sentence)?.[0] ?? sentence;
-      if (NO_MEAT.test(around) && !/\b(?:meat|chicken|turkey|beef|pork|lamb|mince|fish|salmon|cod|prawns?|box(?:es)?)\b/i.test(around)) return false;
+      if (isOfPlants(sentence)) return false;
       return MEAT.test(sentence);
     });
     if (!bad) return [];
@@ -31,4 +33,18 @@ export function thawedOut({ steps }: CheckGround): Finding[] {
       },
     ];
   });
+}
+
+/** What is thawed stands nearest to the word: before "thawed", behind "thaw". Peas beside a chicken are peas. */
+function isOfPlants(sentence: string): boolean {
+  const found = THAWS.exec(sentence);
+  if (!found) return NO_MEAT.test(sentence) && !SURELY_MEAT.test(sentence);
+  const done = /ed$/i.test(found[0]);
+  const words = (
+    done
+      ? (sentence.slice(0, found.index).match(/[\p{L}-]+/gu) ?? [])
+      : (sentence.slice(found.index + found[0].length).match(/[\p{L}-]+/gu) ?? [])
+  ).map(String);
+  const nearest = (done ? words.toReversed() : words).find((word) => NO_MEAT.test(word) || SURELY_MEAT.test(word));
+  return nearest !== undefined && NO_MEAT.test(nearest) && !SURELY_MEAT.test(nearest);
 }

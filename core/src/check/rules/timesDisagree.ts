@@ -4,7 +4,8 @@ import type { StepReading } from '../reading/stepReading.js';
 import type { CheckGround } from '../checkGround.js';
 import type { Finding } from '../finding.js';
 
-const BESIDE = /\b(?:meanwhile|in the meantime|while|at the same time|alongside|beside (?:it|them)|as (?:it|they|the \w+) (?:cooks?|simmers?|bakes?|roasts?|boils?|rests?|cools?))\b/i;
+const BESIDE =
+  /\b(?:meanwhile|in the meantime|while|at the same time|alongside|beside (?:it|them)|as (?:it|they|the \w+) (?:cooks?|simmers?|bakes?|roasts?|boils?|rests?|cools?))\b/i;
 const OVERNIGHT = /\bovernight\b|\b(?:the )?(?:day|night|evening) before\b/i;
 
 /** Steps one after the other take longer than the recipe states for all of it, or for the work. */

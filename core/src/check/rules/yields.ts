@@ -79,7 +79,10 @@ function yieldOf({ line, of }: LineFigures): number {
 }
 
 function isWater({ of }: LineFigures): boolean {
-  return of.kind === 'food' && (of.resolved.food.id === 'water' || /^(?:tap |boiling |cold |hot )?water\b(?! chestnut|melon|cress)/i.test(of.resolved.food.name));
+  return (
+    of.kind === 'food' &&
+    (of.resolved.food.id === 'water' || /^(?:tap |boiling |cold |hot )?water\b(?! chestnut|melon|cress)/i.test(of.resolved.food.name))
+  );
 }
 
 function nameOf({ of }: LineFigures): string {

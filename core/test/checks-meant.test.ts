@@ -1,0 +1,55 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { checkedRecipe, Kitchen, readKitchen, recipeFigures, shownFigure, type Finding } from '../src/index.js';
+import { CORPUS_PARTS, corpusCases, scoreOf, type ShareFigures } from './checksCorpus.mjs';
+import { starterFoods } from './starterPantry.js';
+
+const kitchenOf = (file: unknown) => {
+  const read = readKitchen(file, '2026-06-01');
+  if (!read.ok) throw new Error(JSON.stringify(read.faults));
+  return { kitchen: new Kitchen(read.entry), recipes: read.entry.recipes };
+};
+const openIn = (file: unknown): readonly Finding[] => {
+  const { kitchen, recipes } = kitchenOf(file);
+  return recipes.flatMap((recipe) => checkedRecipe(recipe, kitchen).open);
+};
+function figuresOf(file: object): ShareFigures {
+  const { kitchen, recipes } = kitchenOf(file);
+  const { nutrients, usedCost } = recipeFigures(recipes[0]!, kitchen).perServing;
+  const of = (figure: Parameters<typeof shownFigure>[0]) => shownFigure(figure, nutrients, kitchen.convention).amount ?? 0;
+  return {
+    kcal: of('energyKcal'),
+    kJ: of('energyKj'),
+    protein: of('protein'),
+    fat: of('fat'),
+    fibre: of('fibre'),
+    sugars: of('sugars'),
+    salt: of('salt'),
+    carbs: of('carbohydrate'),
+    cost: usedCost.amount ?? 0,
+  };
+}
+
+test.each(CORPUS_PARTS)('the %s part: every planted fault is found at its place, and nothing where nothing is', (part) => {
+  const cases = corpusCases(part, starterFoods, figuresOf);
+  const { misses, ...score } = scoreOf(cases, ({ kitchen }) => openIn(kitchen));
+  console.log(`check, ${part} part: ${JSON.stringify(score)}`);
+  expect(score.faults).toBeGreaterThan(80);
+  expect(score.clean).toBeGreaterThan(12);
+  const told = misses
+    .filter(({ kind }) => kind !== 'beside')
+    .map(({ kind, one, found }) => `${kind}: ${one.dish} | ${one.change} | ${found.map(({ code, at }) => `${code} ${at}`).join(', ')}`);
+  expect(told).toEqual([]);
+});
+
+const GIVEN = join(__dirname, 'cases/checks');
+const names = readdirSync(GIVEN)
+  .filter((name) => name.endsWith('.expected.json'))
+  .map((name) => name.replace('.expected.json', ''));
+const json = (name: string) => JSON.parse(readFileSync(join(GIVEN, name), 'utf8')) as unknown;
+
+test.each(names)('%s: found is what is expected, and no more', (name) => {
+  const { expect: wanted, allow } = json(`${name}.expected.json`) as { expect: { code: string; at: string }[]; allow: string[] };
+  const found = openIn(json(`${name}.json`)).filter(({ code }) => !allow.includes(code));
+  expect(found.map(({ code, at }) => ({ code, at }))).toEqual(wanted);
+});
