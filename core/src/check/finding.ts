@@ -1,3 +1,6 @@
+import type { Allergen } from '../food/index.js';
+import type { Line } from '../recipe/index.js';
+
 /** The codes of what is wrong with figures: `calc` names them as problems. */
 export const FIGURE_CODES = [
   'no-weight',
@@ -60,6 +63,8 @@ export interface Finding<Code extends FindingCode = FindingCode> {
   readonly message: string;
   /** What one press mends, where one can. */
   readonly mend?: Mend;
+  /** Another mend of the same, where it is not known which of two is meant. */
+  readonly otherwise?: Mend;
 }
 
 /** What is wrong with figures. */
@@ -70,6 +75,6 @@ export type Mend = { readonly words: string } & (
   | { readonly kind: 'text'; readonly at: string; readonly text: string }
   | { readonly kind: 'minutes'; readonly activeMinutes?: number; readonly totalMinutes?: number }
   | { readonly kind: 'storage'; readonly fridgeDays?: number; readonly freezes?: boolean; readonly reheat?: string }
-  | { readonly kind: 'allergens'; readonly food: string; readonly allergens: readonly string[] }
-  | { readonly kind: 'portion'; readonly part: string; readonly grams: number }
+  | { readonly kind: 'line'; readonly at: string; readonly line: Pick<Line, 'method' | 'agreed' | 'retained'> }
+  | { readonly kind: 'allergens'; readonly food: string; readonly allergens: readonly Allergen[] }
 );

@@ -70,6 +70,7 @@ export function foodUnsure({ at, line, of }: LineFigures): FigureFinding[] {
       at,
       severity: 'look',
       message: `“${line.text ?? ''}” is counted as ${of.resolved.food.name}, and may mean another food. Agree to it, or choose.`,
+      mend: { kind: 'line', words: `It is ${of.resolved.food.name}`, at, line: { agreed: true } },
     },
   ];
 }
@@ -120,6 +121,7 @@ export function toTaste(figures: LineFigures): FigureFinding[] {
       at,
       severity: 'look',
       message: `${line.toTaste} g of ${name} is assumed. Weigh what you use, or confirm the amount.`,
+      mend: { kind: 'line', words: `${line.toTaste} g is right`, at, line: { method: 'eye' } },
     },
   ];
 }

@@ -37,30 +37,65 @@ const SHARES: ReadonlySet<string> = new Set(
 /** Words that stand in names of foods and say nothing of which it is. */
 const SMALL: ReadonlySet<string> = new Set('of in to or and the a with about s for per no not any at on use type hen'.split(' '));
 
+/** What a kitchen's foods are called, whatever recipe is looked at: read once, for as long as the foods are the same. */
+class Shelf {
+  readonly foods: readonly CalledFood[];
+  readonly vocabulary: ReadonlySet<string>;
+  /** Words that can say what something is: the last of what foods are called, and of which they are. */
+  readonly heads: ReadonlySet<string>;
+  readonly #byHead = new Map<string, CalledFood[]>();
+
+  constructor(foods: readonly Food[]) {
+    this.foods = foods.map((food) => calledFood(food, []));
+    this.vocabulary = new Set(this.foods.flatMap(({ words }) => [...words]));
+    this.heads = new Set([...SHARES, ...this.foods.flatMap(headsOf)]);
+    for (const one of this.foods)
+      for (const head of new Set(headsOf(one))) this.#byHead.set(head, [...(this.#byHead.get(head) ?? []), one]);
+  }
+
+  calledBy(head: string): readonly CalledFood[] {
+    return this.#byHead.get(head) ?? [];
+  }
+}
+
+const SHELVES = new WeakMap<readonly Food[], Shelf>();
+
+function shelfOf(foods: readonly Food[]): Shelf {
+  let shelf = SHELVES.get(foods);
+  if (!shelf) SHELVES.set(foods, (shelf = new Shelf(foods)));
+  return shelf;
+}
+
+function headsOf({ callings }: CalledFood): string[] {
+  return callings.flatMap((calling) => [calling.at(-1) ?? '', calling[0] ?? '']);
+}
+
 /** Every food of a kitchen as texts may speak of it, the recipe's own with their lines. */
 export class SpokenFoods {
-  readonly foods: readonly CalledFood[];
-  readonly #vocabulary: Set<string>;
-  /** Words that can say what something is: the last of what foods are called, and of which they are. */
-  readonly #heads: Set<string>;
-  #listed: readonly CalledFood[] | undefined;
+  /** Foods that the recipe lists. */
+  readonly listed: readonly CalledFood[];
+  readonly #shelf: Shelf;
+  readonly #own: ReadonlySet<string>;
+  readonly #heads: ReadonlySet<string>;
   readonly #runs = new Map<string, FoodRun[]>();
 
   constructor(figures: RecipeFigures, kitchen: Kitchen) {
-    const lines = new Map<string, { at: string; text: string | undefined }[]>();
-    for (const { at, of, line } of figures.lines)
-      if (of.kind === 'food') lines.set(of.resolved.food.id, [...(lines.get(of.resolved.food.id) ?? []), { at, text: line.text }]);
-    this.foods = kitchen.content.foods.map((food) => calledFood(food, lines.get(food.id) ?? []));
-    this.#vocabulary = new Set(this.foods.flatMap(({ words }) => [...words]));
-    this.#heads = new Set([
-      ...SHARES,
-      ...this.foods.flatMap(({ callings }) => callings.flatMap((calling) => [calling.at(-1) ?? '', calling[0] ?? ''])),
-    ]);
+    this.#shelf = shelfOf(kitchen.content.foods);
+    const lines = new Map<string, { readonly food: Food; readonly at: string; readonly text: string | undefined }[]>();
+    for (const { at, of, line } of figures.lines) {
+      if (of.kind !== 'food') continue;
+      const { food } = of.resolved;
+      lines.set(food.id, [...(lines.get(food.id) ?? []), { food, at, text: line.text }]);
+    }
+    this.listed = [...lines.values()].flatMap((all) => (all[0] ? [calledFood(all[0].food, all)] : []));
+    this.#own = new Set(this.listed.flatMap(({ words }) => [...words]));
+    this.#heads = new Set(this.listed.flatMap(headsOf));
   }
 
-  /** Foods that the recipe lists. */
-  get listed(): readonly CalledFood[] {
-    return (this.#listed ??= this.foods.filter(({ lines }) => lines.length > 0));
+  /** Foods of the kitchen that no line lists, among them those that may be called by a word. */
+  unlistedBy(head: string): readonly CalledFood[] {
+    const own = new Set(this.listed.map(({ food }) => food.id));
+    return this.#shelf.calledBy(head).filter(({ food }) => !own.has(food.id));
   }
 
   /** Where a text speaks of foods, in order. */
@@ -74,7 +109,7 @@ export class SpokenFoods {
     const runs: FoodRun[] = [];
     let run: { word: string; from: number; to: number }[] = [];
     const close = () => {
-      const made = runOf(run, this.#heads);
+      const made = runOf(run, (word) => this.#shelf.heads.has(word) || this.#heads.has(word));
       if (made) runs.push(made);
       run = [];
     };
@@ -82,12 +117,16 @@ export class SpokenFoods {
       const word = wordOf(found[0]);
       const last = run.at(-1);
       if (last && !/^[\s-]{1,2}$/.test(text.slice(last.to, found.index))) close();
-      if (word !== '' && (this.#vocabulary.has(word) || isModifier(word)) && !SMALL.has(word))
+      if (word !== '' && (this.#knows(word) || isModifier(word)) && !SMALL.has(word))
         run.push({ word, from: found.index, to: found.index + found[0].length });
       else close();
     }
     close();
-    return runs.filter(({ head }) => this.#vocabulary.has(head));
+    return runs.filter(({ head }) => this.#knows(head));
+  }
+
+  #knows(word: string): boolean {
+    return this.#shelf.vocabulary.has(word) || this.#own.has(word);
   }
 
   /** Listed foods that a run means, those of which most is said; none: it means another, or none. */
@@ -161,11 +200,11 @@ function isModifier(word: string): boolean {
 
 function runOf(
   run: readonly { readonly word: string; readonly from: number; readonly to: number }[],
-  heads: ReadonlySet<string>,
+  isHead: (word: string) => boolean,
 ): FoodRun | undefined {
   // Pieces at the end are of what stands before them, and words of how it is got ready are no food by themselves.
   let end = run.length;
-  const isTail = (word = '') => PIECES.has(word) || !heads.has(word) || (IDLE.has(word) && !SHARES.has(word));
+  const isTail = (word = '') => PIECES.has(word) || !isHead(word) || (IDLE.has(word) && !SHARES.has(word));
   while (end > 1 && isTail(run[end - 1]?.word)) end -= 1;
   const kept = run.slice(0, end);
   const [first, last] = [kept[0], kept.at(-1)];

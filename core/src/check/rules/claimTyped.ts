@@ -91,8 +91,24 @@ export function claimTyped(ground: CheckGround): Finding[] {
       at,
       severity: 'wrong',
       message: `“${words}” is a claim ${why} Take it out, or say what the figures give.`,
+      ...(head ? { mend: { kind: 'text' as const, at, words: 'Take it out', text: without(text, words) } } : {}),
     }));
   });
+}
+
+/** A text without some words, and with what stood around them closed up. */
+function without(text: string, words: string): string {
+  const at = text.indexOf(words);
+  if (at < 0) return text;
+  const left = `${text.slice(0, at)}${text.slice(at + words.length)}`
+    .replace(/(^|[.!?] )(?:,|and|but) /g, '$1')
+    .replace(/,? and(?=[.,;!?]|$)/g, '')
+    .replace(/ {2,}/g, ' ')
+    .replace(/ (?=[.,;!?])/g, '')
+    .replace(/([.,;!?])(?:\s?[.,;!?])+/g, '$1')
+    .replace(/^[\s.,;:!?]+/, '')
+    .trim();
+  return left.charAt(0).toUpperCase() + left.slice(1);
 }
 
 function nutritionClaims(text: string, { words, us, eu }: ClaimWords, ground: CheckGround): [string, string][] {

@@ -1,5 +1,6 @@
 import { servedOf, type LineFigures } from '../../recipe/index.js';
 import { foodWords } from '../../match/index.js';
+import { lineWords } from '../../text/index.js';
 import { GROUP_WORDS, isOfGroup } from '../reading/foodGroups.js';
 import type { StepReading } from '../reading/stepReading.js';
 import type { CheckGround } from '../checkGround.js';
@@ -44,9 +45,28 @@ export function lineUnused(ground: CheckGround): Finding[] {
         at: line.at,
         severity: 'look',
         message: `No step says what to do with ${food.name}. Say it in a step, or take the line out.`,
+        ...mendOf(line, ground),
       },
     ];
   });
+}
+
+/** The line at the end of the last step of its part, else of all: where it goes in is for the person to say. */
+function mendOf({ at, line, of }: LineFigures, { mainSteps }: CheckGround): Pick<Finding, 'mend'> {
+  const part = at.split('/')[0];
+  const step = mainSteps.findLast((one) => one.step.part === part) ?? mainSteps.at(-1);
+  if (!step || of.kind !== 'food') return {};
+  const { food: called } = lineWords(line, of.resolved.food);
+  const text = step.step.text.trimEnd();
+  const said = /[.!?]$/.test(text) ? text : `${text}.`;
+  return {
+    mend: {
+      kind: 'text',
+      at: step.at,
+      words: `Add it to step ${step.number}`,
+      text: `${said} Add {${at} ${called.replace(/[{}]/g, '')}}.`,
+    },
+  };
 }
 
 /** Whether a step speaks of a food by a group, by what is done with it, or of everything. */

@@ -37,6 +37,12 @@ export function minutesDiffer({ headTexts, recipe }: CheckGround): Finding[] {
                   words: `State ${time.low} min`,
                   ...(of === 'active' ? { activeMinutes: time.low } : { totalMinutes: time.low }),
                 },
+                otherwise: {
+                  kind: 'text' as const,
+                  words: `Say ${is} minutes`,
+                  at,
+                  text: `${text.slice(0, time.from)}${is}${time.joined ? '-minute' : ' minutes'}${text.slice(time.to)}`,
+                },
               }
             : {}),
         },

@@ -14,10 +14,13 @@ interface Promised {
   readonly is: 'at most' | 'below' | 'at least' | 'above' | 'about';
   readonly amount: number;
   /** The lower end, where a range is promised. */
-  readonly from: number | undefined;
+  readonly least: number | undefined;
   /** How the number is written: its last digit says how exactly it is meant. */
   readonly digits: string;
   readonly words: string;
+  /** Where it stands, the words of its limit with it. */
+  readonly from: number;
+  readonly to: number;
 }
 
 /** Words of each figure; the unit before "of" is grams unless it says otherwise. */
@@ -66,9 +69,32 @@ export function promises(ground: CheckGround): Finding[] {
   return ground.headTexts.flatMap(({ at, text }) =>
     promisedIn(text, ground).flatMap((promised) => {
       const judged = judge(promised, ground);
-      return judged ? [{ ...judged, at }] : [];
+      return judged ? [{ ...judged, at, ...mendOf(promised, at, text, ground) }] : [];
     }),
   );
+}
+
+/** What may be said instead: about what the figure is. */
+function mendOf(promised: Promised, at: string, text: string, ground: CheckGround): Pick<Finding, 'mend'> {
+  const { amount, gaps } = figureOf(promised.figure, ground);
+  if (amount === undefined || gaps.length > 0) return {};
+  const { figure, words, digits, from, to } = promised;
+  // Pence are another unit than the figure; what an "or less" behind it says would stay.
+  if (/\b(?:pence|cents?|p)$/i.test(words)) return {};
+  if (LIMIT_BEHIND.some(([behind]) => behind.test(text.slice(to)))) return {};
+  const number =
+    figure === 'usedCost'
+      ? amount.toFixed(2)
+      : figure === 'energyKcal' || figure === 'energyKj'
+        ? String(Math.round(amount / 10) * 10)
+        : String(Math.round(amount));
+  const said = `about ${words.replace(digits, number).replace(/^.*\+/, (more) => more.replace('+', ''))}`;
+  const cased = from === 0 ? said.charAt(0).toUpperCase() + said.slice(1) : said;
+  if (/\babout $/i.test(text.slice(0, from)))
+    return {
+      mend: { kind: 'text', at, words: `Say ${number}`, text: text.slice(0, from) + cased.replace(/^about /i, '') + text.slice(to) },
+    };
+  return { mend: { kind: 'text', at, words: `Say about ${number}`, text: text.slice(0, from) + cased + text.slice(to) } };
 }
 
 function judge(promised: Promised, ground: CheckGround): Omit<Finding, 'at'> | undefined {
@@ -96,9 +122,10 @@ function judge(promised: Promised, ground: CheckGround): Omit<Finding, 'at'> | u
   };
 }
 
-function keeps({ is, amount: limit, from, digits }: Promised, amount: number): boolean {
+function keeps({ is, amount: limit, least, digits }: Promised, amount: number): boolean {
   const noise = 1e-9 * Math.max(1, Math.abs(limit));
-  if (from !== undefined) return amount >= from - 0.5 * lastDigitOf(digits) - noise && amount <= limit + 0.5 * lastDigitOf(digits) + noise;
+  if (least !== undefined)
+    return amount >= least - 0.5 * lastDigitOf(digits) - noise && amount <= limit + 0.5 * lastDigitOf(digits) + noise;
   if (is === 'at most') return amount <= limit + noise;
   if (is === 'below') return amount < limit;
   if (is === 'at least') return amount >= limit - noise;
@@ -191,13 +218,26 @@ function promisedIn(text: string, ground: CheckGround): Promised[] {
       LIMIT.find(([words]) => words.test(before))?.[1] ??
       LIMIT_BEHIND.find(([words]) => words.test(behind))?.[1] ??
       'about';
+    const limitWords = LIMIT.map(([words]) => words.exec(before)?.[0]).find((one) => one !== undefined) ?? '';
+    const limitFrom = at - limitWords.length;
     // "400 to 450 kcal", "between 400 and 450"
     const [, low] = new RegExp(`(${SAID_NUMBER})\\s?(?:-|–|to|and)\\s?$`, 'iu').exec(before) ?? [];
-    const from =
+    const least =
       low === undefined || limit !== 'about' || (/and\s?$/.test(before) && !/\bbetween\b/i.test(before))
         ? undefined
         : saidNumber(low) * times;
-    return [{ figure, is: limit, amount: (/^an?$/i.test(digits) ? 1 : saidNumber(digits)) * times, from, digits, words: found[0].trim() }];
+    return [
+      {
+        figure,
+        is: limit,
+        amount: (/^an?$/i.test(digits) ? 1 : saidNumber(digits)) * times,
+        least,
+        digits,
+        words: found[0].trim(),
+        from: limitFrom,
+        to: at + found[0].length,
+      },
+    ];
   });
 }
 

@@ -51,9 +51,9 @@ export function stepUnlisted(ground: CheckGround): Finding[] {
 
   function unlistedOf(run: FoodRun): Food | undefined {
     const explaining = spoken.listed.filter((one) => explains(one, run));
-    const others = spoken.foods.filter(
-      (one) => one.lines.length === 0 && !ON_EVERY_SHELF.test(one.food.name) && isCalledIn(one, run) && !differsInState(one.food, run),
-    );
+    const others = spoken
+      .unlistedBy(run.head)
+      .filter((one) => !ON_EVERY_SHELF.test(one.food.name) && isCalledIn(one, run) && !differsInState(one.food, run));
     if (explaining.length > 0) {
       // Beef mince is another than the turkey mince that is listed, and ground ginger than the root.
       const told = others.find((one) => explaining.every((listed) => tellsApart(one, listed, run)));

@@ -39,6 +39,7 @@ export function waterTwice({ figures }: CheckGround): Finding[] {
               at: placeOf(part, i),
               severity: 'look' as const,
               message: `${nameOf(swells)} takes up its water by its yield, and this water is counted beside it. Say that 0 % of the water is eaten, or weigh ${part.name} once it is cooked.`,
+              mend: { kind: 'line' as const, words: 'Count none of it as eaten', at: placeOf(part, i), line: { retained: 0 } },
             },
           ]
         : [],
