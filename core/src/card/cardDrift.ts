@@ -1,4 +1,5 @@
 import type { CardContent, CardFigure } from './cardContent.js';
+import { stepTextOf } from './cardSteps.js';
 
 /** Something a reader sees on a published card that would be printed otherwise today. */
 export interface CardDrift {
@@ -9,14 +10,16 @@ export interface CardDrift {
 }
 
 /**
- * How a published card has drifted from today's labels, prices and recipe: every printed figure, allergen and amount that would
- * read otherwise. What rounds to the same text has not drifted.
+ * How a published card has drifted from today's labels, prices and recipe: everything a reader sees and relies on that would read
+ * otherwise, figures, ingredients, method, keeping, allergens, cautions, what it costs. What rounds to the same text has not drifted.
  *
  * @param was the card as it was published
  * @param now the card of the recipe as everything stands
  */
 export function cardDrift(was: CardContent, now: CardContent): readonly CardDrift[] {
   return [
+    ...textsDrifted('Title', was.title, now.title),
+    ...textsDrifted('Lead', was.lead, now.lead),
     ...figuresDrifted(figuresOf(was), figuresOf(now)),
     ...indexDrifted(was.index, now.index),
     ...textsDrifted('Allergens in the box', was.allergensInBox.join(', '), now.allergensInBox.join(', ')),
@@ -24,6 +27,14 @@ export function cardDrift(was: CardContent, now: CardContent): readonly CardDrif
     ...textsDrifted('May contain', (was.allergensMaybe ?? []).join(', '), (now.allergensMaybe ?? []).join(', ')),
     ...textsDrifted('Makes', was.servingsText, now.servingsText),
     ...linesDrifted(was, now),
+    ...textsDrifted('Into each box', boxedText(was), boxedText(now)),
+    ...textsDrifted('Work', minutesText(was.activeMinutes), minutesText(now.activeMinutes)),
+    ...textsDrifted('In all', minutesText(was.totalMinutes), minutesText(now.totalMinutes)),
+    ...stepsDrifted(was, now),
+    ...textsDrifted('Fridge', was.cautions.fridge, now.cautions.fridge),
+    ...textsDrifted('Freezer', was.cautions.freezer, now.cautions.freezer),
+    ...textsDrifted('Reheating', was.cautions.reheat, now.cautions.reheat),
+    ...pairsDrifted('Caution', was.cautions.cooking, now.cautions.cooking),
   ];
 }
 
@@ -54,14 +65,29 @@ function textOf(figure: CardFigure | undefined): string {
 function linesDrifted(was: CardContent, now: CardContent): CardDrift[] {
   const printed = ({ sections }: CardContent) =>
     sections.flatMap(({ lines }) => lines.map(({ amount, food, note }) => [amount, food, note].filter(Boolean).join(' ')));
-  const [before, after] = [printed(was), printed(now)];
+  return pairsDrifted('Ingredient', printed(was), printed(now));
+}
+
+/** Steps by their place while there are as many, so that one that was changed stands beside what it was. */
+function stepsDrifted(was: CardContent, now: CardContent): CardDrift[] {
+  const [before, after] = [was.steps.map(stepTextOf), now.steps.map(stepTextOf)];
+  if (before.length !== after.length) return pairsDrifted('Step', before, after);
+  return after.flatMap((text, i) => textsDrifted(`Step ${i + 1}`, before[i] ?? '', text));
+}
+
+/** What is gone beside what has come, whatever their order. */
+function pairsDrifted(name: string, before: readonly string[], after: readonly string[]): CardDrift[] {
   const gone = before.filter((line) => !after.includes(line));
   const come = after.filter((line) => !before.includes(line));
-  return Array.from({ length: Math.max(gone.length, come.length) }, (_, i) => ({
-    name: 'Ingredient',
-    was: gone[i] ?? '',
-    is: come[i] ?? '',
-  }));
+  return Array.from({ length: Math.max(gone.length, come.length) }, (_, i) => ({ name, was: gone[i] ?? '', is: come[i] ?? '' }));
+}
+
+function boxedText({ intoEachBox }: CardContent): string {
+  return intoEachBox.map(({ grams, part }) => `${grams} ${part}`).join(', ');
+}
+
+function minutesText(minutes: number | undefined): string {
+  return minutes === undefined ? '' : `${minutes} min`;
 }
 
 function textsDrifted(name: string, was: string, is: string): CardDrift[] {

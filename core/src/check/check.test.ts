@@ -1,8 +1,7 @@
 import { kitchenOf, recipeOf } from '../../test/kitchens.js';
 import type { Food } from '../food/index.js';
 import type { Pack } from '../price/index.js';
-import { recipeFigures, type Line, type Part, type Recipe } from '../recipe/index.js';
-import { FIGURE_CODES, type FigureCode } from './finding.js';
+import { FIGURE_CODES, recipeFigures, type FigureCode, type Line, type Part, type Recipe } from '../recipe/index.js';
 import { findingsOf } from './findingsOf.js';
 
 const leek: Food = {

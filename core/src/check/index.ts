@@ -5,3 +5,4 @@ export * from './foodFindings.js';
 export * from './leftFindings.js';
 export * from './mended.js';
 export * from './whyItMatters.js';
+export * from './rules/publishedDiffers.js';

@@ -1,5 +1,5 @@
-import { lineAt, stepFrom, stepOf, withEveryLine, type Line, type Recipe } from '../recipe/index.js';
-import type { Finding, FindingCode, Mend } from './finding.js';
+import { lineAt, stepFrom, stepOf, withEveryLine, type FindingCode, type Line, type Recipe } from '../recipe/index.js';
+import type { Finding, Mend } from './finding.js';
 
 /** Mends that are what everybody would do: they may be made together, at one press. The rest ask what only a person knows. */
 const MADE_TOGETHER: ReadonlySet<FindingCode> = new Set([

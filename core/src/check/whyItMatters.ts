@@ -1,4 +1,4 @@
-import type { FindingCode } from './finding.js';
+import type { FindingCode } from '../recipe/index.js';
 
 /** What findings are about, for looking at one kind alone. */
 export const FINDING_AREAS = ['safety', 'figures', 'words'] as const;

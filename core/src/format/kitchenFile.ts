@@ -17,11 +17,11 @@ import {
   type Source,
   type State,
 } from '../food/index.js';
-import { FINDING_CODES, type FindingCode } from '../check/index.js';
 import type { Pack } from '../price/index.js';
 import { MEASURING_SYSTEMS, type Amount, type MeasuringSystem } from '../quantity/index.js';
 import {
   BRIEF_FIGURES,
+  FINDING_CODES,
   GUIDELINES,
   isIndexFormula,
   METHODS,
@@ -29,6 +29,7 @@ import {
   TARGET_KINDS,
   VESSEL_KINDS,
   type AcceptedFinding,
+  type FindingCode,
   type Brief,
   type BriefFigure,
   type Guideline,

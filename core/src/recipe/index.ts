@@ -29,3 +29,4 @@ export * from './writtenGrams.js';
 export * from './variant.js';
 export * from './walk.js';
 export * from './usualRetained.js';
+export * from './findingCode.js';

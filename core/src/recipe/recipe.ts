@@ -1,3 +1,4 @@
+import type { FindingCode } from './findingCode.js';
 import type { CookingMethod, PrintedNutrients, State } from '../food/index.js';
 import type { Brief } from './brief.js';
 import type { Step } from './step.js';
@@ -139,8 +140,7 @@ export interface StatedNutrition {
 
 /** A finding that is left as it is, and why. */
 export interface AcceptedFinding {
-  /** The finding's code. */
-  readonly code: string;
+  readonly code: FindingCode;
   /** Where it stood: "part/line", a part's id, "food:id", "step/3", "title", "lead", "storage" or "serving". */
   readonly at: string;
   readonly because: string;

@@ -3,6 +3,7 @@ import {
   CARD_CONTENT_VERSION,
   cardContent,
   cardMarkdown,
+  checkedRecipe,
   kitchenFileText,
   schemaOrgRecipe,
   type CardContent,
@@ -11,7 +12,8 @@ import {
 import { renderToStaticMarkup } from 'react-dom/server';
 import { Database } from '../database/database.js';
 import { Once, type OnceKey } from '../database/once.js';
-import { NotFoundError } from '../http/problems.js';
+import { NotFoundError, OpenFindingsError } from '../http/problems.js';
+import { toFinding } from '../recipes/finding.mapper.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
 import type { OpenRecipeDto } from '../recipes/recipe.dto.js';
 import { RecipesService } from '../recipes/recipes.service.js';
@@ -70,12 +72,13 @@ export class CardsService {
    * Publishes a recipe's card as it stands: kept whole, with the revisions of recipe and foods it was made from, and with a copy of
    * all of that.
    *
-   * @throws NotFoundError
+   * @throws NotFoundError, OpenFindingsError where Check finds something wrong that nobody left with a reason
    */
   async publish(scope: Scope, id: string, once?: OnceKey): Promise<PublishedCardDto> {
     const { kitchenId } = scope;
     return this.once.write(kitchenId, once, async () => {
       const { revision, recipe, subRecipes, kitchen } = await this.#opened(scope, id);
+      await this.#holdWrong(scope, recipe);
       const { foods, packs } = kitchen.content;
       const settings = { ...(await this.kitchens.stated(scope)), date: kitchen.settings.date };
       const recipes = [recipe, ...subRecipes];
@@ -92,6 +95,12 @@ export class CardsService {
       );
       return { recipe: id, issue, publishedAt: published_at.toISOString(), drift: [], uncomputed: null };
     });
+  }
+
+  async #holdWrong(scope: Scope, recipe: Recipe): Promise<void> {
+    const { open } = checkedRecipe(recipe, await this.recipes.kitchenToCheck(scope, [recipe]));
+    const wrong = open.filter(({ severity }) => severity === 'wrong');
+    if (wrong.length > 0) throw new OpenFindingsError(wrong.map(toFinding));
   }
 
   #opened(scope: Scope, id: string) {

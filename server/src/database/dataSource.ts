@@ -24,6 +24,7 @@ import { BriefGround1765500000015 } from './migrations/briefGround.migration.js'
 import { CardInputs1765400000014 } from './migrations/cardInputs.migration.js';
 import { CardSteps1764800000008 } from './migrations/cardSteps.migration.js';
 import { Photos1765800000018 } from './migrations/photos.migration.js';
+import { RecipeFindings1765900000019 } from './migrations/recipeFindings.migration.js';
 import { PhotoEntity } from '../photos/photo.entity.js';
 import { Kitchens1764000000001 } from './migrations/kitchens.migration.js';
 import { Pantry1764200000002 } from './migrations/pantry.migration.js';
@@ -105,6 +106,7 @@ export function schemaOptions(url: string | undefined): Extract<DataSourceOption
       Begun1765600000016,
       Batches1765700000017,
       Photos1765800000018,
+      RecipeFindings1765900000019,
     ],
     migrationsRun: true,
     migrationsTransactionMode: 'all',

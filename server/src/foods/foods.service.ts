@@ -32,7 +32,17 @@ export class FoodsService {
 
   /** Foods at hand: the kitchen's own, and of imported tables those that are cooked with or bought. */
   async list(scope: Scope): Promise<SavedFoodDto[]> {
-    const rows = await this.database.manager
+    return (await this.#atHand(scope).orderBy('food.name', 'ASC').getMany()).map(toSavedFood);
+  }
+
+  /** Ids of the foods at hand. */
+  async atHand(scope: Scope): Promise<string[]> {
+    const rows = await this.#atHand(scope).select('food.id', 'id').getRawMany<{ id: string }>();
+    return rows.map(({ id }) => id);
+  }
+
+  #atHand(scope: Scope) {
+    return this.database.manager
       .createQueryBuilder(FoodEntity, 'food')
       .where('food.kitchen_id = :kitchenId AND food.archived_at IS NULL', { kitchenId: scope.kitchenId })
       .andWhere(
@@ -40,10 +50,7 @@ export class FoodsService {
           OR EXISTS (SELECT 1 FROM recipe_foods used WHERE used.kitchen_id = food.kitchen_id AND used.food_id = food.id)
           OR EXISTS (SELECT 1 FROM batch_foods cooked WHERE cooked.kitchen_id = food.kitchen_id AND cooked.food_id = food.id)
           OR EXISTS (SELECT 1 FROM packs pack WHERE pack.kitchen_id = food.kitchen_id AND pack.food_id = food.id))`,
-      )
-      .orderBy('food.name', 'ASC')
-      .getMany();
-    return rows.map(toSavedFood);
+      );
   }
 
   /** Foods as core knows them: all, or those of some ids, put away or not. */

@@ -1,4 +1,4 @@
-import type { Fault } from '@portiona/core';
+import type { Fault, Finding } from '@portiona/core';
 
 /** Problem details, RFC 9457, with the faults of unreadable input and what stands there after a stale save. */
 export interface ProblemDetails {
@@ -8,6 +8,8 @@ export interface ProblemDetails {
   readonly detail: string;
   readonly faults?: readonly Fault[];
   readonly current?: object;
+  /** What Check finds wrong, where that stands in the way. */
+  readonly findings?: readonly Pick<Finding, 'code' | 'at' | 'severity' | 'message'>[];
   /** Seconds after which it may be asked again. */
   readonly retryAfter?: number;
 }
@@ -230,5 +232,19 @@ export class FullError extends Problem {
       `as many files are kept as may be, or they would weigh more than ${Math.round(most / 1024 / 1024)} MB together; nothing was taken in. Take in or forget one of them first`,
     );
     this.name = 'FullError';
+  }
+}
+
+/** Something wrong in a dish that nobody gave a reason to leave: 409, it is not published. */
+export class OpenFindingsError extends Problem {
+  constructor(readonly findings: readonly Pick<Finding, 'code' | 'at' | 'severity' | 'message'>[]) {
+    super(
+      `Check finds ${findings.length === 1 ? 'one thing' : `${findings.length} things`} wrong in this dish; nothing was published. Mend what is listed, or leave each with a reason`,
+    );
+    this.name = 'OpenFindingsError';
+  }
+
+  protected get told() {
+    return { type: 'open-findings', title: 'Something is wrong', status: 409, findings: this.findings };
   }
 }

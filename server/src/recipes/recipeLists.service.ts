@@ -83,6 +83,19 @@ export class RecipeListsService {
     return `[${rows ?? ''}]`;
   }
 
+  /** What Check finds in every recipe that has something open, or cannot be checked: JSON of a list of RecipeFindingsDto, most wrong first. */
+  async findingsText(scope: Scope): Promise<string> {
+    const [{ rows }] = await this.database.manager.query<[{ rows: string | null }]>(
+      `SELECT string_agg('{"recipe":' || to_json(head.id) || ',"title":' || to_json(head.title) || ',' || substr(kept.found::text, 2), ','
+         ORDER BY (kept.found ->> 'wrong')::int DESC, head.saved_at DESC, head.id) AS rows
+       FROM recipes head JOIN recipe_summaries kept ON kept.kitchen_id = head.kitchen_id AND kept.recipe_id = head.id
+       WHERE head.kitchen_id = $1 AND head.archived_at IS NULL
+         AND (json_array_length(kept.found -> 'open') > 0 OR kept.found ->> 'uncomputed' IS NOT NULL)`,
+      [scope.kitchenId],
+    );
+    return `[${rows ?? ''}]`;
+  }
+
   /**
    * Every part that a recipe may take a line of: of recipes not put away, and of none that is built on it itself. JSON of a list of
    * ReusablePartDto.

@@ -16,6 +16,7 @@ import { Database } from '../database/database.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
 import { engineVersion } from './engineVersion.js';
 import { toReusablePart } from './subRecipes.mapper.js';
+import { toFound } from './finding.mapper.js';
 import { toCardStanding, toListedFigures } from './recipe.mapper.js';
 import { RecipesService } from './recipes.service.js';
 import type { Scope } from '../scope/scope.js';
@@ -103,7 +104,7 @@ export class RecipeSummariesService {
     if (wanted.length === 0) return 0;
     const ids = wanted.map(({ id }) => id);
     const own = await this.recipes.loadForCalculation(scope, ids);
-    const kitchen = await this.recipes.kitchenUnder(scope, own);
+    const kitchen = await this.recipes.kitchenToCheck(scope, own);
     const cards = await manager.query<{ recipe_id: string; content: CardContent }[]>(
       `SELECT DISTINCT ON (recipe_id) recipe_id, content FROM published_cards WHERE kitchen_id = $1 AND recipe_id = ANY($2)
        ORDER BY recipe_id, issue DESC`,
@@ -112,13 +113,13 @@ export class RecipeSummariesService {
     const published = new Map(cards.map(({ recipe_id, content }) => [recipe_id, content]));
     const rows = own.map((recipe) => this.#summaryOf(recipe, kitchen, published.get(recipe.id)));
     await manager.query(
-      `INSERT INTO recipe_summaries (kitchen_id, recipe_id, stale, engine, holds_until, series, number, weight, energy, protein, used_cost, listed, card, parts, ground)
-       SELECT $1, row.id, false, $2, row.until, row.series, row.number, row.weight, row.energy, row.protein, row.used, row.listed, row.card, row.parts, row.ground
+      `INSERT INTO recipe_summaries (kitchen_id, recipe_id, stale, engine, holds_until, series, number, weight, energy, protein, used_cost, listed, card, parts, ground, found)
+       SELECT $1, row.id, false, $2, row.until, row.series, row.number, row.weight, row.energy, row.protein, row.used, row.listed, row.card, row.parts, row.ground, row.found
        FROM json_to_recordset($3::json) AS row (id text, until date, series text, number double precision, weight double precision,
-         energy double precision, protein double precision, used double precision, listed json, card json, parts json, ground json)
-       ON CONFLICT (kitchen_id, recipe_id) DO UPDATE SET (stale, engine, holds_until, series, number, weight, energy, protein, used_cost, listed, card, parts, ground)
+         energy double precision, protein double precision, used double precision, listed json, card json, parts json, ground json, found json)
+       ON CONFLICT (kitchen_id, recipe_id) DO UPDATE SET (stale, engine, holds_until, series, number, weight, energy, protein, used_cost, listed, card, parts, ground, found)
          = (excluded.stale, excluded.engine, excluded.holds_until, excluded.series, excluded.number, excluded.weight, excluded.energy,
-            excluded.protein, excluded.used_cost, excluded.listed, excluded.card, excluded.parts, excluded.ground)`,
+            excluded.protein, excluded.used_cost, excluded.listed, excluded.card, excluded.parts, excluded.ground, excluded.found)`,
       [kitchenId, engineVersion(), JSON.stringify(rows)],
     );
     return wanted.length;
@@ -152,6 +153,7 @@ const UNSETTLED = `SELECT head.id FROM recipes head
 
 function summaryOf(recipe: Recipe, kitchen: Kitchen, published: CardContent | undefined, figures: Computed<RecipeFigures>) {
   const listed = toListedFigures(recipe, figures, kitchen);
+  const card = published ? toCardStanding(recipe, kitchen, published) : null;
   return {
     id: recipe.id,
     until: pricesHoldUntil(packsUnder(recipe, kitchen), kitchen.settings) ?? null,
@@ -163,7 +165,8 @@ function summaryOf(recipe: Recipe, kitchen: Kitchen, published: CardContent | un
     used: listed.usedCost.amount,
     listed,
     ground: figures.ok ? groundToKeep(figures.made, kitchen) : null,
-    card: published ? toCardStanding(recipe, kitchen, published) : null,
+    card,
+    found: toFound(recipe, kitchen, figures, card?.drift ?? []),
     parts: figures.ok ? reusablePartsOf(figures.made).map(toReusablePart) : [],
   };
 }

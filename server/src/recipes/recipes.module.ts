@@ -3,6 +3,7 @@ import { FoodsModule } from '../foods/foods.module.js';
 import { KitchensModule } from '../kitchens/kitchens.module.js';
 import { PacksModule } from '../packs/packs.module.js';
 import { BriefsController } from './briefs.controller.js';
+import { FindingsController } from './findings.controller.js';
 import { SubRecipesService } from './subRecipes.service.js';
 import { UpstreamChangesService } from './upstreamChanges.service.js';
 import { RecipesController } from './recipes.controller.js';
@@ -16,7 +17,7 @@ import { VersionsService } from './versions.service.js';
 
 @Module({
   imports: [KitchensModule, FoodsModule, PacksModule],
-  controllers: [RecipesController, VersionsController, BriefsController],
+  controllers: [RecipesController, VersionsController, BriefsController, FindingsController],
   providers: [
     LearnedYieldsService,
     RecipesService,

@@ -147,6 +147,11 @@ export class RecipesService {
     });
   }
 
+  /** As `kitchenUnder`, and every food at hand with it: steps may speak of one that no line lists. */
+  async kitchenToCheck(scope: Scope, recipes: readonly Recipe[]): Promise<Kitchen> {
+    return this.kitchenUnder(scope, recipes, await this.foods.atHand(scope));
+  }
+
   /** @throws ValidationError, TakenError */
   async create(scope: Scope, found: object, once?: OnceKey): Promise<SavedRecipeDto> {
     const document = readBody(RecipeEntry, found, 'document');

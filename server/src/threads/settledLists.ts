@@ -1,5 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import type { PublishedCardDto } from '../cards/card.dto.js';
+import type { RecipeFindingsDto } from '../recipes/finding.dto.js';
 import type { ReusablePartDto } from '../recipes/subRecipes.dto.js';
 import type { ListedRecipeDto, RecipePageDto } from '../recipes/recipe.dto.js';
 import { RecipeListsService, type RecipePage } from '../recipes/recipeLists.service.js';
@@ -28,6 +29,11 @@ export class SettledLists {
   async cards(scope: Scope): Promise<JsonText<PublishedCardDto[]>> {
     await this.#settled(scope);
     return new JsonText(await this.lists.cardsText(scope));
+  }
+
+  async findings(scope: Scope): Promise<JsonText<RecipeFindingsDto[]>> {
+    await this.#settled(scope);
+    return new JsonText(await this.lists.findingsText(scope));
   }
 
   async parts(scope: Scope, of: string): Promise<JsonText<ReusablePartDto[]>> {

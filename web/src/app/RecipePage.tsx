@@ -5,6 +5,9 @@ import { problemOf, problemText } from '../api/problem';
 import { Docket } from '../docket/Docket';
 import { DocketBar } from '../docket/DocketBar';
 import { DocketSlot } from '../docket/DocketSlot';
+import { FoundMark } from '../features/check/FoundMark';
+import { checkSign, useCheck, type CheckHere } from '../features/check/useCheck';
+import { usePublishedDrift } from '../features/check/usePublishedDrift';
 import { useReadyFit } from '../features/fit/fitWorker';
 import { useKitchen, type LoadedKitchen } from '../features/kitchen/useKitchen';
 import { saveNow } from '../features/recipes/autosave';
@@ -40,6 +43,7 @@ export function RecipePage() {
   const onCard = useMatch('/recipes/:id/card') !== null;
   const shown = useMemo(() => (onCard && present ? snappedAmounts(present).recipe : present), [onCard, present]);
   const computed = useFigures(shown, here);
+  const check = useCheck(present, here?.kitchen, usePublishedDrift(recipeId));
   const { pathname } = useLocation();
   const [search, setSearch] = useSearchParams();
   const working = search.get('working') as PanelName | null;
@@ -70,7 +74,7 @@ export function RecipePage() {
   if (!present || id !== recipeId || !here || !computed) return <main className="page" aria-busy="true" />;
   return (
     <main>
-      <Head recipe={present} />
+      <Head recipe={present} check={check} />
       <SaveNotice />
       <UpstreamNotice id={recipeId} serving={present.servingName ?? 'serving'} kitchen={here.kitchen} />
       <div className="desk">
@@ -81,7 +85,7 @@ export function RecipePage() {
             </p>
           )}
           <Arriving meanwhile={<p className="page muted">Being laid out …</p>} resetKeys={[pathname]}>
-            <Outlet context={{ recipe: present, here, computed, showWorking } satisfies StationContext} />
+            <Outlet context={{ recipe: present, here, computed, check, showWorking } satisfies StationContext} />
           </Arriving>
         </section>
         {working !== null && computed.ok && (
@@ -100,6 +104,7 @@ export function RecipePage() {
               recipe={present}
               figures={computed.figures}
               findings={computed.findings}
+              check={check}
               kitchen={here.kitchen}
               here={here}
               open={working}
@@ -152,14 +157,17 @@ function ToolWithWorking({ name, here, onFigure, onClose, ...rest }: PanelProps 
   );
 }
 
-function Head({ recipe }: { readonly recipe: Recipe }) {
+function Head({ recipe, check }: { readonly recipe: Recipe; readonly check: CheckHere }) {
   const dispatch = useAppDispatch();
   const { id, title, series, number } = recipe;
   useEffect(() => noteVisit({ to: `/recipes/${id}/build`, name: title }), [id, title]);
   return (
     <div className="head">
       <div className="head-title">
-        <div className="series">{[series, number === undefined ? undefined : `no. ${number}`].filter(Boolean).join(', ')}</div>
+        <div className="series">
+          {[series, number === undefined ? undefined : `no. ${number}`].filter(Boolean).join(', ')}
+          <FoundMark findings={check.byPlace.get('title') ?? []} of="the title" />
+        </div>
         <h1>
           <textarea
             className="title-field"
@@ -183,14 +191,29 @@ function Head({ recipe }: { readonly recipe: Recipe }) {
       <nav className="stations" aria-label="Stations">
         {STATIONS.map(({ path, name, glyph }) => (
           <NavLink key={path} to={path}>
-            <span className="station-glyph" aria-hidden>
-              {glyph}
-            </span>
+            <StationGlyph glyph={glyph} check={path === 'check' ? check : undefined} />
             {name}
           </NavLink>
         ))}
       </nav>
     </div>
+  );
+}
+
+/** A station's sign; Check's says how the dish stands. */
+function StationGlyph({ glyph, check }: { readonly glyph: string; readonly check: CheckHere | undefined }) {
+  if (!check)
+    return (
+      <span className="station-glyph" aria-hidden>
+        {glyph}
+      </span>
+    );
+  const { sign, words, tone } = checkSign(check);
+  return (
+    <span className={`station-glyph ${tone}`} title={words}>
+      <span aria-hidden>{sign}</span>
+      <span className="sr">{words}: </span>
+    </span>
   );
 }
 

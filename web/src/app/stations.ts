@@ -46,6 +46,14 @@ export const STATIONS: readonly StationEntry[] = [
     ...later(async () => ({ default: (await import('../stations/portion/PortionStation')).PortionStation })),
   },
   {
+    path: 'check',
+    name: 'Check',
+    glyph: '✓',
+    key: '5',
+    also: ['findings', 'wrong', 'look at', 'mistakes', 'safety', 'claims', 'mend', 'left because'],
+    ...later(async () => ({ default: (await import('./beside')).CheckStation })),
+  },
+  {
     path: 'card',
     name: 'Card',
     glyph: '▤',

@@ -1,4 +1,5 @@
 import { useMemo, useState, type ReactNode } from 'react';
+import { Link } from 'react-router';
 import {
   bandWithRivals,
   cardPriceText,
@@ -22,6 +23,7 @@ import type { LoadedKitchen } from '../features/kitchen/useKitchen';
 import { useAppDispatch } from '../features/recipes/useRecipeState';
 import { scaledTo, usuallyScaled } from '../features/recipes/editRecipe';
 import { recipeActions } from '../features/recipes/recipeSlice';
+import { checkSign, type CheckHere } from '../features/check/useCheck';
 import { useFoundAgain } from '../features/matches/useFoundAgain';
 import { claimsHere } from '../working/claimsHere';
 import type { PanelName } from '../working/panelName';
@@ -40,6 +42,7 @@ interface DocketProps {
   readonly recipe: Recipe;
   readonly figures: RecipeFigures;
   readonly findings: readonly Finding[];
+  readonly check: CheckHere;
   readonly kitchen: Kitchen;
   /** The pantry as it is: lines that wait are tried against it. */
   readonly here: LoadedKitchen;
@@ -58,7 +61,7 @@ const SMALL: readonly (readonly [Nutrient | 'salt', string])[] = [
 ];
 
 /** The docket: what one serving delivers and costs, live, each figure a way to its working. */
-export function Docket({ recipe, figures, findings, kitchen, here, open, onOpen }: DocketProps) {
+export function Docket({ recipe, figures, findings, check, kitchen, here, open, onOpen }: DocketProps) {
   const { perServing, withTopping, hasTopping, batch } = figures;
   const bandOf = (nutrient: Nutrient) => bandWithRivals(nutrient, figures, here.index, kitchen.convention);
   const toggle = (figure: PanelName) => onOpen(open === figure ? null : figure);
@@ -68,7 +71,7 @@ export function Docket({ recipe, figures, findings, kitchen, here, open, onOpen 
   const energy = perServing.nutrients.energyKcal;
   const found = useFoundAgain(recipe, here).found.length;
   const unsure = findings.filter(({ code }) => code === 'food-unsure').length;
-  const wrong = findings.filter(({ severity }) => severity === 'wrong').length;
+  const sign = checkSign(check);
   return (
     <aside className="docket" aria-label="Docket">
       <h2>
@@ -163,12 +166,10 @@ export function Docket({ recipe, figures, findings, kitchen, here, open, onOpen 
           <span className="fig-value text-small">see what counts</span>
         </button>
       )}
-      <p className={`text-small mt-1 ${wrong > 0 ? 'bad' : 'faint'}`}>
-        {findings.length === 0
-          ? '✓ nothing to look at'
-          : wrong > 0
-            ? `✕ ${wrong} wrong, ${findings.length - wrong} to look at`
-            : `▲ ${findings.length} to look at`}
+      <p className="text-small mt-1">
+        <Link className={`docket-check ${sign.tone === '' ? 'faint' : sign.tone}`} to={`/recipes/${recipe.id}/check`}>
+          {sign.tone === 'bad' ? '✕' : sign.tone === 'warn' ? '▲' : sign.tone === 'good' ? '✓' : ''} {sign.words}
+        </Link>
       </p>
       <p className="sr" role="status">
         {`${leastText(energy)}${docketText(energy.amount ?? 0)} kilocalories, ${docketText(perServing.nutrients.protein.amount ?? 0)} grams of protein`}

@@ -91,24 +91,35 @@ export function claimTyped(ground: CheckGround): Finding[] {
       at,
       severity: 'wrong',
       message: `“${words}” is a claim ${why} Take it out, or say what the figures give.`,
-      ...(head ? { mend: { kind: 'text' as const, at, words: 'Take it out', text: without(text, words) } } : {}),
+      ...(head ? takenOut(at, text, words) : {}),
     }));
   });
 }
 
+/** The text without the claim, where a sentence is left of it. */
+function takenOut(at: string, text: string, words: string): Pick<Finding, 'mend'> {
+  const left = without(text, words);
+  return READS_BADLY.test(left) || left === '' ? {} : { mend: { kind: 'text', at, words: 'Take it out', text: left } };
+}
+
+/** What is left hanging when a word is taken out of the middle of a phrase. */
+const READS_BADLY =
+  /\b(?:and|or|of|are|is|that|with|a|an|the|in|for|from|no|it|be)(?=[.,;!?]|$)|\b(?:a|an|the) (?:for|of|with|and|in|to)\b|(?:^|[ (])-\p{L}/iu;
+
 /** A text without some words, and with what stood around them closed up. */
 function without(text: string, words: string): string {
   const at = text.indexOf(words);
-  if (at < 0) return text;
+  if (at < 0) return '';
   const left = `${text.slice(0, at)}${text.slice(at + words.length)}`
-    .replace(/(^|[.!?] )(?:,|and|but) /g, '$1')
-    .replace(/,? and(?=[.,;!?]|$)/g, '')
+    .replace(/(^|[.!?] )[\s,]*(?:and|but|or) /g, '$1')
     .replace(/ {2,}/g, ' ')
     .replace(/ (?=[.,;!?])/g, '')
-    .replace(/([.,;!?])(?:\s?[.,;!?])+/g, '$1')
+    .replace(/[,;]\s?(?=[.,;!?])/g, '')
+    .replace(/([.!?])(?:\s?[.,;!?])+/g, '$1')
     .replace(/^[\s.,;:!?]+/, '')
-    .trim();
-  return left.charAt(0).toUpperCase() + left.slice(1);
+    .trim()
+    .replace(/,$/, '.');
+  return left.replace(/(^|[.!?] )(\p{Ll})/gu, (_, before: string, letter: string) => before + letter.toUpperCase());
 }
 
 function nutritionClaims(text: string, { words, us, eu }: ClaimWords, ground: CheckGround): [string, string][] {

@@ -1,6 +1,15 @@
 import { memo } from 'react';
 import { useDroppable } from '@dnd-kit/core';
-import { energyShares, lineText, type Figure, type Line, type LineFigures, type WorkedFigure, type LinePlace } from '@portiona/core';
+import {
+  energyShares,
+  lineText,
+  type Figure,
+  type Finding,
+  type Line,
+  type LineFigures,
+  type WorkedFigure,
+  type LinePlace,
+} from '@portiona/core';
 import type { LoadedKitchen } from '../../features/kitchen/useKitchen';
 import { EnergySplit } from '../../ui/EnergySplit';
 import { numberText } from '../../ui/numberText';
@@ -23,6 +32,8 @@ interface LineRowProps {
   readonly named: boolean;
   /** What the dish calls one serving ("box"). */
   readonly servingName: string;
+  /** What Check found in it. */
+  readonly found: readonly Finding[] | undefined;
   readonly here: LoadedKitchen;
   readonly onWorking: (figure: WorkedFigure) => void;
   readonly current: boolean;
@@ -45,6 +56,7 @@ export const LineRow = memo(Row, (before, after) => {
     before.named === after.named &&
     before.servingName === after.servingName &&
     before.columns === after.columns &&
+    foundText(before.found) === foundText(after.found) &&
     before.here === after.here &&
     before.onSelect === after.onSelect &&
     before.onWorking === after.onWorking &&
@@ -54,8 +66,13 @@ export const LineRow = memo(Row, (before, after) => {
   );
 });
 
+/** At every check findings are made anew: those that say the same leave the row as it is. */
+function foundText(found: readonly Finding[] | undefined): string {
+  return found?.map(({ severity, message }) => severity + message).join('\n') ?? '';
+}
+
 function Row(props: LineRowProps) {
-  const { line, place, figures, columns, shares, named, servingName, current, selected, here, onSelect, onWorking, actions } = props;
+  const { line, place, figures, columns, shares, named, servingName, found, current, selected, here, onSelect, onWorking, actions } = props;
   const { setNodeRef } = useDroppable({ id: `${place.part}/${place.line}` });
   const isDropPlace = useIsDropPlace(place);
   const food = line.food === undefined ? undefined : here.foodsById.get(line.food);
@@ -70,6 +87,7 @@ function Row(props: LineRowProps) {
         number={place.line}
         figures={figures}
         servingName={servingName}
+        found={found}
         current={current}
         actions={actions}
       />

@@ -13,12 +13,14 @@ import {
   parseLineText,
   unitSlip,
   usualRetained,
+  type Finding,
   type Food,
   type ResolvedFood,
   type Line,
   type LineFigures,
   type LinePlace,
 } from '@portiona/core';
+import { FoundMark } from '../../features/check/FoundMark';
 import { numberText } from '../../ui/numberText';
 import { withFood } from '../../features/recipes/editRecipe';
 import { LineDetails } from './LineDetails';
@@ -40,12 +42,14 @@ interface LineWordsProps {
   readonly figures: LineFigures | undefined;
   /** What the dish calls one serving ("box"). */
   readonly servingName: string;
+  /** What Check found in it. */
+  readonly found: readonly Finding[] | undefined;
   readonly current: boolean;
   readonly actions: SheetActions;
 }
 
 /** A line's words: as they read, as they are typed, and what was understood of them. */
-export function LineWords({ line, food, part, number, figures, servingName, current, actions }: LineWordsProps) {
+export function LineWords({ line, food, part, number, figures, servingName, found, current, actions }: LineWordsProps) {
   const place: LinePlace = { part, line: number };
   const text =
     line.text ??
@@ -55,6 +59,7 @@ export function LineWords({ line, food, part, number, figures, servingName, curr
   return (
     <span className="words">
       <Shown line={line} food={food} text={text} figures={figures} servingName={servingName} place={place} actions={actions} />
+      {found && !current && <FoundMark findings={found} of={text} />}
       <input
         className="line-field"
         data-row={`${part}/${number}/line`}

@@ -21,7 +21,7 @@ import { Button } from '../../ui/Button';
 
 /** The ingredient list, typed as text; what each line comes to stands on the right of the same row. */
 export function Sheet() {
-  const { recipe, here, computed, showWorking } = useStation();
+  const { recipe, here, computed, check, showWorking } = useStation();
   // A recipe that has no line yet is begun with its first; on a screen that is touched that would bring up the keyboard unasked.
   const [caret, setCaret] = useState<Caret | undefined>(() =>
     recipe.parts.every(({ lines }) => lines.length === 0) && matchMedia('(pointer: fine)').matches
@@ -100,6 +100,7 @@ export function Sheet() {
                   servingName={recipe.servingName ?? 'serving'}
                   current={caret !== undefined && !caret.empty && caret.part === p && caret.line === l}
                   selected={holds(selected.lines, { part: p, line: l })}
+                  found={check.byPlace.get(`${part.id}/${l + 1}`)}
                   here={here}
                   onSelect={select}
                   onWorking={showWorking}

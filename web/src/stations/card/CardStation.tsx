@@ -33,7 +33,10 @@ const NONE_FOUND: readonly Finding[] = [];
 
 /** The card as readers get it: the very page that is printed and sent. */
 export function CardStation() {
-  const { recipe, here, computed, showWorking } = useStation();
+  const { recipe, here, computed, check, showWorking } = useStation();
+  const wrong = check.isBehind
+    ? undefined
+    : check.checked?.open.filter(({ code, severity }) => severity === 'wrong' || code === 'food-unsure');
   const doubtful = computed.ok ? computed.findings.filter(({ code }) => IN_DOUBT.has(code)) : NONE_FOUND;
   const { revision, saveState } = useRecipeState();
   const [paper, setPaper] = useState<Paper>('a5');
@@ -48,7 +51,7 @@ export function CardStation() {
         <Segmented label="Paper" value={paper} options={PAPERS} onChange={setPaper} />
         <RuleSetChoice />
         <Snapped />
-        <Published recipeId={recipe.id} saved={saveState === 'saved'} issue={issue} onIssue={setIssue} doubtful={doubtful} />
+        <Published recipe={recipe} kitchen={here.kitchen} saved={saveState === 'saved'} issue={issue} onIssue={setIssue} wrong={wrong} />
         {saveState !== 'saved' && <span className="muted">The card shows what is saved; one moment.</span>}
         <span className="ml-auto flex gap-2">
           <Button onClick={() => frame.current?.contentWindow?.print()}>

@@ -1,29 +1,40 @@
-import { useState } from 'react';
-import { dayText, type Finding } from '@portiona/core';
+import { useEffect, useState } from 'react';
+import { Link } from 'react-router';
+import { dayText, groundOf, type Finding, type Kitchen, type Recipe } from '@portiona/core';
 import { useListPublishedCardsQuery, usePublishCardMutation } from '../../api/api.gen';
 import { problemOf, problemText } from '../../api/problem';
 import { useToast } from '../../ui/Toasts';
 import { Button } from '../../ui/Button';
 import { Chip } from '../../ui/Chip';
 import { DropPanel } from '../../ui/DropPanel';
+import { Field } from '../../ui/Field';
+import { Input } from '../../ui/Input';
 import { Modal } from '../../ui/Modal';
+import { wordsChanged } from '../../features/check/mendedWords';
+import { recipeActions } from '../../features/recipes/recipeSlice';
+import { useAppDispatch } from '../../features/recipes/useRecipeState';
 
 interface PublishedProps {
-  readonly recipeId: string;
+  readonly recipe: Recipe;
+  readonly kitchen: Kitchen;
   /** What is published is what is saved. */
   readonly saved: boolean;
   readonly issue: number | undefined;
   readonly onIssue: (issue: number | undefined) => void;
-  /** Lines of which it is not known that their figures are right: unsure, of no food, of no weight. */
-  readonly doubtful: readonly Finding[];
+  /** What Check finds wrong, or nobody is sure of, and nobody left with a reason; undefined while that is not known. */
+  readonly wrong: readonly Finding[] | undefined;
 }
 
 /** Publishes the card, and says whether the one readers hold is still what would be printed. */
-export function Published({ recipeId, saved, issue, onIssue, doubtful }: PublishedProps) {
+export function Published({ recipe, kitchen, saved, issue, onIssue, wrong }: PublishedProps) {
+  const recipeId = recipe.id;
   const card = useListPublishedCardsQuery(undefined, { refetchOnMountOrArgChange: true }).data?.find(({ recipe }) => recipe === recipeId);
   const [publish, { isLoading }] = usePublishCardMutation();
   const say = useToast();
   const [asking, setAsking] = useState(false);
+  const dispatch = useAppDispatch();
+  /** Reasons were given, and are being saved with the recipe: then it is published. */
+  const [waiting, setWaiting] = useState(false);
   const publishIt = async () => {
     setAsking(false);
     try {
@@ -33,6 +44,26 @@ export function Published({ recipeId, saved, issue, onIssue, doubtful }: Publish
     } catch (error) {
       say(problemText(problemOf(error)));
     }
+  };
+  useEffect(() => {
+    if (!waiting || !saved) return;
+    setWaiting(false);
+    void publishIt();
+    // Once the reasons are saved, and once only.
+    // oxlint-disable-next-line react/exhaustive-deps
+  }, [waiting, saved]);
+  const publishWith = (reasons: ReadonlyMap<Finding, string>) => {
+    const accepted = [...reasons].map(([finding, because]) => ({
+      code: finding.code,
+      at: finding.at,
+      because,
+      about: groundOf(finding, recipe, kitchen),
+      on: kitchen.settings.date,
+    }));
+    setAsking(false);
+    dispatch(recipeActions.edited({ recipe: { ...recipe, accepted: [...(recipe.accepted ?? []), ...accepted] } }));
+    // What was just given is not saved yet: `saved` is false from here until it is.
+    setTimeout(() => setWaiting(true));
   };
   return (
     <>
@@ -65,8 +96,8 @@ export function Published({ recipeId, saved, issue, onIssue, doubtful }: Publish
                 {card.drift.map(({ name, was, is }, i) => (
                   <tr key={i}>
                     <td>{name}</td>
-                    <td className="num">
-                      {was || 'not there'} → {is || 'not there'}
+                    <td className={isLong(was, is) ? '' : 'num'}>
+                      {isLong(was, is) ? <Changed was={was} is={is} /> : `${was || 'not there'} → ${is || 'not there'}`}
                     </td>
                   </tr>
                 ))}
@@ -88,27 +119,86 @@ export function Published({ recipeId, saved, issue, onIssue, doubtful }: Publish
         </DropPanel>
       )}
       {issue !== undefined && <Chip tone="warn">as published, issue {issue}</Chip>}
-      <Button disabled={!saved || isLoading} onClick={() => (doubtful.length > 0 ? setAsking(true) : void publishIt())}>
+      <Button
+        disabled={!saved || isLoading || waiting || wrong === undefined}
+        hint={wrong === undefined ? 'Check has not looked yet' : undefined}
+        onClick={() => ((wrong?.length ?? 0) > 0 ? setAsking(true) : void publishIt())}
+      >
         Publish
       </Button>
-      <Modal open={asking} title="Publish with lines in doubt?" onClose={() => setAsking(false)}>
-        <p className="mb-2">
-          Readers eat by this card. {doubtful.length === 1 ? 'One of its lines is' : `${doubtful.length} of its lines are`} not settled:
-        </p>
-        <ul className="mb-3">
-          {doubtful.map(({ code, at, message }) => (
-            <li key={`${code} ${at}`} className={code === 'food-unsure' ? 'warn' : 'bad'}>
-              {code === 'food-unsure' ? '▲' : '✕'} {message}
-            </li>
-          ))}
-        </ul>
-        <p className="flex gap-2">
-          <Button kind="main" onClick={() => setAsking(false)}>
-            Settle them first
-          </Button>
-          <Button onClick={() => void publishIt()}>Publish all the same</Button>
-        </p>
+      <Modal open={asking} title="Something is wrong" onClose={() => setAsking(false)}>
+        <Reasons recipeId={recipeId} wrong={wrong ?? []} onPublish={publishWith} onClose={() => setAsking(false)} />
       </Modal>
     </>
+  );
+}
+
+interface ReasonsProps {
+  readonly recipeId: string;
+  readonly wrong: readonly Finding[];
+  readonly onPublish: (reasons: ReadonlyMap<Finding, string>) => void;
+  readonly onClose: () => void;
+}
+
+/** What is wrong, each with the reason to publish it all the same: nothing goes to readers unasked. */
+function Reasons({ recipeId, wrong, onPublish, onClose }: ReasonsProps) {
+  const [reasons, setReasons] = useState<ReadonlyMap<Finding, string>>(new Map());
+  const said = (finding: Finding) => (reasons.get(finding) ?? '').trim();
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (wrong.every((finding) => said(finding) !== '')) onPublish(new Map(wrong.map((finding) => [finding, said(finding)])));
+      }}
+    >
+      <p className="mb-2">
+        Readers eat and shop by this card, and Check finds {wrong.length === 1 ? 'one thing' : `${wrong.length} things`} wrong in it. It is
+        published with a reason for each, or not at all; the reasons stay with the recipe.
+      </p>
+      <ol className="reasons">
+        {wrong.map((finding) => (
+          <li key={`${finding.code} ${finding.at} ${finding.message}`}>
+            <p className={finding.severity === 'wrong' ? 'bad' : 'warn'}>
+              {finding.severity === 'wrong' ? '✕' : '▲'} {finding.message}
+            </p>
+            <Field label="Published all the same, because">
+              <Input
+                maxLength={500}
+                value={reasons.get(finding) ?? ''}
+                onChange={({ target }) => setReasons(new Map(reasons).set(finding, target.value))}
+              />
+            </Field>
+          </li>
+        ))}
+      </ol>
+      <p className="flex flex-wrap gap-2 mt-3">
+        <Button asChild kind="main">
+          <Link to={`/recipes/${recipeId}/check`} onClick={onClose}>
+            Mend them first
+          </Link>
+        </Button>
+        <Button type="submit" disabled={wrong.some((finding) => said(finding) === '')}>
+          Publish with these reasons
+        </Button>
+      </p>
+    </form>
+  );
+}
+
+/** Letters from which on a text is shown with its changed words marked, and not as one beside the other. */
+const LONG = 26;
+
+function isLong(was: string, is: string): boolean {
+  return was !== '' && is !== '' && Math.max(was.length, is.length) > LONG;
+}
+
+function Changed({ was, is }: { readonly was: string; readonly is: string }) {
+  const { before, gone, come, behind } = wordsChanged(was, is);
+  return (
+    <span className="changed">
+      {before}
+      {gone !== '' && <del>{gone}</del>} {come !== '' && <ins>{come}</ins>}
+      {behind}
+    </span>
   );
 }

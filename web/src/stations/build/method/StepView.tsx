@@ -1,6 +1,7 @@
 import { NodeViewContent, NodeViewWrapper, type ReactNodeViewProps } from '@tiptap/react';
 import type { Node as DocumentNode } from '@tiptap/pm/model';
 import { speaksOfOven, stepSpans, temperatureText } from '@portiona/core';
+import { FoundMark } from '../../../features/check/FoundMark';
 import { useStation } from '../../station';
 import type { Beside } from './stepDocument';
 import { StepTiming } from './StepTiming';
@@ -8,7 +9,7 @@ import { wordsOf } from './stepWords';
 
 /** A step as it is written, the part it makes, and what was understood of it. */
 export function StepView({ node, updateAttributes, editor, getPos }: ReactNodeViewProps) {
-  const { recipe, here } = useStation();
+  const { recipe, here, check } = useStation();
   const words = wordsOf(node);
   const part = (node.attrs as { part: string | null }).part ?? '';
   const alone = node.content.size === 0 && editor.state.doc.childCount === 1;
@@ -48,6 +49,9 @@ export function StepView({ node, updateAttributes, editor, getPos }: ReactNodeVi
             beside={beside ?? {}}
             onChange={(next) => updateAttributes({ beside: Object.keys(next).length === 0 ? null : next })}
           />
+        )}
+        {at !== undefined && words.trim() !== '' && (
+          <FoundMark findings={check.byPlace.get(`step/${writtenNumber(editor.state.doc, number)}`) ?? []} of={`step ${number}`} />
         )}
         <Said words={words} fahrenheitFirst={(recipe.measures ?? here.kitchen.settings.measures) === 'us'} />
       </div>
