@@ -7,7 +7,6 @@ import {
   computed,
   energyShares,
   figureKey,
-  findingsOf,
   groundKept,
   indexOf,
   judgementsOn,
@@ -23,6 +22,7 @@ import {
 } from '@portiona/core';
 import type { PublishedCardDto } from '../cards/card.dto.js';
 import type { SavedRecipeDto } from '../http/saved.dto.js';
+import type { FindingDto } from './finding.dto.js';
 import type { BandedFigureDto, BriefVerdictDto, ListedFigureDto, ListedRecipeDto, SwapDto } from './recipe.dto.js';
 import type { RecipeRevisionEntity } from './recipeRevision.entity.js';
 
@@ -38,8 +38,17 @@ export function toSavedRecipe({ recipeId, revision, savedAt, document }: RecipeR
 /** What a recipe shows at a glance, but for its head. */
 export type ListedFigures = Omit<ListedRecipeDto, 'id' | 'title' | 'revision' | 'savedAt'>;
 
-/** A recipe at a glance, its figures asked of core; one that cannot be computed says why. */
-export function toListedFigures(recipe: Recipe, figures: Computed<RecipeFigures>, kitchen: Kitchen): ListedFigures {
+/**
+ * A recipe at a glance, its figures asked of core; one that cannot be computed says why.
+ *
+ * @param open what Check finds in it and nobody left with a reason
+ */
+export function toListedFigures(
+  recipe: Recipe,
+  figures: Computed<RecipeFigures>,
+  kitchen: Kitchen,
+  open: readonly FindingDto[],
+): ListedFigures {
   const listed = {
     ...(recipe.series === undefined ? {} : { series: recipe.series }),
     ...(recipe.number === undefined ? {} : { number: recipe.number }),
@@ -47,7 +56,7 @@ export function toListedFigures(recipe: Recipe, figures: Computed<RecipeFigures>
     servingName: recipe.servingName ?? 'serving',
   };
   return figures.ok
-    ? { ...listed, uncomputed: null, ...figuresAtAGlance(recipe, figures.made, kitchen) }
+    ? { ...listed, uncomputed: null, ...figuresAtAGlance(recipe, figures.made, kitchen, open) }
     : { ...listed, uncomputed: figures.because, ...NOTHING_KNOWN };
 }
 
@@ -83,10 +92,9 @@ const NOTHING_KNOWN: FiguresAtAGlance = {
   unsure: 0,
 };
 
-function figuresAtAGlance(recipe: Recipe, figures: RecipeFigures, kitchen: Kitchen): FiguresAtAGlance {
+function figuresAtAGlance(recipe: Recipe, figures: RecipeFigures, kitchen: Kitchen, open: readonly FindingDto[]): FiguresAtAGlance {
   const { nutrients, usedCost, weight } = figures.perServing;
   const { cost, unpriced } = figures.batch.till;
-  const findings = findingsOf(figures, kitchen);
   return {
     weight,
     energyKcal: toBandedFigure('energyKcal', figures, kitchen),
@@ -105,9 +113,9 @@ function figuresAtAGlance(recipe: Recipe, figures: RecipeFigures, kitchen: Kitch
         }
       : null,
     brief: recipe.brief ? briefVerdict(briefJudgements(figures, recipe.brief, kitchen)) : null,
-    wrong: findings.filter(({ severity }) => severity === 'wrong').length,
-    look: findings.filter(({ severity, code }) => severity === 'look' && code !== 'food-unsure').length,
-    unsure: findings.filter(({ code }) => code === 'food-unsure').length,
+    wrong: open.filter(({ severity }) => severity === 'wrong').length,
+    look: open.filter(({ severity, code }) => severity === 'look' && code !== 'food-unsure').length,
+    unsure: open.filter(({ code }) => code === 'food-unsure').length,
   };
 }
 

@@ -152,8 +152,9 @@ const UNSETTLED = `SELECT head.id FROM recipes head
     AND (kept.recipe_id IS NULL OR kept.stale OR kept.engine <> $2 OR kept.holds_until <= $3::date)`;
 
 function summaryOf(recipe: Recipe, kitchen: Kitchen, published: CardContent | undefined, figures: Computed<RecipeFigures>) {
-  const listed = toListedFigures(recipe, figures, kitchen);
   const card = published ? toCardStanding(recipe, kitchen, published) : null;
+  const found = toFound(recipe, kitchen, figures, card?.drift ?? []);
+  const listed = toListedFigures(recipe, figures, kitchen, found.open);
   return {
     id: recipe.id,
     until: pricesHoldUntil(packsUnder(recipe, kitchen), kitchen.settings) ?? null,
@@ -166,7 +167,7 @@ function summaryOf(recipe: Recipe, kitchen: Kitchen, published: CardContent | un
     listed,
     ground: figures.ok ? groundToKeep(figures.made, kitchen) : null,
     card,
-    found: toFound(recipe, kitchen, figures, card?.drift ?? []),
+    found,
     parts: figures.ok ? reusablePartsOf(figures.made).map(toReusablePart) : [],
   };
 }

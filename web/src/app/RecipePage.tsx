@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { NavLink, Outlet, useLocation, useNavigate, useMatch, useParams, useSearchParams } from 'react-router';
 import { sameDocument, snappedAmounts, type Recipe, type RecipeFigures } from '@portiona/core';
 import { problemOf, problemText } from '../api/problem';
@@ -161,6 +161,14 @@ function Head({ recipe, check }: { readonly recipe: Recipe; readonly check: Chec
   const dispatch = useAppDispatch();
   const { id, title, series, number } = recipe;
   useEffect(() => noteVisit({ to: `/recipes/${id}/build`, name: title }), [id, title]);
+  const strip = useRef<HTMLElement>(null);
+  const { pathname } = useLocation();
+  // On a phone the strip is longer than the screen: the station that is stood at is in sight.
+  useEffect(() => {
+    const { current } = strip;
+    const at = current?.querySelector<HTMLElement>('[aria-current="page"]');
+    if (current && at) current.scrollLeft = Math.max(0, at.offsetLeft - (current.clientWidth - at.offsetWidth) / 2);
+  }, [pathname]);
   return (
     <div className="head">
       <div className="head-title">
@@ -188,7 +196,7 @@ function Head({ recipe, check }: { readonly recipe: Recipe; readonly check: Chec
           />
         </h1>
       </div>
-      <nav className="stations" aria-label="Stations">
+      <nav className="stations" aria-label="Stations" ref={strip}>
         {STATIONS.map(({ path, name, glyph }) => (
           <NavLink key={path} to={path}>
             <StationGlyph glyph={glyph} check={path === 'check' ? check : undefined} />

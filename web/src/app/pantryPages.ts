@@ -1,4 +1,5 @@
-// The pages around the pantry, which are visited together.
+// The pages around the pantry and the whole kitchen, which are visited together.
+export { FindingsPage } from '../features/check/FindingsPage';
 export { BringPage } from '../features/tables/BringPage';
 export { ComparePage } from '../features/foods/ComparePage';
 export { PantryPage } from '../features/foods/PantryPage';

@@ -20,7 +20,7 @@ const PREHEAT =
 
 /** Foods, tins and sauces that are called by what heat does. */
 const CALLED_BY_HEAT =
-  /\b(?:brown (?:sugar|rice|onions?|lentils?|bread|sauce|basmati|mushrooms?|mustard)|(?:barbecue|bbq) sauce|baking (?:powder|soda|trays?|sheets?|paper|tins?|dish(?:es)?|parchment)|cooking (?:spray|water|oil|liquid|juices)|roasting (?:tins?|trays?|dish(?:es)?|juices)|frying pans?|griddle pans?|stewing (?:beef|steak)|the (?:stew|roast|toast|grill pan|curry)\b|stir-?fry (?:mix|sauce|vegetables)|toast(?=,| and)|steam(?:ing)? (?:stops|escapes|dies)|oven ?(?:gloves?|proof)\p{L}*)/giu;
+  /\b(?:brown (?:sugar|rice|onions?|lentils?|bread|sauce|basmati|mushrooms?|mustard)|(?:barbecue|bbq) sauce|baking (?:powder|soda|trays?|sheets?|paper|tins?|dish(?:es)?|parchment)|cooking (?:spray|water|oil|liquid|juices)|roasting (?:tins?|trays?|dish(?:es)?|juices)|frying pans?|griddle pans?|stewing (?:beef|steak)|the (?:stew|roast|toast|grill pan|curry)\b|stir-?fry (?:mix|sauce|vegetables)|toast(?=,| and)|steam(?:ing)? (?:stops|escapes|dies)|oven ?(?:gloves?|proof)\p{L}*|boiling(?= (?:salted |hot )?(?:water|stock|milk)|,| hot)|(?<=, )boiling)/giu;
 
 interface Said {
   readonly of: TimeOf;

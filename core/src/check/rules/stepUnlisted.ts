@@ -124,7 +124,8 @@ function isNoFood(text: string, run: FoodRun): boolean {
   const sentence = text.slice(sentenceAt(text, run.from).from, run.from);
   if (NOT_PUT_IN.test(before.replace(/[()]/g, ' ')) || IDEA.test(sentence.trimEnd())) return true;
   const behind = text.slice(run.to);
-  if (OF_ANOTHER_THING.test(behind)) return true;
+  // "with chives or parsley": one of them is listed, or it is as the cook likes.
+  if (OF_ANOTHER_THING.test(behind) || /^,? or\b/i.test(behind)) return true;
   const first = text.slice(run.from, run.to);
   // "Butter the dish", "season, then oil the tray": the word is what the cook does.
   const atHead = /(?:^|[.;:,!?]|\b(?:then|and|to))\s*$/i.test(text.slice(0, run.from));

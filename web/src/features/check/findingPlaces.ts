@@ -57,3 +57,17 @@ export function placeName(at: string, recipe: Recipe, figures: RecipeFigures): s
   const figure = figures.lines.find((one) => one.at === at);
   return figure ? `${name}: ${nameOfLine(figure)}` : `${name}, line ${line}`;
 }
+
+/** A place where the dish itself is not at hand: "Step 3", "dal, line 11", "Label". */
+export function placeShort(at: string): string {
+  const step = /^step\/(\d+)$/.exec(at);
+  if (step) return `Step ${step[1]}`;
+  if (at.startsWith('food:')) return 'Label';
+  if (at === 'title') return 'Title';
+  if (at === 'lead') return 'Lead';
+  if (at === 'storage') return 'Keeping';
+  if (at === 'serving') return 'A serving';
+  const [part = '', line] = at.split('/');
+  const name = part.replace(/-/g, ' ');
+  return line === undefined ? name : `${name}, line ${line}`;
+}

@@ -20,6 +20,7 @@ import { useAppDispatch } from './useRecipeState';
 import { EnergySplit } from '../../ui/EnergySplit';
 import { numberText, priceText } from '../../ui/numberText';
 import { useToast } from '../../ui/Toasts';
+import { FindingsLink } from '../check/FindingsLink';
 import { FoundAgainRemark } from './FoundAgainRemark';
 import { NewRecipe } from './NewRecipe';
 import { useBriefFilter } from './useBriefFilter';
@@ -89,6 +90,7 @@ export function RecipesPage() {
             {numberText(rows.total ?? 0, 0)} recipes
           </span>
         )}
+        <FindingsLink />
         <Button kind="main" className="ml-auto" onClick={() => setStarting(true)}>
           Start a recipe
         </Button>
