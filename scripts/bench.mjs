@@ -27,6 +27,8 @@ run('core/bench/labelsMeant.mjs');
 console.log('\npages and receipts read');
 run('core/bench/pagesMeant.mjs');
 run('core/bench/receiptsMeant.mjs');
+console.log('\nfaults planted for Check');
+run('core/bench/checksMeant.mjs');
 console.log('\nmake it fit');
 run('core/bench/fit.mjs');
 console.log('\nreaders of text, over nasty shapes of a megabyte');

@@ -58,7 +58,7 @@ test('what may have come into a food is printed, unless it is in the dish anyhow
 test('every line has its amount in two systems, and what to buy', () => {
   const [lentils, squash] = dal.sections[0]?.lines ?? [];
   expect(lentils).toMatchObject({ amount: '300 g', food: 'red lentils', note: 'rinsed', second: '10 ½ oz' });
-  expect(squash?.second).toBe('2 lb; buy 1.1 kg');
+  expect(squash?.second).toBe('2 lb; buy 1.13 kg');
 });
 
 test('amounts are printed as people can measure them, and the figures are of what is printed', () => {
@@ -99,7 +99,7 @@ test('a measure is not torn apart', () => {
 test('cautions that stand on every card, and those a dish asks for', () => {
   expect(cardSmallPrint(dal)).toMatch(/estimates for healthy adults, not medical advice/);
   expect(cardSmallPrint(dal)).toMatch(/check their labels/);
-  expect(dal.cautions.fridge).toMatch(/Boxes with rice: eat within 1 day/);
+  expect(dal.cautions.fridge).toBe('1 day at 4 °C / 40 °F or less, because of the rice; freeze the rest the same evening.');
   expect(cardOf('duck-leg-and-red-cabbage').cautions.cooking[0]).toMatch(/74 °C \/ 165 °F/);
   expect(cardOf('egg-and-leek-muffins').cautions.cooking[0]).toMatch(/71 °C \/ 160 °F/);
   expect(cardOf('overnight-oats-plum-compote').cautions.freezer).toBe('Does not freeze well.');

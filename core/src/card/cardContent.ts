@@ -35,7 +35,7 @@ import { fitVessel, partVolume, snappedRecipe } from '../scale/index.js';
 import { lineWords } from '../text/index.js';
 import { cardSteps, type CardStep } from './cardSteps.js';
 import { cautionsFor, type Cautions } from './cautions.js';
-import { gramsText, secondMeasure } from './secondMeasure.js';
+import { secondMeasure } from './secondMeasure.js';
 import pluralize from 'pluralize';
 
 /** Which shape the content of a card has: another one is another number. */
@@ -167,6 +167,7 @@ function contentOf(figures: RecipeFigures, kitchen: Kitchen): CardContent {
       used.flatMap(foodsOf),
       (recipe.steps ?? []).map(stepOf).flatMap(({ text, or = [] }) => [text, ...or.map((way) => way.text)]),
       recipe.storage,
+      parts.filter(({ part }) => servedOf(part) === 'box').flatMap(foodsOf),
     ),
     allergensInBox: allergensOf(parts.filter(({ part }) => servedOf(part) === 'box')),
     allergensAtTable: allergensOf(parts.filter(({ part }) => servedOf(part) !== 'box')),
@@ -246,7 +247,14 @@ function splitText(figures: PartFigures): string[] {
 /** What to buy, where peel, bone or liquid make it at least a tenth more than what is written as ready to eat. */
 function buyText({ weights, line, of }: LineFigures): string {
   if (!weights || of.kind !== 'food' || line.as === 'AP' || weights.purchase < 1.1 * weights.grams) return '';
-  return weights.purchase >= 1000 ? `buy ${plainText(weights.purchase / 1000, 1)} kg` : `buy ${gramsText(weights.purchase)} g`;
+  return `buy ${boughtText(weights.purchase)}`;
+}
+
+/** Grams to buy, rounded up: with less than that in the bag a line cannot be weighed out. */
+function boughtText(grams: number): string {
+  const step = grams < 20 ? 1 : grams < 100 ? 5 : 10;
+  const enough = Math.ceil(grams / step - 1e-9) * step;
+  return enough >= 1000 ? `${plainText(enough / 1000, 2)} kg` : `${plainText(enough, 0)} g`;
 }
 
 /** ISO dates of the newest and the oldest price that a recipe's cost rests on, and how many foods of it are at an offer; undefined without any. */

@@ -45,14 +45,20 @@ export interface Cautions {
  * @param foods in the box and at the table
  * @param steps of the method, for equipment and marinades
  * @param storage what the recipe says; fridge days are capped by the guideline
+ * @param inBox of the foods those that are kept in the box: what comes at the table keeps no box
  */
-export function cautionsFor(foods: readonly Food[], steps: readonly string[], storage: Storage = {}): Cautions {
+export function cautionsFor(
+  foods: readonly Food[],
+  steps: readonly string[],
+  storage: Storage = {},
+  inBox: readonly Food[] = foods,
+): Cautions {
   const kinds = new Set(foods.flatMap(kindsOf));
   const text = steps.join('\n');
   const core = coreTemperatures(foods).map(({ says }) => says);
   const rawMeat = (['poultry', 'mince', 'whole cut', 'fish', 'shellfish'] as const).some((kind) => kinds.has(kind));
   return {
-    fridge: fridgeText(storage.fridgeDays, kinds.has('rice')),
+    fridge: fridgeText(storage, holdsRice(inBox)),
     freezer: freezerText(storage),
     reheat: storage.reheat ?? 'Once only, until steaming hot all through: 74 °C / 165 °F.',
     cooking: [
@@ -75,10 +81,12 @@ export function holdsRice(foods: readonly Food[]): boolean {
   return foods.some((food) => kindsOf(food).includes('rice'));
 }
 
-function fridgeText(days: number | undefined, rice: boolean): string {
+/** Boxes of one dish are alike: with rice in them all of them keep as long as rice does, and are frozen for longer. */
+function fridgeText({ fridgeDays: days, freezes }: Storage, rice: boolean): string {
+  const cold = 'at 4 °C / 40 °F or less';
+  if (rice) return `${dayText(RICE_DAYS)} ${cold}, because of the rice${freezes === false ? '.' : '; freeze the rest the same evening.'}`;
   const kept = days === undefined ? `3 to ${MOST_FRIDGE_DAYS} days` : dayText(Math.min(days, MOST_FRIDGE_DAYS));
-  if (!rice) return `${kept} at 4 °C / 40 °F or less.`;
-  return `${kept} at 4 °C / 40 °F or less. Boxes with rice: eat within ${RICE_DAYS} day, or freeze.`;
+  return `${kept} ${cold}.`;
 }
 
 function freezerText({ freezes, freezerMonths }: Storage): string {

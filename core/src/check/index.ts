@@ -6,3 +6,4 @@ export * from './leftFindings.js';
 export * from './mended.js';
 export * from './whyItMatters.js';
 export * from './rules/publishedDiffers.js';
+export * from './mendedTogether.js';

@@ -3,6 +3,7 @@ import type { Food } from '../food/index.js';
 import type { Recipe } from '../recipe/index.js';
 import { checkedRecipe, groundOf } from './leftFindings.js';
 import { isMadeTogether, mended } from './mended.js';
+import { mendedTogether } from './mendedTogether.js';
 
 const nutrients = { energyKcal: 30, protein: 1.5, fat: 0.3, carbohydrate: 5, fibre: 2 };
 const leek: Food = { id: 'leek', name: 'Leek, raw', aisle: 'vegetables', state: 'raw', measures: { piece: 200 }, nutrients };
@@ -46,7 +47,7 @@ test('left for what it was about, it follows its step and comes back when its wo
 test('a mend does what it says, and what it mends is gone', () => {
   const count = found(dish(), 'count-differs');
   const mendedDish = mended(dish(), count.mend!);
-  expect([count.mend?.words, mendedDish.lead]).toEqual(['Say 4', '4 boxes.']);
+  expect([count.mend?.words, mendedDish.lead]).toEqual(['Say four', 'Four boxes.']);
   expect(codes(mendedDish)).toEqual(['no-sign step/1']);
   expect([isMadeTogether(count), isMadeTogether(found(dish(), 'no-sign'))]).toEqual([true, false]);
 });
@@ -72,4 +73,11 @@ test('what does not freeze keeps no months in the freezer; minutes that are stat
   const recipe = dish({ storage: { freezes: true, freezerMonths: 3, fridgeDays: 2 }, activeMinutes: 10, totalMinutes: 30 });
   expect(mended(recipe, { kind: 'storage', words: '', freezes: false }).storage).toEqual({ freezes: false, fridgeDays: 2 });
   expect(mended(recipe, { kind: 'minutes', words: '', totalMinutes: 40 })).toMatchObject({ activeMinutes: 10, totalMinutes: 40 });
+});
+
+test('mends that everybody would make are made together, two of one text too; what only a person knows stays', () => {
+  const recipe = dish({ lead: 'Five boxes, under 10 kcal each.', storage: { fridgeDays: 6 } });
+  const { recipe: after, made } = mendedTogether(recipe, kitchen);
+  expect([made, after.lead, after.storage?.fridgeDays]).toEqual([3, 'Four boxes, about 30 kcal each.', 4]);
+  expect(codes(after)).toEqual(['no-sign step/1']);
 });

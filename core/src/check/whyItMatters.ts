@@ -53,7 +53,7 @@ export const ABOUT: Readonly<Record<FindingCode, About>> = {
   'thawed-out': { area: 'safety', why: 'Its outside stands at room temperature for hours.' },
   'keeps-too-long': {
     area: 'safety',
-    why: 'Rice carries a toxin that reheating does not undo; anything else has too many bacteria by then.',
+    why: 'Bacteria grow in the fridge too, only slower; those of cooked rice leave a toxin that reheating does not undo.',
   },
   'freezes-not': { area: 'words', why: 'Boxes come out of the freezer that nobody wants to eat.' },
   'reheated-low': { area: 'safety', why: 'Bacteria that grew in the fridge live through it.' },

@@ -35,7 +35,7 @@ const ONE = Object.keys(ONES).join('|');
 const TEN = Object.keys(TENS).join('|');
 const BELOW_HUNDRED = `(?:(?:${TEN})(?:[ -](?:one|two|three|four|five|six|seven|eight|nine)\\b)?|${ONE})`;
 const WORDS = `(?:(?:(?:one|two|three|four|five|six|seven|eight|nine|a) hundred(?: and)?(?: ${BELOW_HUNDRED})?|half a dozen|a dozen|${BELOW_HUNDRED})\\b(?: and a (?:half|quarter)\\b)?)`;
-const DIGITS = String.raw`(?:\d{1,3}(?:,\d{3}){1,3}(?!\d)|\d{1,6}(?:[.,]\d{1,3})?(?:\s?\d\/\d|\s?[½¼¾⅓⅔])?|\d\/\d|[½¼¾⅓⅔])`;
+const DIGITS = String.raw`(?:\d{1,3}(?:,\d{3}){1,3}(?!\d)|\d\/\d(?!\d)|\d{1,6}(?:[.,]\d{1,3})?(?:\s?\d\/\d|\s?[½¼¾⅓⅔])?|[½¼¾⅓⅔])`;
 
 /** A number as people write it: "1 1/2", "1,200", "2,5", "¾", "forty-five", "four hundred and fifty", "a dozen". */
 export const SAID_NUMBER = `(?:${DIGITS}|${WORDS})`;
@@ -76,4 +76,9 @@ function words(text: string): number {
 export function lastDigitOf(text: string): number {
   const decimals = /[.,](\d{1,2})$/.exec(text.trim());
   return decimals ? 10 ** -(decimals[1]?.length ?? 0) : 1;
+}
+
+/** A small whole number as a word; undefined for one that is written in figures. */
+export function numberWord(count: number): string | undefined {
+  return Object.entries(ONES).find(([, one]) => one === count && count <= 12)?.[0];
 }

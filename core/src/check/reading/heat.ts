@@ -9,7 +9,7 @@ const HEAT =
   /\b(?:simmer|boil|roast|bak(?:e|ing)|fry|fries|frying|saut[eé]|soften|sweat|brown|sear|grill|broil|griddl|char\b|brais|stew|poach|steam|toast|reduc|bubbl|carameli[sz]|cook|air[- ]?fr|microwav|pressure|barbecu|blanch|parboil|scrambl|wilt|oven|slow cooker|(?:on|over|at) (?:a )?(?:low|medium|high|gentle|moderate|full)|(?:low|medium|high|gentle) heat)\p{L}*/giu;
 /** Heat is off, or was never on. */
 const REST =
-  /\b(?:rest|stand|stood|soak|chill|cool|marinat|leav|left|sit|sat|prove|proving|rise|rising|freez|fridge|refrigerat|thaw|defrost|infus|steep|set aside|brin(?:e|ing)|salt(?:ed)? and|off the heat|(?:turn|switch)(?:ed)? off|drain|press(?! cook|ure)|keep warm|come up to|dry)\p{L}*/giu;
+  /\b(?:rest|stand|stood|soak|chill|cool|marinat|leav|left|sit|sat|prove|proving|rise|rising|freez|fridge|refrigerat|thaw|defrost|infus|steep|set aside|brin(?:e|ing)|salt(?:ed)? and|off the heat|(?:turn|switch)(?:ed)? off|drain|press(?! cook|ure)|keep warm|come up to|(?:steam|pat|air) dry)\p{L}*/giu;
 /** A lid is on, over heat or not: what was said before it decides. */
 const COVER = /\bcover\b/giu;
 /** The cook's hands are bound as long as it lasts. */

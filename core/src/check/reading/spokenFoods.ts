@@ -66,8 +66,26 @@ function shelfOf(foods: readonly Food[]): Shelf {
   return shelf;
 }
 
-function headsOf({ callings }: CalledFood): string[] {
-  return callings.flatMap((calling) => [calling.at(-1) ?? '', calling[0] ?? '']);
+/** Said of which of a kind a thing is: "sweet basil" is no sweet, and "hot pepper sauce" no hot. */
+const WHICH: ReadonlySet<string> = new Set(
+  'sweet hot mild red green white black brown yellow golden purple pink dark blue fine coarse thick thin full low half double single light baby wild new spring button flat curly english french italian greek indian thai american japanese plain self strong unsalted salted smooth crunchy whole soured sour boiling pouring heavy extra extravirgin bitter reduced skimmed semi firm silken soft hard natural pure mixed good fat fatfree wholemeal grated sliced chopped'.split(
+    ' ',
+  ),
+);
+
+/** How surely a word by itself means a food; 0: not at all. */
+function rankOf(food: CalledFood, word: string): number {
+  if (food.callings.some((calling) => calling.at(-1) === word)) return 3;
+  if (headsOf(food).includes(word)) return 2;
+  return food.words.has(word) && !WHICH.has(word) ? 1 : 0;
+}
+
+/** The last word of what it is called, and the first where that is a thing by itself: the chicken of a chicken breast. */
+function headsOf({ callings }: Pick<CalledFood, 'callings'>): string[] {
+  return callings.flatMap((calling) => {
+    const [first = ''] = calling;
+    return [calling.at(-1) ?? '', ...(WHICH.has(first) || STATES.includes(first) ? [] : [first])];
+  });
 }
 
 /** Every food of a kitchen as texts may speak of it, the recipe's own with their lines. */
@@ -131,7 +149,12 @@ export class SpokenFoods {
 
   /** Listed foods that a run means, those of which most is said; none: it means another, or none. */
   meantBy({ words, head, of }: FoodRun): readonly CalledFood[] {
-    const by = (word: string) => this.listed.filter((one) => one.words.has(word));
+    // What is called so at the end of its name before what begins with it, and that before what only has the word in it.
+    const by = (word: string) => {
+      const ranked = this.listed.map((one) => ({ one, rank: rankOf(one, word) })).filter(({ rank }) => rank > 0);
+      const most = Math.max(0, ...ranked.map(({ rank }) => rank));
+      return ranked.filter(({ rank }) => rank === most).map(({ one }) => one);
+    };
     const first = by(head);
     const candidates = first.length > 0 || of === undefined || !SHARES.has(head) ? first : by(of);
     const overlap = (one: CalledFood) => words.filter((word) => one.words.has(word)).length;
@@ -185,7 +208,8 @@ function callingsOf(name: string): string[][] {
 const MET = new Map<string, string>();
 const MOST_MET = 20_000;
 
-function wordOf(written: string): string {
+/** A word of a text as foods' words are written; empty where it is none. */
+export function wordOf(written: string): string {
   const known = MET.get(written);
   if (known !== undefined) return known;
   if (MET.size >= MOST_MET) MET.clear();

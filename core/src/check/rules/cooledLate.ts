@@ -10,7 +10,7 @@ const LEFT =
 const COLD = /\b(?:fridge|refrigerat\p{L}*|chill\p{L}*|freez\p{L}*|iced?|ice bath|cold (?:water|store|room|box)|larder)\b/iu;
 /** Not cooked, or not food that spoils, or kept hot. */
 const OTHER_THING =
-  /\b(?:soak\p{L}*|dough|ris(?:e|es|ing)|prov(?:e|es|ing)|marinat\p{L}*|brin(?:e|ed|ing)|raw|dry|dries|drying|sprout\p{L}*|pickl\p{L}*|batter|starter|salt(?:ed)? and|flour|yeast|infus\p{L}*|steep\p{L}*|keep warm|kept warm|stay hot|oven|slow cooker|in the pot on low|simmer\p{L}*|on the heat|over (?:a )?(?:low|medium|high))\b/iu;
+  /\b(?:soak\p{L}*|dough|ris(?:e|es|ing)|prov(?:e|es|ing)|marinat\p{L}*|brin(?:e|ed|ing)|raw|dry|dries|drying|sprout\p{L}*|pickl\p{L}*|batter|starter|salt(?:ed)? and|flour|yeast|infus\p{L}*|steep\p{L}*|keep warm|kept warm|stay hot|oven|slow cooker|on (?:low|high|medium|warm)|simmer\p{L}*|on the heat|over (?:a )?(?:low|medium|high))\b/iu;
 const NIGHT =
   /\b(?:overnight|(?:till|until|to) (?:the )?(?:next )?morning|all night|for the night|until the next day|till the next day)\b/gi;
 

@@ -13,7 +13,7 @@ const NOT_OF_FOOD =
 const REHEATS = /\breheat|\bwarm(?:ed)? (?:up|through|again)|\bmicrowave\b/i;
 const HELD =
   /^\s?(?:\/\s?\d{2,3}\s?°?\s?[CF]\s?)?(?:in the middle |inside |at the (?:thickest|core|centre|center) )?(?:and |, |for |held |kept |hold )*(?:there )?(?:for )?(?:at least )?(?<n>\d+|two|three|four|five|ten) ?min/i;
-const OUTER = /\b(?:surface|outside|skin)\b/i;
+const OUTER = /\b(?:surface|outside|skin)(?: temperature)?(?: (?:reads?|is|at|of|to|reaches))? $/i;
 
 /** A step that cooks raw meat, fish or egg and names a core temperature below the guideline's. */
 export function coreTemperature(ground: CheckGround): Finding[] {
@@ -61,8 +61,11 @@ function isOfFood({ text }: StepReading, heat: SaidHeat): boolean {
   const clause = before.slice(Math.max(before.lastIndexOf(','), before.lastIndexOf(' then '), before.lastIndexOf('(')) + 1);
   const behind = text.slice(heat.to, sentence.to);
   const nextClause = behind.slice(0, Math.max(0, behind.search(/[,)]|$/)));
-  // Where nothing raw is spoken of, what is spoken of is what is so hot: water, oil, an oven.
-  if (NOT_OF_FOOD.test(before) && !RAW_KINDS.some(({ words }) => words.test(text.slice(sentence.from, sentence.to)))) return false;
+  // ", at 60 °C or hotter": it is said of what stands in the clause before.
+  const earlier = /^[\s,(]*(?:(?:at|to|of|about|around|some)[\s,(]*)?$/i.test(clause)
+    ? before.slice(Math.max(before.lastIndexOf(',', before.length - clause.length - 2), 0))
+    : '';
+  if (NOT_OF_FOOD.test(earlier)) return false;
   return !NOT_OF_FOOD.test(clause) && !/^\s?(?:oven|water|fridge|fan\b)/i.test(nextClause) && !REHEATS.test(before) && !OUTER.test(clause);
 }
 

@@ -1,5 +1,5 @@
 import pluralize from 'pluralize';
-import { SAID_NUMBER, saidNumber } from '../../text/index.js';
+import { numberWord, SAID_NUMBER, saidNumber } from '../../text/index.js';
 import { sentenceAt } from '../reading/stepReading.js';
 import type { CheckGround } from '../checkGround.js';
 import type { Finding } from '../finding.js';
@@ -68,11 +68,23 @@ export function countDiffers(ground: CheckGround): Finding[] {
 function mendOf(at: string, text: string, { from, to, words }: Counted, servings: number): Pick<Finding, 'mend'> {
   if (at.startsWith('step/')) return {};
   const [number = ''] = new RegExp(`^(?:serves |feeds |makes |for )?${SAID_NUMBER}`, 'i').exec(words) ?? [];
-  const said = number.replace(new RegExp(`${SAID_NUMBER}$`, 'i'), String(servings));
+  const said = number.replace(new RegExp(`${SAID_NUMBER}$`, 'i'), (written) => countText(written, servings));
   const noun = words.slice(number.length);
   return {
-    mend: { kind: 'text', at, words: `Say ${servings}`, text: text.slice(0, from) + said + plural(noun, servings) + text.slice(to) },
+    mend: {
+      kind: 'text',
+      at,
+      words: `Say ${countText(number.toLowerCase(), servings)}`,
+      text: text.slice(0, from) + said + plural(noun, servings) + text.slice(to),
+    },
   };
+}
+
+/** Written as the number in its place was: in words where it was, with its capital. */
+function countText(written: string, count: number): string {
+  const word = /\d/.test(written) ? undefined : numberWord(count);
+  if (word === undefined) return String(count);
+  return /^\p{Lu}/u.test(written) ? word.charAt(0).toUpperCase() + word.slice(1) : word;
 }
 
 function plural(noun: string, count: number): string {

@@ -12,7 +12,7 @@ const THROWN =
 const PUT_ASIDE =
   /\b(?:(?:put|set|keep|kept|hold|held|save[d]?|spare|take|reserve[d]?)(?: \p{L}+| \d+)* (?:aside|back|apart|out|for (?:serving|later|brushing|the sauce|the end))|reserve[d]? (?:half|some|a|\d|the rest|two|three|four)|(?:half|some|\d+ (?:g|ml|tbsp|tsp)|(?:a|two|three|four) \p{L}+) of (?:the|this) marinade)\b/iu;
 const WITH_THE_MEAT =
-  /\b(?:with (?:its|all (?:of )?(?:its|the|their)|their|the)|and (?:its|their|all (?:of )?the|the)|in (?:its|their|the)) (?:own )?marinade\b/i;
+  /\b(?:its|their)(?: own)? marinade\b|\b(?:meat|chicken|turkey|duck|beef|pork|lamb|fish|salmon|cod|prawns?|steaks?|chops?|thighs?|breasts?|pieces|slices|skewers|it|them|everything)(?: \p{L}+){0,2} (?:with|and|in) (?:all (?:of )?)?(?:the|that) marinade\b/iu;
 
 const BRUSHED =
   /\b(?:brush|bast|glaz|paint|drizzl|dress|serv|dip|moisten)\p{L}* (?:\p{L}+ ){0,4}(?:with|in) (?:the |its |their |that |more )?(?:\p{L}+ )?marinade\b/iu;

@@ -6,7 +6,7 @@ const ACTIVE_BEHIND =
   /^['’]?s?[\s,]{0,2}(?:of )?(?:(?:real |actual |active |your )?(?:hands[- ]on|active(?:ly)?|work\b|at the (?:board|stove|hob|counter|cooker)|of your (?:own )?time|your time|effort|at the stove|on your feet|chopping|prep(?:aration|ping)?\b))/i;
 const ACTIVE_BEFORE = /\b(?:hands[- ]on|active|working|work|prep(?:aration)?)(?: time)?(?: is| of|:|,)? ?(?:only |just |about |around )?$/i;
 const TOTAL_BEHIND =
-  /^[\s,]{0,2}(?:in all|in total|total\b|all told|altogether|all in\b|from start to finish|start to finish|from board to bowl|(?:from )?(?:board|fridge|door|pan|cupboard|packet|chopping board|shelf) to (?:bowl|box|plate|table|fridge|jar|lid)|later\b|from (?:start|board|cold))/i;
+  /^(?: flat| tops)?[\s,]{0,2}(?:in all|in total|total\b|all told|altogether|all in\b|from start to finish|start to finish|from board to bowl|(?:from )?(?:board|fridge|door|pan|cupboard|packet|chopping board|shelf) to (?:bowl|box|plate|table|fridge|jar|lid)|later\b|from (?:start|board|cold))/i;
 const TOTAL_BEFORE =
   /\b(?:ready|done|finished|made|on the table|in the box|in the fridge|in all|all in|total(?: time)?|all told|start to finish|(?:board|fridge|door|pan|cupboard|shelf) to (?:bowl|box|plate|table|fridge|jar|lid))(?: in| after| within|:| of| is| takes)?(?: a total of| just| only| about| around| under| less than)? ?$/i;
 const UNDER = /\b(?:under|less than|no more than|at most|within|up to)(?: a total of)? ?$/i;

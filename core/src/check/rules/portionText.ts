@@ -51,11 +51,12 @@ export function portionText(ground: CheckGround): Finding[] {
   );
 }
 
-/** Whether a sentence speaks of what goes into one box. */
+/** Whether a sentence speaks of what goes into one box. A bowl or a jar is one only where it is said to be each, or is what a serving is called. */
 export function isOfABox(sentence: string, servingName: string): boolean {
-  const box = `(?:${escaped(servingName)}|box|lunchbox|container|tub|serving|portion|bowl|jar)(?:es|s)?`;
+  const box = `(?:${escaped(servingName)}|box|lunchbox|container|serving|portion)(?:es|s)?`;
+  const vessel = '(?:tub|bowl|jar|pot|tin)s?';
   return new RegExp(
-    String.raw`\b(?:each|every|a|per|one|the|into|between|among|over|across)\b[\p{L}\d ]{0,24}?\b${box}\b|\beach\b|\bapiece\b`,
+    String.raw`\b(?:each|every|a|per|one|the|into|between|among|over|across)\b[\p{L}\d ]{0,24}?\b${box}\b|\b(?:each|every|per)\b[\p{L}\d ]{0,12}?\b${vessel}\b|\beach\b|\bapiece\b`,
     'iu',
   ).test(sentence);
 }

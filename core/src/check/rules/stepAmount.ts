@@ -1,7 +1,8 @@
 import { midpointOf } from '../../quantity/index.js';
 import { asTrimmed, lineWeights, writtenUnit, type Kitchen, type LineFigures, type Recipe } from '../../recipe/index.js';
 import { parseLineText, SAID_NUMBER } from '../../text/index.js';
-import { sentenceAt, type StepReading } from '../reading/stepReading.js';
+import type { FoodRun } from '../reading/spokenFoods.js';
+import { clauseAt, sentenceAt, type StepReading } from '../reading/stepReading.js';
 import type { CheckGround } from '../checkGround.js';
 import type { Finding } from '../finding.js';
 import { isOfABox } from './portionText.js';
@@ -160,10 +161,39 @@ function gramsOf({ lines, amount, unit }: Stated, recipe: Recipe, kitchen: Kitch
     : (weights.edible * figures.weights.grams) / figures.weights.edible;
 }
 
+/** In its clause a box is spoken of, or somewhere in its sentence each of them. */
+function goesIntoABox(text: string, at: number, servingName: string): boolean {
+  const [sentence, clause] = [sentenceAt(text, at), clauseAt(text, at)];
+  return (
+    /\b(?:each|every|per|apiece)\b/i.test(text.slice(sentence.from, sentence.to)) ||
+    isOfABox(text.slice(clause.from, clause.to), servingName)
+  );
+}
+
 const AMOUNT = new RegExp(String.raw`(?<![\p{L}\d.,/°{])(?<number>${SAID_NUMBER})(?:\s?(?:-|–|to)\s?(?:${SAID_NUMBER}))?`, 'giu');
 /** Words that may stand between a number and its food: a unit, "of the". */
 const BETWEEN =
   /^\s?(?:(?:x\s)?(?:g|kg|mg|ml|l|litres?|liters?|grams?|kilos?|oz|ounces?|lbs?|pounds?|tsps?|tbsps?|teaspoons?|tablespoons?|cups?|pints?|cloves?|cans?|tins?|sprigs?|sticks?|bunch(?:es)?|handfuls?|pinch(?:es)?|slices?|leaves|jars?|packs?|packets?|large|small|medium|fl oz)\b\.?\s?)*(?:of\s)?(?:the\s|your\s)?$/i;
+
+/** "(200 g)" behind a food: its unit, and where the bracket ends. */
+const UNIT_AND_BRACKET = /^\s?(?<unit>g|kg|ml|l|oz|lb|tsp|tbsp|cups?)?\)/i;
+
+/** What an amount in a text is of: the food behind it, or before the bracket that it stands in. `line` is it as a list would say it. */
+function amountSaidOf(text: string, at: number, number: string, runs: readonly FoodRun[]) {
+  const end = at + number.length;
+  const bracket = UNIT_AND_BRACKET.exec(text.slice(end));
+  const before = bracket && runs.find(({ to }) => text.slice(to, at) === ' (');
+  if (bracket && before) {
+    const words = text.slice(before.from, end + bracket[0].length);
+    return { of: before, between: '', words, line: `${number} ${bracket.groups?.unit ?? ''} ${text.slice(before.from, before.to)}` };
+  }
+  const of =
+    runs.find(({ from }) => from >= end - 1 && BETWEEN.test(text.slice(end, Math.max(end, from)))) ??
+    runs.find(({ from, to }) => from >= end && to > end && BETWEEN.test(text.slice(end, from)));
+  if (!of) return undefined;
+  const words = text.slice(at, of.to);
+  return { of, between: text.slice(end, of.from), words, line: words };
+}
 
 function statedIn(step: StepReading, { spoken, figures, recipe }: CheckGround): Stated[] {
   const { text } = step;
@@ -172,14 +202,10 @@ function statedIn(step: StepReading, { spoken, figures, recipe }: CheckGround): 
   return [...text.matchAll(AMOUNT)].flatMap((found): Stated[] => {
     if (step.times.some(({ from, to }) => from <= found.index && found.index < to)) return [];
     if (step.heats.some(({ from, to }) => from <= found.index && found.index < to)) return [];
-    const end = found.index + found[0].length;
-    const run = runs.find(({ from }) => from >= end - 1 && BETWEEN.test(text.slice(end, Math.max(end, from))));
-    const inside = runs.find(({ from, to }) => from >= end && to > end && BETWEEN.test(text.slice(end, from)));
-    const of = run ?? inside;
-    if (!of || /\b(?:each|every|per|size|about the|another)\s$/i.test(text.slice(0, found.index))) return [];
-    const between = text.slice(end, of.from);
-    const words = text.slice(found.index, of.to);
-    const parsed = parseLineText(words.replace(/\bof the\b|\bthe\b|\bof\b/g, ' ').replace(/\s+/g, ' '));
+    const said = amountSaidOf(text, found.index, found[0], runs);
+    if (!said || /\b(?:each|every|per|size|about the|another)\s$/i.test(text.slice(0, found.index))) return [];
+    const { of, between, words } = said;
+    const parsed = parseLineText(said.line.replace(/\bof the\b|\bthe\b|\bof\b/g, ' ').replace(/\s+/g, ' '));
     if (parsed.amount === undefined) return [];
     const ofThe = /\bof (?:the|your|it|them)\b/.test(between);
     // "2 of the onions", and water that nobody lists, say nothing.
@@ -196,8 +222,7 @@ function statedIn(step: StepReading, { spoken, figures, recipe }: CheckGround): 
     if (lines.length === 0 || meant.some(({ food }) => /^water\b/i.test(food.name) && lines.length > 1)) return [];
     const unit = parsed.unit ?? parsed.countWord;
     // What goes into one box is held against the portion.
-    const { from, to } = sentenceAt(text, found.index);
-    if (isOfABox(text.slice(from, to), recipe.servingName ?? 'serving')) return [];
+    if (goesIntoABox(text, found.index, recipe.servingName ?? 'serving')) return [];
     return [{ step, lines, amount: midpointOf(parsed.amount), unit, ofThe, words }];
   });
 }

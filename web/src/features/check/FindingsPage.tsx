@@ -70,8 +70,8 @@ function isShown({ code, severity }: RecipeFindingsDto['open'][number], shown: S
 function Dish({ dish: { recipe, title, open, left, uncomputed } }: { readonly dish: RecipeFindingsDto }) {
   const desk = `/recipes/${recipe}/check`;
   return (
-    <section className="found-dish" aria-labelledby={`found-${recipe}`}>
-      <h2 id={`found-${recipe}`}>
+    <div className="found-dish">
+      <h2>
         <Link to={desk}>{title}</Link>
         {left > 0 && <small>{left} left with a reason</small>}
       </h2>
@@ -92,6 +92,6 @@ function Dish({ dish: { recipe, title, open, left, uncomputed } }: { readonly di
           </li>
         ))}
       </ul>
-    </section>
+    </div>
   );
 }

@@ -38,7 +38,7 @@ export function wordsChanged(was: string, is: string): MendedWords {
 }
 
 function wordsIn(text: string): string[] {
-  return text.match(/\s+|\{[^{}]*\}|[\p{L}\p{N}’'°.,]*[\p{L}\p{N}]|[^\s\p{L}\p{N}]/gu) ?? [];
+  return text.match(/\s+|\{[^{}]*\}|[\p{L}\p{N}’'°]+|[^\s\p{L}\p{N}’'°]/gu) ?? [];
 }
 
 /** Mentions by what they are called. */
@@ -73,7 +73,7 @@ function ofMinutes({ activeMinutes, totalMinutes }: Extract<Mend, { kind: 'minut
 /** The place's words around what the finding quotes; nothing where it quotes nothing of them. */
 function quoted({ message }: Finding, words: string): MendedWords | undefined {
   const text = plain(words);
-  const [, said] = /“([^”]+)”/.exec(message) ?? [];
+  const [, said] = /“([^“”]+)”/.exec(message) ?? [];
   const at = said === undefined ? -1 : text.indexOf(said);
   if (said === undefined || at < 0) return undefined;
   return { before: tail(text.slice(0, at)), gone: '', come: said, behind: head(text.slice(at + said.length)), isQuote: true };

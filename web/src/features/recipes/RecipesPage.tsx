@@ -266,7 +266,7 @@ function RecipeRow({ recipe, currency, index }: RecipeRowProps) {
           )}
           {card && (
             <Link
-              className={`ml-2 hover:underline ${card.drift.length > 0 || card.uncomputed !== null ? 'warn' : 'ok'}`}
+              className={`ml-2 underline underline-offset-2 ${card.drift.length > 0 || card.uncomputed !== null ? 'warn' : 'ok'}`}
               to={`/recipes/${id}/card`}
             >
               {card.uncomputed !== null ? '▲ card cannot be held against it' : card.drift.length > 0 ? '▲ card drifted' : '✓ card holds'}

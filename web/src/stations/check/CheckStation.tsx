@@ -1,6 +1,16 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { ABOUT, FINDING_AREAS, groundOf, isMadeTogether, mended, type Finding, type FindingArea, type Recipe } from '@portiona/core';
+import {
+  ABOUT,
+  FINDING_AREAS,
+  groundOf,
+  isMadeTogether,
+  mended,
+  mendedTogether,
+  type Finding,
+  type FindingArea,
+  type Recipe,
+} from '@portiona/core';
 import { placeOfFinding, placesOf } from '../../features/check/findingPlaces';
 import { useAppDispatch } from '../../features/recipes/useRecipeState';
 import { recipeActions } from '../../features/recipes/recipeSlice';
@@ -47,17 +57,7 @@ export function CheckStation() {
       ],
     });
   const mendAll = () => {
-    // Each is made on what the ones before left: a text that two of them change is changed by the first, and found again.
-    const changed = new Set<string>();
-    let next = recipe;
-    let made = 0;
-    for (const { mend } of mendable) {
-      const place = mend?.kind === 'text' ? mend.at : (mend?.kind ?? '');
-      if (!mend || changed.has(place)) continue;
-      changed.add(place);
-      next = mended(next, mend);
-      made += 1;
-    }
+    const { recipe: next, made } = mendedTogether(recipe, here.kitchen);
     write(next);
     say(`${made === 1 ? 'One thing' : `${made} things`} mended. Ctrl Z takes it back.`);
   };

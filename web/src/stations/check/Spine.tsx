@@ -11,7 +11,7 @@ interface SpineProps {
 export function Spine({ places, left, onChoose }: SpineProps) {
   return (
     <nav className="check-spine" aria-label="Looked at">
-      <h3>Looked at</h3>
+      <p className="spine-head">Looked at</p>
       {places.map((group, i) => (
         <ul key={i}>
           {group.map(({ id, name, findings }) => {
