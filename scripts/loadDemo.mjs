@@ -19,12 +19,14 @@ if (!kitchen.empty) {
   }
   await publishEarlier('white-bean-and-kale-soup', (soup) => ({
     ...soup,
-    steps: soup.steps.map((step) =>
-      typeof step === 'string' ? step.replace('Stir in the kale, 5 min,', 'Stir in the kale, 3 min,') : step,
-    ),
     lead: 'Six bowls by the ladle. Freezes flat in bags.',
+    steps: soup.steps.map((step) => (typeof step === 'string' ? withShortKale(step) : { ...step, text: withShortKale(step.text) })),
   }));
   await publishEarlier('overnight-oats-plum-compote', (oats) => oats);
+}
+
+function withShortKale(text) {
+  return text.replace('Stir in the kale, 5 min,', 'Stir in the kale, 3 min,');
 }
 
 /** Publishes a card of a dish as it was before its last change: one that has drifted since, where there was a change. */

@@ -99,6 +99,16 @@ test('publishing asks for a reason for each thing that is wrong, and the list of
   await expect(page.getByRole('button', { name: /published card holds/ })).toBeVisible();
   await page.goto(`${desk}/check`);
   await expect(page.getByRole('region', { name: 'Left with a reason' }).locator('q')).toHaveCount(4);
+
+  const { revision, document } = (await (await page.request.get(`/api${desk}`)).json()) as { revision: number; document: object };
+  await page.request.put(`/api${desk}`, {
+    data: { revision, document: { ...document, lead: 'Five boxes, under 40 kcal each, for the week.' } },
+  });
+  await page.goto('/cards');
+  const card = page.locator('.ledger-row').filter({ hasText: 'Leek pot check-publish' });
+  await card.getByRole('button', { name: 'one thing differs' }).click();
+  await expect(card.locator('ins')).toHaveText(', for the week');
+  await expectAccessible(page);
 });
 
 test('Check in the dark, and on a telephone', async ({ page }) => {

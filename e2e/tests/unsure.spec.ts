@@ -37,7 +37,7 @@ test('a line whose food is not sure counts, says so everywhere, and is agreed to
   const ask = page.getByRole('dialog', { name: 'Publish with lines in doubt?' });
   await expect(ask).toContainText('“1 tin of tuna” is counted as Tuna');
   await expectAccessible(page, '[role=dialog]');
-  await ask.getByRole('button', { name: 'Settle them first' }).click();
+  await ask.getByRole('link', { name: 'Mend them first' }).click();
   await page.goto(`/recipes/${id}/build`);
   await docketFigure(page, 'Energy').waitFor();
   await page.keyboard.press('Alt+m');

@@ -55,7 +55,12 @@ test('something wrong is not published until it is mended or left with a reason'
   );
   await save({ accepted: [{ code: 'cooled-late', at: 'step/1', because: 'the worktop is in the cold store' }] });
   expect((await of('late-pot'))?.open ?? []).toEqual([]);
-  await publish().expect(201);
+  const { body: card } = (await publish().expect(201)) as { body: { title: string; printed: { name: string; unit: string }[] } };
+  expect([card.title, card.printed.map(({ name, unit }) => `${name} ${unit}`)]).toEqual([
+    'Late pot',
+    ['Energy kcal', 'Protein g', 'Costs, used €'],
+  ]);
+  expect((await server.http.get('/api/published-cards').expect(200)).body).toMatchObject([{ ...card, drift: [] }]);
 });
 
 test('a card holds while all that a reader sees is as it was: words, keeping and minutes too', async () => {

@@ -60,9 +60,18 @@ const RULES: readonly ((ground: CheckGround) => Finding[])[] = [
  */
 export function checkRecipe(figures: RecipeFigures, kitchen: Kitchen): Finding[] {
   const ground = new CheckGround(figures, kitchen);
-  const found = [...findingsOf(figures, kitchen), ...RULES.flatMap((rule) => rule(ground))];
+  const byRules = RULES.flatMap((rule) => rule(ground));
+  const unnamed = new Set(byRules.filter(({ code }) => code === 'allergen-unnamed').map(({ at }) => at));
+  // A line's words say no more than its food's name where that says it already.
+  const ofFigures = findingsOf(figures, kitchen).filter(({ code, at }) => code !== 'allergen-words' || !unnamed.has(foodAt(at, figures)));
+  const found = [...ofFigures, ...byRules];
   const once = new Map(found.map((one) => [`${one.code} ${one.at} ${one.message}`, one]));
   return [...once.values()].sort((a, b) => SEVERITY.indexOf(a.severity) - SEVERITY.indexOf(b.severity));
+}
+
+function foodAt(at: string, { lines }: RecipeFigures): string {
+  const of = lines.find((line) => line.at === at)?.of;
+  return of?.kind === 'food' ? `food:${of.resolved.food.id}` : '';
 }
 
 const SEVERITY: readonly Finding['severity'][] = ['wrong', 'look'];

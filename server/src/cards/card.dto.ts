@@ -7,9 +7,20 @@ export class CardDriftDto {
   @ApiProperty({ description: 'As it would be printed now; empty: it would not be there' }) is: string;
 }
 
+/** A figure as a published card prints it. */
+export class CardPrintedDto {
+  @ApiProperty() name: string;
+  @ApiProperty({ description: 'Number with "at least" where it belongs' }) text: string;
+  @ApiProperty() unit: string;
+}
+
 /** The newest published card of a recipe, and whether it still holds. */
 export class PublishedCardDto {
   @ApiProperty() recipe: string;
+  @ApiProperty({ description: 'As published' }) title: string;
+  @ApiProperty({ description: 'Series and number, as published; empty: none' }) series: string;
+  @ApiProperty({ type: [CardPrintedDto], description: 'Energy, protein and cost of a serving as published, those that it has' })
+  printed: readonly CardPrintedDto[];
   @ApiProperty({ description: '1 for the first' }) issue: number;
   @ApiProperty({ description: 'ISO time' }) publishedAt: string;
   @ApiProperty({ type: [CardDriftDto], description: 'Empty: it holds, where it can be computed' }) drift: readonly CardDriftDto[];

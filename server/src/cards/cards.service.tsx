@@ -84,6 +84,7 @@ export class CardsService {
       const recipes = [recipe, ...subRecipes];
       const taught = await this.recipes.taughtBy(scope, recipes, foods);
       const inputs = kitchenFileText({ settings, foods: [...foods, ...taught.foods], packs: [...packs], recipes, batches: taught.batches });
+      const content = cardContent(recipe, kitchen);
       const [{ issue, published_at }] = await this.database.manager.query<[{ issue: number; published_at: Date }]>(
         `INSERT INTO published_cards (kitchen_id, recipe_id, issue, recipe_revision, food_revisions, content, content_version, inputs)
          SELECT $1, $2, 1 + coalesce((SELECT max(issue) FROM published_cards WHERE kitchen_id = $1 AND recipe_id = $2), 0), $3,
@@ -91,9 +92,18 @@ export class CardsService {
              JOIN foods food ON food.kitchen_id = used.kitchen_id AND food.id = used.food_id
              WHERE used.kitchen_id = $1 AND used.recipe_id = $2), '{}'), $4, $5, $6
          RETURNING issue, published_at`,
-        [kitchenId, id, revision, JSON.stringify(cardContent(recipe, kitchen)), CARD_CONTENT_VERSION, inputs],
+        [kitchenId, id, revision, JSON.stringify(content), CARD_CONTENT_VERSION, inputs],
       );
-      return { recipe: id, issue, publishedAt: published_at.toISOString(), drift: [], uncomputed: null };
+      return {
+        recipe: id,
+        title: content.title,
+        series: content.series,
+        printed: printedOf(content),
+        issue,
+        publishedAt: published_at.toISOString(),
+        drift: [],
+        uncomputed: null,
+      };
     });
   }
 
@@ -122,4 +132,9 @@ export class CardsService {
     if (!row) throw new NotFoundError('published card', `${recipeId}, issue ${issue}`);
     return row;
   }
+}
+
+/** Energy, protein and cost of a serving as a card prints them, those that it has. */
+function printedOf({ energy, macros, used }: CardContent): PublishedCardDto['printed'] {
+  return [energy, macros[0], used].flatMap((figure) => (figure ? [{ name: figure.name, text: figure.text, unit: figure.unit }] : []));
 }

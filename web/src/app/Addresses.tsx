@@ -19,6 +19,7 @@ const { View: CookPage } = later(async () => ({ default: (await import('../featu
 const { View: PortionPage } = later(async () => ({ default: (await import('../features/portion/PortionPage')).PortionPage }));
 const { View: BatchesPage } = later(async () => ({ default: (await import('../features/batches')).BatchesPage }));
 const { View: DishBatchesPage } = later(async () => ({ default: (await import('../features/batches')).DishBatchesPage }));
+const { View: CardsPage } = later(async () => ({ default: (await import('./pantryPages')).CardsPage }));
 const { View: FindingsPage } = later(async () => ({ default: (await import('./pantryPages')).FindingsPage }));
 const { View: PutAwayPage } = later(async () => ({ default: (await import('./pantryPages')).PutAwayPage }));
 
@@ -46,6 +47,7 @@ export function Addresses() {
         <Route path="batches/:recipeId" element={<DishBatchesPage showWorking={(of) => <WorkingPanel {...of} />} />} />
         <Route path="portion/:batchId" element={<PortionPage />} />
         <Route path="begin" element={<BeginPage />} />
+        <Route path="cards" element={<CardsPage />} />
         <Route path="findings" element={<FindingsPage />} />
         <Route path="put-away" element={<PutAwayPage />} />
         <Route path="*" element={<NotHere />} />

@@ -51,6 +51,7 @@ export function Shell() {
           <NavLink to="/recipes">Recipes</NavLink>
           <NavLink to="/pantry">Pantry</NavLink>
           <NavLink to="/batches">Batches</NavLink>
+          <NavLink to="/cards">Cards</NavLink>
         </nav>
         <button className="find" onClick={() => setFinding(true)}>
           <Search size={15} aria-hidden />

@@ -20,6 +20,7 @@ export const APP_ACTIONS: readonly AppAction[] = [
   calls('start', 'Start a recipe', 'new', 'create', 'dish', 'bring', 'import', 'paste'),
   at('Recipes', '/recipes', 'list', 'book', 'dishes', 'all'),
   at('Batches', '/batches', 'log', 'cooked', 'yields', 'history of a dish'),
+  at('Cards', '/cards', 'published', 'issues', 'readers', 'drift', 'series', 'holds'),
   at('What Check finds', '/findings', 'wrong', 'mistakes', 'to look at', 'whole kitchen', 'safety', 'all dishes'),
   at('Pantry', '/pantry', 'foods', 'ingredients', 'open the pantry', 'labels'),
   at('Add a food', '/pantry/new', 'new', 'ingredient', 'label', 'product', 'create'),

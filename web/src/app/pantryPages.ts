@@ -1,4 +1,5 @@
 // The pages around the pantry and the whole kitchen, which are visited together.
+export { CardsPage } from '../features/cards/CardsPage';
 export { FindingsPage } from '../features/check/FindingsPage';
 export { BringPage } from '../features/tables/BringPage';
 export { ComparePage } from '../features/foods/ComparePage';

@@ -39,7 +39,7 @@ const CLAIM_WORDS: readonly ClaimWords[] = [
   never(said('(?:low|zero|no|reduced)~(?:in~)?carb(?:s|ohydrates?)?|keto(?:genic)?|low~gi')),
   never(
     said(
-      'health(?:y|ier|iest|ful)|good for you|guilt~free|clean~eating|detox(?:es|ing)?|super~?foods?|fat~burning|slimming|skinny|immune~boosting|immunity',
+      '(?:heart~?|gut~?)?health(?:y|ier|iest|ful)|good for you|anti~?inflammatory|diet~friendly|guilt~free|clean~eating|detox(?:es|ing)?|super~?foods?|fat~burning|slimming|skinny|immune~boosting|immunity',
     ),
     true,
   ),

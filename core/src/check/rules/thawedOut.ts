@@ -4,7 +4,7 @@ import type { Finding } from '../finding.js';
 const THAWS = /\b(?:thaw|defrost|unfreez)\p{L}*/iu;
 const FROZEN_LEFT = /\b(?:leave|left|stand|put|set)\b[^.;]{0,40}\bfrozen\b|\bfrozen\b[^.;]{0,60}\b(?:leave|left|stand)\b/i;
 const OUT =
-  /\b(?:(?:at|in) (?:the )?room temperature|on (?:the|a) (?:counter|worktop|work surface|side|table|bench|sideboard|draining board|windowsill|kitchen (?:counter|table|side))|in the sink|out of the fridge|in a warm (?:place|kitchen|room)|on the radiator|in the kitchen|in the sun|outside)\b/i;
+  /\b(?:(?:at|in) (?:the )?room temperature|on (?:the|a) (?:counter|worktop|work surface|side|table|bench|sideboard|draining board|windowsill|kitchen (?:counter|table|side))|in the sink|out of the fridge|in a warm (?:place|kitchen|room)|on the radiator|in the kitchen|in the sun|outside|in (?:warm|hot|lukewarm) water|out to (?:thaw|defrost)|(?:leave|left|leaving)(?: \p{L}+){1,5} out)\b/iu;
 const NEVER = /\b(?:never|not|don['’]t|do not|rather than|instead of)\b/i;
 const MEAT =
   /\b(?:meat|chicken|turkey|duck|beef|pork|lamb|veal|venison|mince|sausages?|thighs?|breasts?|drumsticks?|chops?|steaks?|fish|salmon|cod|haddock|trout|tuna|prawns?|shrimps?|fillets?|seafood|box(?:es)?|portions?|containers?|meals?|tubs?|stew|curry|soup|chill?i|sauce|it|them)\b/i;

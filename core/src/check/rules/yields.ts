@@ -12,14 +12,15 @@ export function noYield({ figures }: CheckGround): Finding[] {
   return figures.lines.flatMap(({ at, line, of }) => {
     if (of.kind !== 'food' || line.state === undefined) return [];
     const { food } = of.resolved;
-    if ((line.state === 'cooked') === (food.state === 'cooked') || food.yield !== undefined || food.state === undefined) return [];
+    const { state = 'as sold' } = food;
+    if ((line.state === 'cooked') === (state === 'cooked') || food.yield !== undefined) return [];
     if (line.cooking !== undefined && food.yields?.[line.cooking] !== undefined) return [];
     return [
       {
         code: 'no-yield',
         at,
         severity: 'look',
-        message: `${food.name} is given ${line.state} here and its figures are of it ${food.state}, but nobody knows what it weighs once cooked. Give the food its yield, or weigh it ${food.state}.`,
+        message: `${food.name} is given ${line.state} here and its figures are of it ${state}, but nobody knows what it weighs once cooked. Give the food its yield, or weigh it ${state}.`,
       },
     ];
   });

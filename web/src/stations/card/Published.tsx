@@ -10,7 +10,7 @@ import { DropPanel } from '../../ui/DropPanel';
 import { Field } from '../../ui/Field';
 import { Input } from '../../ui/Input';
 import { Modal } from '../../ui/Modal';
-import { wordsChanged } from '../../features/check/mendedWords';
+import { Drifts } from '../../features/cards/Drifts';
 import { recipeActions } from '../../features/recipes/recipeSlice';
 import { useAppDispatch } from '../../features/recipes/useRecipeState';
 
@@ -90,20 +90,7 @@ export function Published({ recipe, kitchen, saved, issue, onIssue, wrong }: Pub
                 ? 'It says what would be printed today.'
                 : 'Today these would be printed otherwise:'}
           </p>
-          {card.drift.length > 0 && (
-            <table className="drifts">
-              <tbody>
-                {card.drift.map(({ name, was, is }, i) => (
-                  <tr key={i}>
-                    <td>{name}</td>
-                    <td className={isLong(was, is) ? '' : 'num'}>
-                      {isLong(was, is) ? <Changed was={was} is={is} /> : `${was || 'not there'} → ${is || 'not there'}`}
-                    </td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-          )}
+          {card.drift.length > 0 && <Drifts drift={card.drift} />}
           <Button className="mt-2" onClick={() => onIssue(issue === undefined ? card.issue : undefined)}>
             {issue === undefined ? 'Look at it as published' : 'Look at it as it stands'}
           </Button>{' '}
@@ -126,7 +113,11 @@ export function Published({ recipe, kitchen, saved, issue, onIssue, wrong }: Pub
       >
         Publish
       </Button>
-      <Modal open={asking} title="Something is wrong" onClose={() => setAsking(false)}>
+      <Modal
+        open={asking}
+        title={wrong?.some(({ severity }) => severity === 'wrong') ? 'Something is wrong' : 'Publish with lines in doubt?'}
+        onClose={() => setAsking(false)}
+      >
         <Reasons recipeId={recipeId} wrong={wrong ?? []} onPublish={publishWith} onClose={() => setAsking(false)} />
       </Modal>
     </>
@@ -152,8 +143,8 @@ function Reasons({ recipeId, wrong, onPublish, onClose }: ReasonsProps) {
       }}
     >
       <p className="mb-2">
-        Readers eat and shop by this card, and Check finds {wrong.length === 1 ? 'one thing' : `${wrong.length} things`} wrong in it. It is
-        published with a reason for each, or not at all; the reasons stay with the recipe.
+        Readers eat and shop by this card, and Check finds {wrong.length === 1 ? 'one thing' : `${wrong.length} things`} to be settled. It
+        is published with a reason for each, or not at all; the reasons stay with the recipe.
       </p>
       <ol className="reasons">
         {wrong.map((finding) => (
@@ -182,23 +173,5 @@ function Reasons({ recipeId, wrong, onPublish, onClose }: ReasonsProps) {
         </Button>
       </p>
     </form>
-  );
-}
-
-/** Letters from which on a text is shown with its changed words marked, and not as one beside the other. */
-const LONG = 26;
-
-function isLong(was: string, is: string): boolean {
-  return was !== '' && is !== '' && Math.max(was.length, is.length) > LONG;
-}
-
-function Changed({ was, is }: { readonly was: string; readonly is: string }) {
-  const { before, gone, come, behind } = wordsChanged(was, is);
-  return (
-    <span className="changed">
-      {before}
-      {gone !== '' && <del>{gone}</del>} {come !== '' && <ins>{come}</ins>}
-      {behind}
-    </span>
   );
 }

@@ -1,0 +1,151 @@
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { dayText } from '@portiona/core';
+import { useListPublishedCardsQuery, useListRecipesQuery, type PublishedCardDto } from '../../api/api.gen';
+import { problemOf, problemText } from '../../api/problem';
+import { Button } from '../../ui/Button';
+import { Ledger, LedgerGroup, LedgerRow } from '../../ui/Ledger';
+import { Drifts } from './Drifts';
+import './cards.css';
+
+/** Every card that readers hold, by series: what it delivers and costs as published, when, and whether it still holds. */
+export function CardsPage() {
+  const { data: cards, error } = useListPublishedCardsQuery(undefined, { refetchOnMountOrArgChange: true });
+  const recipes = useListRecipesQuery().data;
+  if (error)
+    return (
+      <main className="page">
+        <p className="bad" role="alert">
+          {problemText(problemOf(error))}
+        </p>
+      </main>
+    );
+  if (!cards) return <main className="page" aria-busy="true" />;
+  const without = (recipes ?? []).filter(({ id }) => !cards.some(({ recipe }) => recipe === id));
+  const drifted = cards.filter(({ drift }) => drift.length > 0).length;
+  return (
+    <main className="page">
+      <div className="page-head">
+        <h1>Cards</h1>
+        <span className="muted">
+          {cards.length === 0
+            ? ''
+            : `${cards.length} published, ${drifted === 0 ? 'all of them hold' : `${drifted} no longer what would be printed`}`}
+        </span>
+      </div>
+      {cards.length === 0 ? (
+        <div className="empty">
+          <h2>Nothing is published yet</h2>
+          <p className="muted mb-4">A card is published at a dish’s Card station. It is kept whole: nothing you edit later changes it.</p>
+        </div>
+      ) : (
+        <Ledger className="cards">
+          <LedgerRow heads>
+            <span>card</span>
+            <span className="num">energy</span>
+            <span className="num">protein</span>
+            <span className="num">used</span>
+            <span>published</span>
+            <span>today</span>
+          </LedgerRow>
+          {bySeries(cards).map(([series, own]) => (
+            <div className="contents" key={series}>
+              <LedgerGroup>{series === '' ? 'Of no series' : series}</LedgerGroup>
+              {own.map((card) => (
+                <CardRow key={card.recipe} card={card} />
+              ))}
+            </div>
+          ))}
+        </Ledger>
+      )}
+      {without.length > 0 && (
+        <p className="px-5 py-3 text-compact muted">
+          Not published:{' '}
+          {without.map(({ id, title }, i) => (
+            <span key={id}>
+              {i > 0 && ', '}
+              <Link className="underline" to={`/recipes/${id}/card`}>
+                {title}
+              </Link>
+            </span>
+          ))}
+          .
+        </p>
+      )}
+    </main>
+  );
+}
+
+function CardRow({ card }: { readonly card: PublishedCardDto }) {
+  const { recipe, title, series, printed, issue, publishedAt, drift, uncomputed } = card;
+  const [open, setOpen] = useState(false);
+  const figure = (name: string) => printed.find((one) => one.name === name);
+  const holds = drift.length === 0 && uncomputed === null;
+  return (
+    <LedgerRow>
+      <span>
+        <Link className="dish" to={`/recipes/${recipe}/card`}>
+          {title}
+        </Link>
+        <span className="card-said">{numberOf(series)}</span>
+      </span>
+      {['Energy', 'Protein'].map((name) => (
+        <span key={name} className="num">
+          {figure(name)?.text ?? '–'}
+          <small>{figure(name)?.unit}</small>
+        </span>
+      ))}
+      <span className="num">{usedText(printed)}</span>
+      <span>
+        issue {issue}
+        <span className="card-said">{dayText(publishedAt.slice(0, 10), true)}</span>
+      </span>
+      <span>
+        {holds ? (
+          <span className="ok">✓ holds</span>
+        ) : uncomputed !== null ? (
+          <span className="warn">▲ nobody can tell: {uncomputed}</span>
+        ) : (
+          <Button kind="quiet" className="warn" aria-expanded={open} onClick={() => setOpen(!open)}>
+            ▲ {drift.length === 1 ? 'one thing differs' : `${drift.length} things differ`} {open ? '▴' : '▾'}
+          </Button>
+        )}
+        <a className="card-said underline" href={`/api/recipes/${recipe}/card.html?issue=${issue}`} target="_blank" rel="noreferrer">
+          as published
+        </a>
+      </span>
+      {open && (
+        <div className="card-drift">
+          <Drifts drift={drift} />
+          <Button asChild>
+            <Link to={`/recipes/${recipe}/card`}>To the card as it stands</Link>
+          </Button>
+        </div>
+      )}
+    </LedgerRow>
+  );
+}
+
+/** "Night Watch, no. 7" by its series and its number. */
+function seriesOf(series: string): string {
+  return series.replace(/, no\. \d+$/, '');
+}
+
+function numberOf(series: string): string {
+  return /no\. \d+$/.exec(series)?.[0] ?? '';
+}
+
+function usedText(printed: PublishedCardDto['printed']): string {
+  const used = printed.find(({ name }) => name !== 'Energy' && name !== 'Protein');
+  return used ? `${used.unit} ${used.text}`.trim() : '–';
+}
+
+function bySeries(cards: readonly PublishedCardDto[]): readonly (readonly [series: string, cards: readonly PublishedCardDto[]])[] {
+  const groups = new Map<string, PublishedCardDto[]>();
+  for (const card of cards) groups.set(seriesOf(card.series), [...(groups.get(seriesOf(card.series)) ?? []), card]);
+  const number = ({ series }: PublishedCardDto) => Number(/\d+$/.exec(series)?.[0] ?? 0);
+  // What is of no series stands last.
+  return [...groups]
+    .sort(([a], [b]) => (a === '' ? 1 : b === '' ? -1 : a.localeCompare(b)))
+    .map(([series, own]) => [series, own.toSorted((a, b) => number(a) - number(b))]);
+}
