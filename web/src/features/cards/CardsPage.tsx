@@ -143,7 +143,7 @@ function usedText(printed: PublishedCardDto['printed']): string {
 function bySeries(cards: readonly PublishedCardDto[]): readonly (readonly [series: string, cards: readonly PublishedCardDto[]])[] {
   const groups = new Map<string, PublishedCardDto[]>();
   for (const card of cards) groups.set(seriesOf(card.series), [...(groups.get(seriesOf(card.series)) ?? []), card]);
-  const number = ({ series }: PublishedCardDto) => Number(/\d+$/.exec(series)?.[0] ?? 0);
+  const number = ({ series }: PublishedCardDto) => Number(/(?<!\d)\d+$/.exec(series)?.[0] ?? 0);
   // What is of no series stands last.
   return [...groups]
     .sort(([a], [b]) => (a === '' ? 1 : b === '' ? -1 : a.localeCompare(b)))
