@@ -95,7 +95,7 @@ test('from nothing to a card: page, print and PDF say the same', async ({ page }
   await page.getByLabel('Minutes in all').fill('45');
   await page.getByLabel('Minutes in all').press('Enter');
   await expectSaved(page);
-  await page.getByRole('link', { name: 'Card' }).click();
+  await page.getByRole('link', { name: 'Card', exact: true }).click();
   const card = page.frameLocator('iframe');
   await expect(card.getByRole('heading', { level: 1 })).toHaveText('Barley with leeks');
   await expect(card.locator('.ing')).toContainText('240 g pearl barley, rinsed (barley) 8 ½ oz');

@@ -51,7 +51,7 @@ test('markup in a title stays text everywhere', async ({ page }) => {
   await startRecipe(page, '<script>alert(1)</script><img src=x onerror=alert(2)>');
   await typeLine(page, '<b>bold</b> 3 leeks');
   await expectSaved(page);
-  await page.getByRole('link', { name: 'Card' }).click();
+  await page.getByRole('link', { name: 'Card', exact: true }).click();
   await expect(page.frameLocator('iframe').getByRole('heading', { level: 1 })).toHaveText(
     '<script>alert(1)</script><img src=x onerror=alert(2)>',
   );

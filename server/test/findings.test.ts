@@ -12,6 +12,7 @@ interface Found {
   readonly title: string;
   readonly open: readonly { readonly code: string; readonly at: string; readonly severity: string }[];
   readonly left: number;
+  readonly uncomputed: string | null;
 }
 const findings = async () => (await server.http.get('/api/findings').expect(200)).body as Found[];
 const of = async (recipe: string) => (await findings()).find((one) => one.recipe === recipe);
@@ -82,4 +83,16 @@ test('a card holds while all that a reader sees is as it was: words, keeping and
   expect(CODES(await of('late-pot'))).toEqual(['published-differs serving']);
   await save({ lead: undefined, totalMinutes: undefined, storage: undefined, steps: DISH.steps });
   expect(await drift()).toEqual([]);
+});
+
+test('words too long to be read are said to be so, and keep no list from the others', async () => {
+  const steps = Array.from({ length: 25 }, () => '5 min: '.repeat(280));
+  await server.http
+    .post('/api/recipes')
+    .send({ document: { ...DISH, id: 'long-pot', steps } })
+    .expect(201);
+  expect(await of('long-pot')).toMatchObject({ open: [], uncomputed: expect.stringContaining('too long to be checked') as string });
+  expect((await of('late-pot'))?.open ?? []).toEqual([]);
+  const { body } = (await publish('long-pot').expect(422)) as { body: { detail: string } };
+  expect(body.detail).toContain('too long to be checked');
 });

@@ -1,4 +1,4 @@
-import type { Kitchen, RecipeFigures } from '../recipe/index.js';
+import { stepOf, type Kitchen, type Recipe, type RecipeFigures } from '../recipe/index.js';
 import { CheckGround } from './checkGround.js';
 import type { Finding } from './finding.js';
 import { findingsOf } from './findingsOf.js';
@@ -53,13 +53,26 @@ const RULES: readonly ((ground: CheckGround) => Finding[])[] = [
   briefMissed,
 ];
 
+/** Letters of title, lead and steps together that are read: some twenty times what a long recipe has. */
+const MOST_LETTERS = 40_000;
+
+/** A dish whose words are longer than can be read in good time. */
+export class TooLongToCheckError extends Error {
+  constructor() {
+    super(`its title, lead and steps are longer than ${MOST_LETTERS} letters together, too long to be checked; shorten or split it`);
+    this.name = 'TooLongToCheckError';
+  }
+}
+
 /**
  * Everything that Check finds in a dish, whatever has been left with a reason: what is wrong first, each in the order of the rules.
  *
  * @param figures of the recipe, at its own size
+ * @throws TooLongToCheckError
  */
 export function checkRecipe(figures: RecipeFigures, kitchen: Kitchen): Finding[] {
   const ground = new CheckGround(figures, kitchen);
+  if (lettersOf(figures.recipe) > MOST_LETTERS) throw new TooLongToCheckError();
   const byRules = RULES.flatMap((rule) => rule(ground));
   const unnamed = new Set(byRules.filter(({ code }) => code === 'allergen-unnamed').map(({ at }) => at));
   // A line's words say no more than its food's name where that says it already.
@@ -67,6 +80,11 @@ export function checkRecipe(figures: RecipeFigures, kitchen: Kitchen): Finding[]
   const found = [...ofFigures, ...byRules];
   const once = new Map(found.map((one) => [`${one.code} ${one.at} ${one.message}`, one]));
   return [...once.values()].sort((a, b) => SEVERITY.indexOf(a.severity) - SEVERITY.indexOf(b.severity));
+}
+
+function lettersOf({ title, lead = '', steps = [] }: Recipe): number {
+  const ofSteps = steps.map(stepOf).flatMap(({ text, or = [] }) => [text.length, ...or.map((way) => way.text.length)]);
+  return title.length + lead.length + ofSteps.reduce((sum, one) => sum + one, 0);
 }
 
 function foodAt(at: string, { lines }: RecipeFigures): string {

@@ -81,3 +81,9 @@ test('mends that everybody would make are made together, two of one text too; wh
   expect([made, after.lead, after.storage?.fridgeDays]).toEqual([3, 'Four boxes, about 30 kcal each.', 4]);
   expect(codes(after)).toEqual(['no-sign step/1']);
 });
+
+test('words that are too long to be read in good time are refused, not read in part', () => {
+  expect(() => checkedRecipe(dish({ steps: Array.from({ length: 25 }, () => 'Stew. '.repeat(280)) }), kitchen)).toThrow(
+    'too long to be checked',
+  );
+});

@@ -29,7 +29,7 @@ export interface CheckedRecipe {
 /**
  * Checks a dish at its own size, and puts aside what was left with a reason.
  *
- * @throws UnknownFoodError, UnknownPartError, CircularPartError
+ * @throws UnknownFoodError, UnknownPartError, CircularPartError, TooLongToCheckError
  */
 export function checkedRecipe(recipe: Recipe, kitchen: Kitchen): CheckedRecipe {
   return checkedFigures(recipeFigures(recipe, kitchen), kitchen);

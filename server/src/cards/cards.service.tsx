@@ -4,9 +4,11 @@ import {
   cardContent,
   cardMarkdown,
   checkedRecipe,
+  foodsOf,
   kitchenFileText,
   schemaOrgRecipe,
   type CardContent,
+  type Kitchen,
   type Recipe,
 } from '@portiona/core';
 import { renderToStaticMarkup } from 'react-dom/server';
@@ -77,9 +79,13 @@ export class CardsService {
   async publish(scope: Scope, id: string, once?: OnceKey): Promise<PublishedCardDto> {
     const { kitchenId } = scope;
     return this.once.write(kitchenId, once, async () => {
-      const { revision, recipe, subRecipes, kitchen } = await this.#opened(scope, id);
-      await this.#holdWrong(scope, recipe);
-      const { foods, packs } = kitchen.content;
+      const { revision, recipe, subRecipes } = await this.#document(scope, id);
+      const kitchen = await this.recipes.kitchenToCheck(scope, [recipe]);
+      holdWrong(recipe, kitchen);
+      // What is kept beside the card is what it was made from, and not the whole pantry.
+      const own = new Set([recipe, ...subRecipes].flatMap(foodsOf));
+      const foods = kitchen.content.foods.filter((food) => own.has(food.id));
+      const packs = kitchen.content.packs.filter(({ food }) => own.has(food));
       const settings = { ...(await this.kitchens.stated(scope)), date: kitchen.settings.date };
       const recipes = [recipe, ...subRecipes];
       const taught = await this.recipes.taughtBy(scope, recipes, foods);
@@ -107,20 +113,19 @@ export class CardsService {
     });
   }
 
-  async #holdWrong(scope: Scope, recipe: Recipe): Promise<void> {
-    const { open } = checkedRecipe(recipe, await this.recipes.kitchenToCheck(scope, [recipe]));
-    const wrong = open.filter(({ severity }) => severity === 'wrong');
-    if (wrong.length > 0) throw new OpenFindingsError(wrong.map(toFinding));
-  }
-
   #opened(scope: Scope, id: string) {
     return this.database.read(async () => {
-      const { revision, document, subRecipes } = (await this.recipes.open(scope, id)) as OpenRecipeDto & {
-        document: Recipe;
-        subRecipes: Recipe[];
-      };
-      return { revision, recipe: document, subRecipes, kitchen: await this.recipes.kitchenWith(scope, [document, ...subRecipes]) };
+      const { recipe, subRecipes, ...rest } = await this.#document(scope, id);
+      return { ...rest, recipe, subRecipes, kitchen: await this.recipes.kitchenWith(scope, [recipe, ...subRecipes]) };
     });
+  }
+
+  async #document(scope: Scope, id: string) {
+    const { revision, document, subRecipes } = (await this.recipes.open(scope, id)) as OpenRecipeDto & {
+      document: Recipe;
+      subRecipes: Recipe[];
+    };
+    return { revision, recipe: document, subRecipes };
   }
 
   async #card(scope: Scope, id: string, issue: number | undefined): Promise<CardContent> {
@@ -132,6 +137,12 @@ export class CardsService {
     if (!row) throw new NotFoundError('published card', `${recipeId}, issue ${issue}`);
     return row;
   }
+}
+
+/** @throws OpenFindingsError where Check finds something wrong that nobody left with a reason */
+function holdWrong(recipe: Recipe, kitchen: Kitchen): void {
+  const wrong = checkedRecipe(recipe, kitchen).open.filter(({ severity }) => severity === 'wrong');
+  if (wrong.length > 0) throw new OpenFindingsError(wrong.map(toFinding));
 }
 
 /** Energy, protein and cost of a serving as a card prints them, those that it has. */

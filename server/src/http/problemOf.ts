@@ -1,5 +1,5 @@
 import { HttpException } from '@nestjs/common';
-import { CircularPartError, UnknownFoodError, UnknownPartError } from '@portiona/core';
+import { CircularPartError, TooLongToCheckError, UnknownFoodError, UnknownPartError } from '@portiona/core';
 import { databaseTrouble } from './databaseTrouble.js';
 import { Problem, type ProblemDetails } from './problems.js';
 
@@ -8,6 +8,7 @@ export function problemOf(error: unknown): ProblemDetails {
   if (error instanceof Problem) return error.details;
   if (error instanceof UnknownFoodError || error instanceof UnknownPartError || error instanceof CircularPartError)
     return problem(422, 'unreadable', 'Cannot be computed', error.message);
+  if (error instanceof TooLongToCheckError) return problem(422, 'unreadable', 'Cannot be checked', error.message);
   if (error instanceof HttpException) return problem(error.getStatus(), 'request', titleOf(error.getStatus()), error.message);
   return databaseTrouble(error) ?? clientFault(error) ?? INTERNAL;
 }

@@ -168,12 +168,22 @@ interface Called {
   readonly callings: readonly (readonly string[])[];
 }
 
-/** A food's names are taken apart once, for as long as the food is the same. */
-const CALLED = new WeakMap<Food, Called>();
+/** Names that were taken apart before: a kitchen is put together anew for every question, and its foods are called the same. */
+const CALLED = new Map<string, Called>();
+const MOST_CALLED = 60_000;
+
+function namesApart({ name, names = [] }: Food): Called {
+  const key = [name, ...names].join('\n');
+  const known = CALLED.get(key);
+  if (known) return known;
+  if (CALLED.size >= MOST_CALLED) CALLED.clear();
+  const apart = calledBy([name, ...names]);
+  CALLED.set(key, apart);
+  return apart;
+}
 
 function calledFood(food: Food, lines: readonly { readonly at: string; readonly text: string | undefined }[]): CalledFood {
-  let own = CALLED.get(food);
-  if (!own) CALLED.set(food, (own = calledBy([food.name, ...(food.names ?? [])])));
+  const own = namesApart(food);
   const texts = lines.flatMap(({ text }) => (text === undefined ? [] : [parseLineText(text).foodWords]));
   const byLines = calledBy(texts);
   return {

@@ -18,6 +18,8 @@ interface Promised {
   /** How the number is written: its last digit says how exactly it is meant. */
   readonly digits: string;
   readonly words: string;
+  /** The same with the words of its limit. */
+  readonly said: string;
   /** Where it stands, the words of its limit with it. */
   readonly from: number;
   readonly to: number;
@@ -59,7 +61,9 @@ const LIMIT_BEHIND: readonly (readonly [RegExp, Promised['is']])[] = [
 const SAYS_MONEY = /^(?:a|per|each|the|for each|every) ?(?:box|serving|portion|bowl|jar|meal|lunch|head|plate|each)?/i;
 /** Said of something else than a serving. */
 const NOT_A_SERVING =
-  /\b(?:per|for each|in(?: every)?) 100 ?(?:g|ml|grams?)\b|\b(?:whole|entire) (?:batch|pot|tray|pan|lot|dish)\b|\bfor the (?:lot|batch|pot|tray|week)\b|\bfor all (?:of them|\w+)\b|\bthe batch\b|\ball told\b|\bin all\b|\baltogether\b/i;
+  /\b(?:per|for each|in(?: every)?) 100 ?(?:g|ml|grams?)\b|\b(?:whole|entire) (?:batch|pot|tray|pan|lot|dish)\b|\bfor the (?:lot|batch|pot|tray|week)\b|\bfor all (?:of them|\w+)\b|\bthe batch\b/i;
+/** Right behind the number it is of all the boxes; elsewhere it is said of minutes. */
+const IN_ALL = /^ ?(?:\p{L}+ ){0,2}(?:all told|in all|altogether|for the lot)\b/iu;
 const CURRENCY = String.raw`(?:€|£|\$|eur\b|gbp\b|usd\b)`;
 const CURRENCY_WORDS = String.raw`(?:euros?|pounds?|dollars?|quid|bucks)`;
 const CENTS = String.raw`(?:cents?|pence|p(?=\b))`;
@@ -100,7 +104,7 @@ function mendOf(promised: Promised, at: string, text: string, ground: CheckGroun
 function judge(promised: Promised, ground: CheckGround): Omit<Finding, 'at'> | undefined {
   const { amount, gaps } = figureOf(promised.figure, ground);
   if (amount === undefined) return undefined;
-  const said = `“${promised.words}”`;
+  const said = `“${promised.said}”`;
   const is = `${textOf(amount, promised)}`;
   if (!keeps(promised, amount)) {
     // What is lacking can only add to a figure.
@@ -210,7 +214,7 @@ function promisedIn(text: string, ground: CheckGround): Promised[] {
     const at = found.index ?? 0;
     const [before, behind] = [text.slice(0, at), text.slice(at + found[0].length)];
     const sentence = `${before.slice(lastStop(before))}${found[0]}${behind.slice(0, firstStop(behind))}`;
-    if (NOT_A_SERVING.test(sentence) && !SAYS_MONEY.test(behind.trimStart())) return [];
+    if ((NOT_A_SERVING.test(sentence) || IN_ALL.test(behind)) && !SAYS_MONEY.test(behind.trimStart())) return [];
     if (/\b(?:per|in) 100 ?(?:g|ml)\b/i.test(sentence)) return [];
     const digits = found.groups?.number ?? '';
     const limit =
@@ -234,6 +238,7 @@ function promisedIn(text: string, ground: CheckGround): Promised[] {
         least,
         digits,
         words: found[0].trim(),
+        said: text.slice(limitFrom, at + found[0].length).trim(),
         from: limitFrom,
         to: at + found[0].length,
       },

@@ -60,6 +60,7 @@ const FIELDS: Readonly<Record<string, string>> = {
   activeMinutes: 'active minutes',
   totalMinutes: 'minutes in all',
   brief: 'brief',
+  accepted: 'what Check finds and was left',
   source: 'source',
   'storage.fridgeDays': 'days in the fridge',
   'storage.freezerMonths': 'months in the freezer',

@@ -2,6 +2,8 @@ import type { Recipe, Storage } from '@portiona/core';
 import { useAppDispatch } from '../../../features/recipes/useRecipeState';
 import { withHead } from '../../../features/recipes/editRecipe';
 import { recipeActions } from '../../../features/recipes/recipeSlice';
+import { FoundMark } from '../../../features/check/FoundMark';
+import { useStation } from '../../station';
 import { MethodEditor } from './MethodEditor';
 import { NumberField } from '../../../ui/NumberField';
 import { TextArea } from '../../../ui/TextArea';
@@ -29,6 +31,7 @@ export function MethodForm({ recipe }: { readonly recipe: Recipe }) {
             onChange={({ target }) => change({ lead: target.value === '' ? undefined : target.value }, 'lead')}
           />
         </Field>
+        <Found at="lead" of="the text under the title" />
         <div>
           <p className="text-small muted mb-1">Method, one step a paragraph</p>
           <MethodEditor />
@@ -82,10 +85,22 @@ export function MethodForm({ recipe }: { readonly recipe: Recipe }) {
             onChange={({ target }) => store({ reheat: target.value === '' ? undefined : target.value })}
           />
         </Field>
-        {(recipe.storage?.fridgeDays ?? 0) > 4 && (
-          <p className="warn text-small">▲ The guideline keeps cooked boxes 3 to 4 days; the card says 4.</p>
-        )}
+        <Found at="storage" of="how it is kept" />
       </div>
     </div>
+  );
+}
+
+/** What Check finds in a text that is written here. */
+function Found({ at, of }: { readonly at: 'lead' | 'storage'; readonly of: string }) {
+  const findings = useStation().check.byPlace.get(at) ?? [];
+  return (
+    <>
+      {findings.map((finding) => (
+        <p key={`${finding.code} ${finding.message}`} className={`text-small ${finding.severity === 'wrong' ? 'bad' : 'warn'}`}>
+          <FoundMark findings={[finding]} of={of} /> {finding.message}
+        </p>
+      ))}
+    </>
   );
 }
