@@ -42,6 +42,18 @@ test.each(CORPUS_PARTS)('the %s part: every planted fault is found at its place,
   expect(told).toEqual([]);
 });
 
+test.each(CORPUS_PARTS)(
+  'the %s part: with every food of the starter pantry at hand, nothing clean names one that is not listed',
+  (part) => {
+    for (const { dish, change, kitchen } of corpusCases(part, starterFoods, figuresOf).filter(({ kind }) => kind === 'clean')) {
+      const own = kitchen as { foods: { id: string }[] };
+      const there = new Set(own.foods.map(({ id }) => id));
+      const all = { ...kitchen, foods: [...own.foods, ...starterFoods.filter(({ id }) => !there.has(id))] };
+      expect(openIn(all).map(({ at, message }) => `${dish} | ${change} | ${at} ${message}`)).toEqual([]);
+    }
+  },
+);
+
 const GIVEN = join(__dirname, 'cases/checks');
 const names = readdirSync(GIVEN)
   .filter((name) => name.endsWith('.expected.json'))

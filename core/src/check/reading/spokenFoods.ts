@@ -34,8 +34,14 @@ const SHARES: ReadonlySet<string> = new Set(
     ' ',
   ),
 );
+/** Alone they are what is being made, or what is done, and no food that is bought: "the sauce", "spread the onions", "the yolks". */
+export const NO_FOOD_ALONE: ReadonlySet<string> = new Set(
+  'soup sauce dressing gravy dip spread mixture mix seasoning salad curry stew salsa juice paste puree powder drink topping filling yolk white grit squash mash toast crumb marinade stuffing batter dough rub glaze syrup meat vegetable root seed zest peel stock broth water ice liquid'.split(
+    ' ',
+  ),
+);
 /** Words that stand in names of foods and say nothing of which it is. */
-const SMALL: ReadonlySet<string> = new Set('of in to or and the a with about s for per no not any at on use type hen'.split(' '));
+const SMALL: ReadonlySet<string> = new Set('straight of in to or and the a with about s for per no not any at on use type hen'.split(' '));
 
 /** What a kitchen's foods are called, whatever recipe is looked at: read once, for as long as the foods are the same. */
 class Shelf {
@@ -43,12 +49,15 @@ class Shelf {
   readonly vocabulary: ReadonlySet<string>;
   /** Words that can say what something is: the last of what foods are called, and of which they are. */
   readonly heads: ReadonlySet<string>;
+  /** Those of them that a name ends with. */
+  readonly ends: ReadonlySet<string>;
   readonly #byHead = new Map<string, CalledFood[]>();
 
   constructor(foods: readonly Food[]) {
     this.foods = foods.map((food) => calledFood(food, []));
     this.vocabulary = new Set(this.foods.flatMap(({ words }) => [...words]));
     this.heads = new Set([...SHARES, ...this.foods.flatMap(headsOf)]);
+    this.ends = new Set([...SHARES, ...this.foods.flatMap(({ callings }) => callings.map((calling) => calling.at(-1) ?? ''))]);
     for (const one of this.foods)
       for (const head of new Set(headsOf(one))) this.#byHead.set(head, [...(this.#byHead.get(head) ?? []), one]);
   }
@@ -127,7 +136,9 @@ export class SpokenFoods {
     const runs: FoodRun[] = [];
     let run: { word: string; from: number; to: number }[] = [];
     const close = () => {
-      const made = runOf(run, (word) => this.#shelf.heads.has(word) || this.#heads.has(word));
+      // "the sweetcorn back in": back bacon only begins so, and sweetcorn is listed.
+      const listed = run.some(({ word }) => this.#heads.has(word));
+      const made = runOf(run, (word) => this.#heads.has(word) || (listed ? this.#shelf.ends : this.#shelf.heads).has(word));
       if (made) runs.push(made);
       run = [];
     };
@@ -207,7 +218,9 @@ function callingsOf(name: string): string[][] {
   const plain = first.filter((word) => !SMALL.has(word) && word !== 'style' && !/\d/.test(word));
   if (plain.length === 0) return [];
   const bare = plain.filter((word) => !STATES.includes(word));
-  const callings = [plain, ...(bare.length > 0 && bare.length < plain.length ? [bare] : [])];
+  // A hot sauce is no sauce by itself, and canned soup no soup: what is left has to say what it is.
+  const says = bare.length > 1 || (bare[0] !== undefined && !NO_FOOD_ALONE.has(bare[0]));
+  const callings = [plain, ...(says && bare.length < plain.length ? [bare] : [])];
   const narrowing = rest.find((word) => !SMALL.has(word) && !STATES.includes(word) && !/\d/.test(word) && !UNSAID.has(word));
   if (narrowing !== undefined) callings.push([narrowing, ...plain]);
   if (/-style\b/.test(name) && first[0] !== undefined) callings.push([first[0]]);

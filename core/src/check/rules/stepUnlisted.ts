@@ -1,7 +1,8 @@
 import type { Food } from '../../food/index.js';
 import { foodWords, IDLE, UNSAID } from '../../match/index.js';
+import { isOfGroup } from '../reading/foodGroups.js';
 import { clauseAt, sentenceAt } from '../reading/stepReading.js';
-import type { CalledFood, FoodRun } from '../reading/spokenFoods.js';
+import { NO_FOOD_ALONE, type CalledFood, type FoodRun } from '../reading/spokenFoods.js';
 import type { CheckGround } from '../checkGround.js';
 import type { Finding } from '../finding.js';
 
@@ -22,6 +23,8 @@ const STATE_OF: readonly (readonly [said: string, is: RegExp, not: RegExp])[] = 
   ['dry', /\bdr(?:ied|y)\b/i, /\b(?:fresh|raw)\b/i],
   ['powder', /\bpowder\b|\bground\b/i, /\b(?:fresh|raw|root)\b/i],
 ];
+/** What a cook makes of what is listed. */
+const MADE = /^(?:sauce|soup|salad|mash|dip|filling|curry|stew|salsa|mixture|topping|dressing|gravy)$/;
 /** At the head of a clause, and before what it is done to, these are what the cook does. */
 const DOES =
   /^(?:cream|butter|oil|flour|juice|mince|zest|salt|pepper|sugar|season|spice|stock|date|water|dress|sauce|pickle|pulse|ginger|mash|pulp|top|milk|fillet|rice|paste)$/i;
@@ -50,6 +53,11 @@ export function stepUnlisted(ground: CheckGround): Finding[] {
   });
 
   function unlistedOf(run: FoodRun): Food | undefined {
+    const saying = run.words.filter((word) => !IDLE.has(word));
+    // A tomato sauce is made of the tomatoes that are listed, whatever is sold under that name.
+    if (MADE.test(run.head) && saying.every((word) => word === run.head || listedWords.has(word))) return undefined;
+    if (saying.length <= 1 && (NO_FOOD_ALONE.has(run.head) || spoken.listed.some(({ food }) => isOfGroup(run.head, food))))
+      return undefined;
     const explaining = spoken.listed.filter((one) => explains(one, run));
     const others = spoken
       .unlistedBy(run.head)
