@@ -3,7 +3,7 @@ import { readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { checkedRecipe, Kitchen, readKitchen, recipeFigures, shownFigure } from '../dist/index.js';
-import { CORPUS_PARTS, corpusCases, scoreOf } from '../test/checksCorpus.mjs';
+import { CORPUS_PARTS, corpusCases, scoreOf, shareFigures } from '../test/checksCorpus.mjs';
 
 const pantry = fileURLToPath(new URL('../../pantry', import.meta.url));
 const foods = readdirSync(pantry)
@@ -19,18 +19,7 @@ function kitchenOf(file) {
 function figuresOf(file) {
   const { kitchen, recipe } = kitchenOf(file);
   const { nutrients, usedCost } = recipeFigures(recipe, kitchen).perServing;
-  const of = (figure) => shownFigure(figure, nutrients, kitchen.convention).amount ?? 0;
-  return {
-    kcal: of('energyKcal'),
-    kJ: of('energyKj'),
-    protein: of('protein'),
-    fat: of('fat'),
-    fibre: of('fibre'),
-    sugars: of('sugars'),
-    salt: of('salt'),
-    carbs: of('carbohydrate'),
-    cost: usedCost.amount ?? 0,
-  };
+  return shareFigures((figure) => shownFigure(figure, nutrients, kitchen.convention).amount ?? 0, usedCost.amount ?? 0);
 }
 
 const taken = [];

@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { checkedRecipe, Kitchen, readKitchen, recipeFigures, shownFigure, type Finding } from '../src/index.js';
-import { CORPUS_PARTS, corpusCases, scoreOf, type ShareFigures } from './checksCorpus.mjs';
+import { CORPUS_PARTS, corpusCases, scoreOf, shareFigures, type ShareFigures } from './checksCorpus.mjs';
 import { starterFoods } from './starterPantry.js';
 
 const kitchenOf = (file: unknown) => {
@@ -16,18 +16,7 @@ const openIn = (file: unknown): readonly Finding[] => {
 function figuresOf(file: object): ShareFigures {
   const { kitchen, recipes } = kitchenOf(file);
   const { nutrients, usedCost } = recipeFigures(recipes[0]!, kitchen).perServing;
-  const of = (figure: Parameters<typeof shownFigure>[0]) => shownFigure(figure, nutrients, kitchen.convention).amount ?? 0;
-  return {
-    kcal: of('energyKcal'),
-    kJ: of('energyKj'),
-    protein: of('protein'),
-    fat: of('fat'),
-    fibre: of('fibre'),
-    sugars: of('sugars'),
-    salt: of('salt'),
-    carbs: of('carbohydrate'),
-    cost: usedCost.amount ?? 0,
-  };
+  return shareFigures((figure) => shownFigure(figure, nutrients, kitchen.convention).amount ?? 0, usedCost.amount ?? 0);
 }
 
 test.each(CORPUS_PARTS)('the %s part: every planted fault is found at its place, and nothing where nothing is', (part) => {

@@ -1,4 +1,4 @@
-import type { Finding, Food } from '../src/index.js';
+import type { Finding, Food, LabelNutrient } from '../src/index.js';
 
 export interface CorpusCase {
   readonly part: string;
@@ -28,6 +28,7 @@ export interface CorpusScore {
 }
 /** Figures of a serving that a change may be stated as a share of. */
 export type ShareFigures = Readonly<Record<'kcal' | 'kJ' | 'protein' | 'fat' | 'fibre' | 'sugars' | 'salt' | 'carbs' | 'cost', number>>;
+export function shareFigures(of: (figure: LabelNutrient) => number, cost: number): ShareFigures;
 export const CORPUS_PARTS: readonly string[];
 export function corpusCases(part: string, foods: readonly Food[], figuresOf: (kitchen: object) => ShareFigures): CorpusCase[];
 export function scoreOf(cases: readonly CorpusCase[], findingsOf: (one: CorpusCase) => readonly Finding[]): CorpusScore;

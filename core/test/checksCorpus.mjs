@@ -15,6 +15,26 @@ const ON_THE_SHELF =
 /** Parts of the corpus in the order they were written; each was scored unseen before anything was changed for it. */
 export const CORPUS_PARTS = ['first', 'second', 'third', 'fourth', 'fifth'];
 
+/**
+ * Figures of a serving that a change of the corpus may be stated as a share of.
+ *
+ * @param of the figure that a card shows, by its nutrient
+ * @param cost what is used, per serving
+ */
+export function shareFigures(of, cost) {
+  return {
+    kcal: of('energyKcal'),
+    kJ: of('energyKj'),
+    protein: of('protein'),
+    fat: of('fat'),
+    fibre: of('fibre'),
+    sugars: of('sugars'),
+    salt: of('salt'),
+    carbs: of('carbohydrate'),
+    cost,
+  };
+}
+
 /** One kitchen of the corpus, as a kitchen file, and what has to be found in it. */
 /** @typedef {{ part: string, dish: string, kind: 'clean' | 'fault' | 'decoy', change: string, expect: { code: string, at: string }[], tempts: string[], kitchen: object }} Case */
 

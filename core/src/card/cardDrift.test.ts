@@ -1,6 +1,6 @@
 import { demoKitchen } from '../../test/demoKitchen.js';
 import { Kitchen, type Recipe } from '../recipe/index.js';
-import { cardContent } from './cardContent.js';
+import { cardContent, type CardContent } from './cardContent.js';
 import { cardDrift } from './cardDrift.js';
 
 const dal = demoKitchen.content.recipes.find(({ id }) => id === 'smoky-lentil-and-squash-dal') as Recipe;
@@ -61,4 +61,22 @@ test('the kitchen’s own figure drifts by its name and by what it comes to; car
   expect(cardDrift(published, has)).toEqual([{ name: 'Points', was: '', is: `Points ${text}` }]);
   const { index: _, ...before } = published;
   expect(cardDrift(before, has)).toEqual([]);
+});
+
+test.each<[name: string, change: (card: CardContent) => CardContent]>([
+  ['Title', (card) => ({ ...card, title: 'Another' })],
+  ['Lead', (card) => ({ ...card, lead: 'Another.' })],
+  ['Allergens in the box', (card) => ({ ...card, allergensInBox: [...card.allergensInBox, 'lupin'] })],
+  ['Allergens at the table', (card) => ({ ...card, allergensAtTable: [...card.allergensAtTable, 'lupin'] })],
+  ['May contain', (card) => ({ ...card, allergensMaybe: [...(card.allergensMaybe ?? []), 'lupin'] })],
+  ['Makes', (card) => ({ ...card, servingsText: '7 boxes' })],
+  ['Work', (card) => ({ ...card, activeMinutes: 71 })],
+  ['In all', (card) => ({ ...card, totalMinutes: 171 })],
+  ['Fridge', (card) => ({ ...card, cautions: { ...card.cautions, fridge: 'Eat it today.' } })],
+  ['Freezer', (card) => ({ ...card, cautions: { ...card.cautions, freezer: 'Not in the freezer.' } })],
+  ['Reheating', (card) => ({ ...card, cautions: { ...card.cautions, reheat: 'To 75 °C.' } })],
+  ['Caution', (card) => ({ ...card, cautions: { ...card.cautions, cooking: [...card.cautions.cooking, 'Boil it.'] } })],
+])('what a reader relies on drifts by its name, and nothing else does: %s', (name, change) => {
+  expect(cardDrift(published, change(published)).map((one) => one.name)).toEqual([name]);
+  expect(cardDrift(change(published), published).map((one) => one.name)).toEqual([name]);
 });

@@ -7,6 +7,7 @@ test.each<[string, string | undefined, readonly [string, number][]]>([
   ['Divide between 6 lunch boxes and cool.', undefined, [['6 lunch boxes', 6]]],
   ['A dozen containers, two a day.', undefined, [['A dozen containers', 12]]],
   ['One box keeps a shift going.', undefined, [['One box', 1]]],
+  ['Sixteen boxes, for two weeks.', undefined, [['Sixteen boxes', 16]]],
   ['Spoon into 8 jars.', 'jar', [['8 jars', 8]]],
   ['Spoon into 8 jars.', undefined, []],
   ['Spoon into 8 jars (no. 2).', 'jar (no. 2)', []],

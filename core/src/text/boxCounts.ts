@@ -1,4 +1,5 @@
 import pluralize from 'pluralize';
+import { ONES } from './saidNumber.js';
 
 /** How many boxes a text says that a dish makes, and where. */
 export interface BoxCount {
@@ -11,21 +12,7 @@ export interface BoxCount {
   readonly number: string;
 }
 
-const NUMBERS: Readonly<Record<string, number>> = {
-  one: 1,
-  two: 2,
-  three: 3,
-  four: 4,
-  five: 5,
-  six: 6,
-  seven: 7,
-  eight: 8,
-  nine: 9,
-  ten: 10,
-  eleven: 11,
-  twelve: 12,
-  'a dozen': 12,
-};
+const NUMBERS: Readonly<Record<string, number>> = { ...ONES, 'a dozen': 12 };
 /** What servings are called, whatever a recipe calls its own. */
 const USUAL = ['box', 'serving', 'portion', 'container', 'meal'];
 
@@ -64,8 +51,9 @@ const PART_OF_THEM = /\b(?:first|last|other|next|these|those|another|each of|eve
 
 /** A text with another number where it says how many boxes there are; words stay words where there is one. */
 export function withBoxCount(text: string, { start, end, words, number }: BoxCount, count: number): string {
-  const word = Object.entries(NUMBERS).find(([, one]) => one === count)?.[0];
-  const written = /\d/.test(number) || word === undefined || word === 'a dozen' ? String(count) : word;
+  // Above twelve a number is better read in figures.
+  const word = count > 12 ? undefined : Object.entries(ONES).find(([, one]) => one === count)?.[0];
+  const written = /\d/.test(number) || word === undefined ? String(count) : word;
   const cased = /^\p{Lu}/u.test(number) ? written.charAt(0).toUpperCase() + written.slice(1) : written;
   const told = words.replace(number, cased);
   const last = told.slice(told.lastIndexOf(' ') + 1);

@@ -1,4 +1,5 @@
-const ONES: Readonly<Record<string, number>> = {
+/** Numbers that are one word, up to nineteen. */
+export const ONES: Readonly<Record<string, number>> = {
   one: 1,
   two: 2,
   three: 3,

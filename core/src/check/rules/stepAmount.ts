@@ -187,7 +187,10 @@ function amountSaidOf(text: string, at: number, number: string, runs: readonly F
     const words = text.slice(before.from, end + bracket[0].length);
     return { of: before, between: '', words, line: `${number} ${bracket.groups?.unit ?? ''} ${text.slice(before.from, before.to)}` };
   }
+  // "2 cups of sauce": a pantry with cup noodles knows the cup as a word of foods too, and "4 cloves" are only cloves.
+  const more = runs.filter(({ from, to }) => !BETWEEN.test(` ${text.slice(from, to)} `));
   const of =
+    more.find(({ from }) => from >= end && BETWEEN.test(text.slice(end, from))) ??
     runs.find(({ from }) => from >= end - 1 && BETWEEN.test(text.slice(end, Math.max(end, from)))) ??
     runs.find(({ from, to }) => from >= end && to > end && BETWEEN.test(text.slice(end, from)));
   if (!of) return undefined;

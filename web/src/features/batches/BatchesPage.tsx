@@ -1,5 +1,6 @@
 import { Link } from 'react-router';
 import { useGetKitchenQuery, useLogBatchesQuery, type LoggedBatchDto } from '../../api/api.gen';
+import { UnreadPage } from '../../ui/UnreadPage';
 import { problemOf, problemText } from '../../api/problem';
 import { Button } from '../../ui/Button';
 import { Ledger, LedgerGroup, LedgerRow } from '../../ui/Ledger';
@@ -11,16 +12,9 @@ import './batches.css';
 
 /** Everything that was cooked, the newest first, month by month. */
 export function BatchesPage() {
-  const { data: rows, error } = useLogBatchesQuery({}, { refetchOnMountOrArgChange: true });
+  const { data: rows, error, refetch } = useLogBatchesQuery({}, { refetchOnMountOrArgChange: true });
   const currency = useGetKitchenQuery().data?.currency ?? 'EUR';
-  if (error)
-    return (
-      <main className="page">
-        <p className="bad" role="alert">
-          {problemText(problemOf(error))}
-        </p>
-      </main>
-    );
+  if (error) return <UnreadPage why={problemText(problemOf(error))} onRetry={() => void refetch()} />;
   if (!rows) return <main className="page" aria-busy="true" />;
   return (
     <main className="page">

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { dayText } from '@portiona/core';
 import { useListPublishedCardsQuery, useListRecipesQuery, type PublishedCardDto } from '../../api/api.gen';
+import { UnreadPage } from '../../ui/UnreadPage';
 import { problemOf, problemText } from '../../api/problem';
 import { Button } from '../../ui/Button';
 import { Ledger, LedgerGroup, LedgerRow } from '../../ui/Ledger';
@@ -10,16 +11,9 @@ import './cards.css';
 
 /** Every card that readers hold, by series: what it delivers and costs as published, when, and whether it still holds. */
 export function CardsPage() {
-  const { data: cards, error } = useListPublishedCardsQuery(undefined, { refetchOnMountOrArgChange: true });
+  const { data: cards, error, refetch } = useListPublishedCardsQuery(undefined, { refetchOnMountOrArgChange: true });
   const recipes = useListRecipesQuery().data;
-  if (error)
-    return (
-      <main className="page">
-        <p className="bad" role="alert">
-          {problemText(problemOf(error))}
-        </p>
-      </main>
-    );
+  if (error) return <UnreadPage why={problemText(problemOf(error))} onRetry={() => void refetch()} />;
   if (!cards) return <main className="page" aria-busy="true" />;
   const without = (recipes ?? []).filter(({ id }) => !cards.some(({ recipe }) => recipe === id));
   const drifted = cards.filter(({ drift }) => drift.length > 0).length;
@@ -59,7 +53,7 @@ export function CardsPage() {
         </Ledger>
       )}
       {without.length > 0 && (
-        <p className="px-5 py-3 text-compact muted">
+        <p className="cards-without text-compact muted">
           Not published:{' '}
           {without.map(({ id, title }, i) => (
             <span key={id}>

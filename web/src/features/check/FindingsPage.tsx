@@ -2,8 +2,8 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { ABOUT, FINDING_AREAS, type FindingArea } from '@portiona/core';
 import { useListFindingsQuery, type RecipeFindingsDto } from '../../api/api.gen';
+import { UnreadPage } from '../../ui/UnreadPage';
 import { problemOf, problemText } from '../../api/problem';
-import { Button } from '../../ui/Button';
 import { Segmented } from '../../ui/Segmented';
 import { placeShort } from './findingPlaces';
 import './findingsPage.css';
@@ -14,14 +14,7 @@ type Shown = 'all' | 'wrong' | FindingArea;
 export function FindingsPage() {
   const { data: dishes, error, refetch } = useListFindingsQuery(undefined, { refetchOnMountOrArgChange: true });
   const [shown, setShown] = useState<Shown>('all');
-  if (error)
-    return (
-      <main className="page">
-        <p className="bad" role="alert">
-          {problemText(problemOf(error))} <Button onClick={() => void refetch()}>Try again</Button>
-        </p>
-      </main>
-    );
+  if (error) return <UnreadPage why={problemText(problemOf(error))} onRetry={() => void refetch()} />;
   if (!dishes) return <main className="page" aria-busy="true" />;
   const all = dishes.flatMap(({ open }) => open);
   const wrong = all.filter(({ severity }) => severity === 'wrong').length;

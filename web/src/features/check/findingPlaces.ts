@@ -30,7 +30,7 @@ export function placesOf(recipe: Recipe, open: readonly Finding[]): readonly (re
     [
       { id: 'storage', name: 'Keeping, reheating', findings: at((one) => one === 'storage') },
       { id: 'foods', name: 'Labels, prices', findings: at((one) => one.startsWith('food:')) },
-      { id: 'serving', name: 'A box, its card', findings: at((one) => one === 'serving') },
+      { id: 'serving', name: `A ${recipe.servingName ?? 'serving'}, its card`, findings: at((one) => one === 'serving') },
     ],
   ].filter((group) => group.length > 0);
 }
@@ -47,7 +47,7 @@ export function placeName(at: string, recipe: Recipe, figures: RecipeFigures): s
   if (at === 'title') return 'Title';
   if (at === 'lead') return 'Lead';
   if (at === 'storage') return 'Keeping';
-  if (at === 'serving') return `A ${recipe.servingName ?? 'serving'}`;
+  if (at === 'serving') return `A ${recipe.servingName ?? 'serving'}, its card`;
   const step = /^step\/(\d+)$/.exec(at);
   if (step) return `Step ${step[1]}`;
   if (at.startsWith('food:')) return 'Label';
@@ -66,7 +66,7 @@ export function placeShort(at: string): string {
   if (at === 'title') return 'Title';
   if (at === 'lead') return 'Lead';
   if (at === 'storage') return 'Keeping';
-  if (at === 'serving') return 'A serving';
+  if (at === 'serving') return 'A serving, its card';
   const [part = '', line] = at.split('/');
   const name = part.replace(/-/g, ' ');
   return line === undefined ? name : `${name}, line ${line}`;
