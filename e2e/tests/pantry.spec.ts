@@ -50,7 +50,7 @@ test('an edit of a food is saved by itself and reaches the dishes', async ({ pag
 test('the pantry is found through by other names and with a slip', async ({ page }) => {
   await page.goto('/pantry');
   await page.getByLabel('Find a food').fill('zuchini');
-  await expect(page.locator('.shelf .ledger-row').nth(1)).toContainText('Courgette');
+  await expect(page.locator('.pantry-foods .ledger-row').nth(1)).toContainText('Courgette');
 });
 
 test('a pack is taken out and put back', async ({ page }) => {

@@ -87,7 +87,7 @@ export function PantryPage() {
             </p>
           </div>
         ) : (
-          <Ledger className="shelf">
+          <Ledger className="pantry-foods">
             <LedgerRow heads>
               <span>food, per 100 g</span>
               <span className="num">kcal</span>
