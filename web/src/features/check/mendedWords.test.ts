@@ -51,7 +51,7 @@ test('places by name, with the dish at hand and without', () => {
     'Dal',
     'Keeping',
     'Label',
-    'A box',
+    'A box, its card',
     'Lead',
     'Title',
   ]);
@@ -60,6 +60,6 @@ test('places by name, with the dish at hand and without', () => {
     'red dal, line 2',
     'Keeping',
     'Label',
-    'A serving',
+    'A serving, its card',
   ]);
 });
