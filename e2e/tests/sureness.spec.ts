@@ -28,20 +28,71 @@ test('what the dish may claim is worked out, each with its reason', async ({ pag
   await expectAccessible(page);
 });
 
-test('the rule set of the kitchen decides what the card prints; a settings choice is kept', async ({ page }) => {
+test('the rule set of the kitchen decides what the card prints, unless the dish has its own; both are kept', async ({ page }) => {
   await page.goto(`${BEEF}/card`);
   const card = page.frameLocator('iframe');
+  const kitchens = async (rules: string) => {
+    await page.getByRole('button', { name: 'Kitchen settings' }).click();
+    await page.getByLabel('Rounding and claims on cards').selectOption(rules);
+    await page.keyboard.press('Escape');
+  };
   await expect(card.getByText('419', { exact: true })).toBeVisible();
-  await page.getByRole('radio', { name: 'US', exact: true }).click();
-  await expect(card.getByText('420', { exact: true })).toBeVisible();
+  await kitchens('us');
+  await expect(card.getByText('420', { exact: true }).first()).toBeVisible();
+  await expect(card.getByText('of a day', { exact: true })).toBeVisible();
   await docketFigure(page, 'Fibre').click();
   await expect(page.getByRole('region', { name: 'Working of Fibre' })).toContainText('32 % of the daily value');
-  await page.reload();
-  await expect(card.getByText('420', { exact: true })).toBeVisible();
-  await page.getByRole('button', { name: 'Kitchen settings' }).click();
-  await page.getByLabel('Rounding and claims on cards').selectOption('plain');
   await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: /What is printed/ }).click();
+  const choices = page.getByRole('dialog', { name: 'What is printed' });
+  await choices.getByRole('radio', { name: 'Plain', exact: true }).click();
+  await expect(choices.getByText('of this dish alone').first()).toBeVisible();
   await expect(card.getByText('419', { exact: true })).toBeVisible();
+  await page.reload();
+  await expect(card.getByText('419', { exact: true })).toBeVisible();
+  await page.getByRole('button', { name: /What is printed/ }).click();
+  await choices.getByRole('button', { name: 'As the kitchen’s cards' }).click();
+  await expect(card.getByText('420', { exact: true }).first()).toBeVisible();
+  await page.keyboard.press('Escape');
+  await kitchens('plain');
+  await expect(card.getByText('419', { exact: true })).toBeVisible();
+});
+
+test('a card is set in each design; what is printed is chosen, made the kitchen’s, and signed', async ({ page }) => {
+  await page.goto(`${BEEF}/card`);
+  const card = page.frameLocator('iframe');
+  const sheets = card.locator('section.sheet');
+  for (const [design, count] of [
+    ['Page', 1],
+    ['Index', 2],
+    ['Picture', 1],
+    ['Docket', 1],
+  ] as const) {
+    await page.getByRole('radio', { name: design, exact: true }).click();
+    await expect(sheets).toHaveCount(count);
+    await expect(card.getByRole('heading', { level: 1 })).toHaveText(
+      /Beef shin\s+and barley,\s+thyme gravy|Beef shin and barley,\s+thyme gravy|Beef shin and\s+barley, thyme gravy/,
+    );
+  }
+  await page.getByRole('button', { name: /What is printed/ }).click();
+  const choices = page.getByRole('dialog', { name: 'What is printed' });
+  await choices.getByRole('radio', { name: 'US', exact: true }).first().click();
+  await expect(card.getByText(/^\d.* (?:oz|lb)$/).first()).toBeVisible();
+  await choices.getByRole('button', { name: 'Claims that hold' }).click();
+  await choices.getByRole('radio', { name: 'None', exact: true }).click();
+  await expect(card.getByText('Cost', { exact: true })).toBeHidden();
+  await expectAccessible(page);
+  await choices.getByRole('button', { name: 'Make it so on every card' }).click();
+  await expect(choices).toContainText('As every card of the kitchen');
+  await choices.getByLabel('Publication').fill('Suppers of the Marsh');
+  await choices.getByLabel('Publication').press('Enter');
+  await expect(card.getByText('Suppers of the Marsh')).toBeVisible();
+  await page.goto('/recipes/chickpea-and-pepper-stew/card');
+  await expect(card.getByText('Suppers of the Marsh')).toBeVisible();
+  await expect(card.getByText('Cost', { exact: true })).toBeHidden();
+  await page.request.patch('/api/kitchen/settings', {
+    data: { card: { publication: 'Saltmarsh Suppers', address: 'saltmarsh.example', mark: 'Sa' } },
+  });
 });
 
 test('the card prints what can be measured, and says what that changes', async ({ page }) => {

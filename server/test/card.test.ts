@@ -40,7 +40,7 @@ test('the page carries schema.org data', async () => {
 });
 
 test.each(['a5', 'a4'])('the %s PDF says the same as the page, every character of it', async (paper) => {
-  const { body, headers } = (await server.http.get(`${DAL}/card.pdf?paper=${paper}`).buffer(true).parse(responseBytes).expect(200)) as {
+  const { body, headers } = (await server.http.get(`${DAL}/card.pdf?format=${paper}`).buffer(true).parse(responseBytes).expect(200)) as {
     body: Buffer;
     headers: Record<string, string>;
   };
@@ -92,8 +92,40 @@ test('a step says in the PDF which part it makes', async () => {
   expect(text).toMatch(/(?<!\. )Warm it all\./);
 });
 
+test('the same card as a sheet, a drawing and a picture, each page of it', async () => {
+  const { text: sheet, headers } = await server.http.get(`${DAL}/card-sheet.html?format=6x4`).expect(200);
+  expect(headers['content-security-policy']).toMatch(/default-src 'none'/);
+  expect(sheet.match(/<section class="sheet"/g)).toHaveLength(2);
+  expect(sheet).toContain('@page{size:432pt 288pt');
+  expect(sheet.replace(/url\(data:/g, '')).not.toMatch(/url\(|src="|href="/);
+  const [, told = ''] = /data-told="([^"]*)"/.exec(sheet) ?? [];
+  expect(JSON.parse(told.replace(/&quot;/g, '"')) as object).toMatchObject({ pages: 2, torn: [], lacking: [] });
+  const drawing = await server.http.get(`${DAL}/card.svg?format=6x4&page=2`).buffer(true).parse(responseBytes).expect(200);
+  expect(drawing.headers['content-type']).toMatch(/^image\/svg\+xml/);
+  expect((drawing.body as Buffer).toString()).toContain('<title>Smoky lentil and squash dal, brown rice</title>');
+  const picture = await server.http.get(`${DAL}/card.png?format=square`).buffer(true).parse(responseBytes).expect(200);
+  const png = picture.body as Buffer;
+  expect([png.readUInt32BE(16), png.readUInt32BE(20)]).toEqual([1080, 1080]);
+  await server.http.get(`${DAL}/card.png?format=square&page=2`).expect(404);
+  await server.http.get(`${DAL}/card.svg?format=a3`).expect(400);
+});
+
+test('what every card of the kitchen is signed with and printed by is kept, and taken back', async () => {
+  const card = { publication: 'Night Suppers', address: 'night.example', mark: 'NS', choices: { rules: 'eu', numbers: 'de' } };
+  const { body } = (await server.http.patch('/api/kitchen/settings').send({ card }).expect(200)) as { body: { card: object } };
+  expect(body.card).toEqual(card);
+  const { text } = await server.http.get(`${DAL}/card-sheet.html`).expect(200);
+  for (const said of ['Night Suppers', 'night.example', 'NS', 'kJ, coming from', 'per 100 g']) expect(text).toContain(said);
+  await server.http
+    .patch('/api/kitchen/settings')
+    .send({ card: { choices: { numbers: 'roman' } } })
+    .expect(422);
+  await server.http.patch('/api/kitchen/settings').send({ card: null }).expect(200);
+  expect((await server.http.get(`${DAL}/card-sheet.html`).expect(200)).text).not.toContain('Night Suppers');
+});
+
 test('another paper, or another recipe, is a clear no', async () => {
-  await server.http.get(`${DAL}/card.pdf?paper=a3`).expect(400);
+  await server.http.get(`${DAL}/card.pdf?format=a3`).expect(400);
   await server.http.get('/api/recipes/nothing/card.pdf').expect(404);
 });
 
@@ -102,7 +134,7 @@ test('another paper, or another recipe, is a clear no', async () => {
 function pdfText(pdf: Buffer): string {
   const file = join(mkdtempSync(join(tmpdir(), 'portiona-card-')), 'card.pdf');
   writeFileSync(file, pdf);
-  return execFileSync('pdftotext', ['-layout', file, '-'], { encoding: 'utf8' }).replace(/\s+/g, ' ');
+  return execFileSync('pdftotext', ['-raw', file, '-'], { encoding: 'utf8' }).replace(/\s+/g, ' ');
 }
 
 test('a published card keeps the values it was made from, says what drifted, and is published anew', async () => {

@@ -1,74 +1,35 @@
-import {
-  nutrientName,
-  ruleSet,
-  allergenWord,
-  allergensWithGroups,
-  namedAllergens,
-  preciseAllergens,
-  cardText,
-  unitOf,
-  type Allergen,
-  type Food,
-  type LabelNutrient,
-  type RuleSet,
-} from '../food/index.js';
-import { isAtLeast } from '../figure/index.js';
-import { currencySign, moneyText } from '../price/index.js';
-import { plainText, roundHalfAway, settled } from '../quantity/index.js';
+import { allergensWithGroups, namedAllergens, ruleSet, type Allergen, type LabelNutrient, type RuleSet } from '../food/index.js';
+import { claimsOf, type Claim } from '../claims/index.js';
+import { plainText } from '../quantity/index.js';
 import {
   energyShares,
-  indexOf,
-  indexText,
+  Kitchen,
   servedOf,
-  shownFigure,
+  shareOfFigures,
   stepOf,
+  type CardExtra,
+  type DishPhoto,
   type EnergyShare,
-  type Kitchen,
-  type LineFigures,
   type PartFigures,
   type Recipe,
   type RecipeFigures,
-  type Served,
-  type ServingFigures,
 } from '../recipe/index.js';
-import { fitVessel, partVolume, snappedRecipe } from '../scale/index.js';
-import { lineWords } from '../text/index.js';
+import { fitVessel, partVolume, snappedRecipe, type SnappedRecipe } from '../scale/index.js';
+import { boxBand } from '../uncertainty/index.js';
+import { atLeast, cardFigure, costFigure, indexFigure, sodiumText, usedFigure, type CardFigure } from './cardFigure.js';
+import { cardSections, foodsInPart, type CardSection } from './cardLine.js';
+import { pricesOf, type CardPrices } from './cardPrices.js';
 import { cardSteps, type CardStep } from './cardSteps.js';
-import { cautionsFor, type Cautions } from './cautions.js';
-import { secondMeasure } from './secondMeasure.js';
+import { cardTable, type CardTableRow } from './cardTable.js';
+import { cautionsFor, keptShort, type Cautions, type KeptShort } from './cautions.js';
+import { chosenCard, type ChosenCard } from './chosenCard.js';
+import { inCardUnits } from './printedRecipe.js';
 import pluralize from 'pluralize';
 
 /** Which shape the content of a card has: another one is another number. */
-export const CARD_CONTENT_VERSION = 2;
+export const CARD_CONTENT_VERSION = 3;
 
-/** A figure as the card prints it: "at least", number, unit, and which working it opens. */
-export interface CardFigure {
-  readonly figure: LabelNutrient | 'usedCost' | 'tillCost' | 'weight' | 'index';
-  readonly name: string;
-  /** Number with "at least" or "<" where it belongs, without the unit. */
-  readonly text: string;
-  readonly unit: string;
-}
-
-/** An ingredient as the card prints it. */
-export interface CardLine {
-  readonly at: string;
-  readonly amount: string;
-  readonly food: string;
-  readonly note: string;
-  /** The amount a second way, and what to buy where that differs much. */
-  readonly second: string;
-  readonly allergens: readonly string[];
-  readonly optional: boolean;
-}
-
-export interface CardSection {
-  readonly name: string;
-  readonly served: Served;
-  readonly lines: readonly CardLine[];
-}
-
-/** Everything a card says, as text: every output prints this and nothing else. */
+/** Everything a card says, as text: every output prints this and nothing else. Cards of before version 3 lack what is optional here. */
 export interface CardContent {
   readonly title: string;
   readonly series: string;
@@ -79,6 +40,8 @@ export interface CardContent {
   readonly servingName: string;
   readonly weight: CardFigure;
   readonly energy: CardFigure | undefined;
+  /** The same energy in kilojoules, where that is printed. */
+  readonly energyKj?: CardFigure;
   readonly macros: readonly CardFigure[];
   /** The kitchen's own figure; null where it has none. Cards of version 1 do not say. */
   readonly index?: CardFigure | null;
@@ -86,44 +49,80 @@ export interface CardContent {
   readonly sodiumMilligrams: string | undefined;
   /** Share of the box's energy from each, 0 to 1, adding up to 1. */
   readonly energyShares: readonly EnergyShare[];
-  readonly intoEachBox: readonly { readonly grams: string; readonly part: string }[];
+  readonly table?: readonly CardTableRow[];
+  readonly intoEachBox: readonly { readonly grams: string; readonly part: string; readonly figures?: readonly CardFigure[] }[];
   readonly used: CardFigure | undefined;
+  /** Of all servings together, with what comes at the table. */
+  readonly usedForAll?: CardFigure;
+  /** Whether something comes at the table. */
+  readonly hasTopping?: boolean;
   readonly till: CardFigure | undefined;
   readonly currency: string;
-  /** ISO dates of the newest and oldest price used, and how many of them are offers, where any is. */
-  readonly prices: { readonly newest: string; readonly oldest: string; readonly offers?: number } | undefined;
+  readonly prices: CardPrices | undefined;
   readonly topping: { readonly name: string; readonly figures: readonly CardFigure[] } | undefined;
+  /** What the dish may be said to be: "high fibre". */
+  readonly claims?: readonly string[];
   readonly sections: readonly CardSection[];
   readonly steps: readonly CardStep[];
   readonly activeMinutes: number | undefined;
   readonly totalMinutes: number | undefined;
+  /** What it is cooked in: "5 l pot". */
+  readonly equipment?: readonly string[];
+  /** What it is put up in: "5 boxes of 900 ml"; empty where nothing is said of it. */
+  readonly boxes?: string;
   readonly cautions: Cautions;
+  /** How long it keeps, in a word or two. */
+  readonly keeps?: KeptShort;
   readonly allergensInBox: readonly string[];
   readonly allergensAtTable: readonly string[];
   /** What may have come into its foods where they were made, and is in none of them; cards of before have none. */
   readonly allergensMaybe?: readonly string[];
   readonly rules: RuleSet;
+  /** How it was chosen to be printed. */
+  readonly chosen?: ChosenCard;
+  /** What it is signed with. */
+  readonly publication?: string;
+  readonly address?: string;
+  readonly mark?: string;
+  readonly photo?: DishPhoto;
 }
 
-const MACROS: readonly LabelNutrient[] = ['protein', 'carbohydrate', 'fat', 'saturates', 'fibre', 'salt'];
+/** How far a figure's band reaches to either side, as a share of it, from where on it is only about so much. */
+const ABOUT = 0.1;
+
+/** What a recipe's card prints, and what making it measurable changes: its amounts in the measures and the figures of the rule set that were chosen for it. */
+export function printedRecipe(
+  recipe: Recipe,
+  kitchen: Kitchen,
+): SnappedRecipe & { readonly kitchen: Kitchen; readonly chosen: ChosenCard } {
+  const chosen = chosenCard(recipe, kitchen.settings);
+  const { content } = kitchen;
+  const printing =
+    chosen.rules === content.settings.rules ? kitchen : new Kitchen({ ...content, settings: { ...content.settings, rules: chosen.rules } });
+  return { ...snappedRecipe(inCardUnits(recipe, chosen.units, printing), printing), kitchen: printing, chosen };
+}
 
 /**
  * What a recipe's card says (docs/reckoning.md, "What the card prints by which rules", "Scaling", "Cautions"): its amounts as
- * people can measure them, and the figures of just these amounts, each rounded once, here, by the kitchen's rule set.
+ * people can measure them, and the figures of just these amounts, each rounded once, here, by the rule set that is chosen.
  *
  * @param recipe at its own size
  * @throws UnknownFoodError, UnknownPartError, CircularPartError
  */
 export function cardContent(recipe: Recipe, kitchen: Kitchen): CardContent {
-  return contentOf(snappedRecipe(recipe, kitchen).figures, kitchen);
+  const { figures, kitchen: printing, chosen } = printedRecipe(recipe, kitchen);
+  return contentOf(figures, printing, chosen);
 }
 
-function contentOf(figures: RecipeFigures, kitchen: Kitchen): CardContent {
-  const { recipe, parts, perServing, withTopping, hasTopping, batch } = figures;
-  const { rules, currency } = kitchen.settings;
+function contentOf(figures: RecipeFigures, kitchen: Kitchen, chosen: ChosenCard): CardContent {
+  const { recipe, parts, perServing } = figures;
+  const { settings } = kitchen;
   const used = parts.filter(({ part }) => servedOf(part) !== 'optional');
-  const table = used.filter(({ part }) => servedOf(part) === 'table');
+  const inBox = parts.filter(({ part }) => servedOf(part) === 'box');
   const servingName = recipe.servingName ?? 'serving';
+  const has = (figure: CardExtra) => chosen.figures.includes(figure);
+  const energyKj = has('energyKj') ? boxFigure('energyKj', figures, kitchen, chosen) : undefined;
+  const { publication, address, mark } = settings.card ?? {};
   return {
     title: recipe.title,
     series: recipe.series === undefined ? '' : `${recipe.series}${recipe.number === undefined ? '' : `, no. ${recipe.number}`}`,
@@ -137,103 +136,118 @@ function contentOf(figures: RecipeFigures, kitchen: Kitchen): CardContent {
       text: `${atLeast(parts.some(({ lines, estimated }) => estimated && lines.some(({ counted, weights }) => counted && !weights)))}${plainText(perServing.weight, 0)}`,
       unit: 'g',
     },
-    energy: cardFigure('energyKcal', rules, perServing),
-    macros: MACROS.flatMap((nutrient) => cardFigure(nutrient, rules, perServing) ?? []),
-    index: indexFigure(perServing, kitchen),
+    energy: boxFigure('energyKcal', figures, kitchen, chosen),
+    ...(energyKj ? { energyKj } : {}),
+    macros: macrosOf(chosen).flatMap((nutrient) => boxFigure(nutrient, figures, kitchen, chosen) ?? []),
+    index: has('index') ? indexFigure(perServing, kitchen) : null,
     sodiumMilligrams: sodiumText(perServing),
     energyShares: energyShares(perServing),
-    intoEachBox: parts
-      .filter(({ part }) => servedOf(part) === 'box' && part.lines.length > 0)
-      .map(({ part, share }) => ({ grams: plainText(share.portion, 0), part: part.name })),
-    used: costFigure('usedCost', perServing.usedCost.amount, isAtLeast(perServing.usedCost), currency),
-    till: costFigure('tillCost', batch.till.cost?.toNumber(), batch.till.unpriced.length > 0, currency),
-    currency,
-    prices: pricesOf(figures),
-    topping: hasTopping
-      ? {
-          name: table.map(({ part }) => part.name).join(', '),
-          figures: ['energyKcal', 'protein'].flatMap((nutrient) => cardFigure(nutrient as LabelNutrient, rules, withTopping) ?? []),
-        }
-      : undefined,
-    sections: parts.map((part) => ({
-      name: part.part.name,
-      served: servedOf(part.part),
-      lines: part.lines.map((line) => cardLine(line, figures, kitchen)),
-    })),
+    ...(chosen.table ? { table: cardTable(chosen.rules, perServing) } : {}),
+    intoEachBox: inBox
+      .filter(({ part }) => part.lines.length > 0)
+      .map((part) => ({
+        grams: plainText(part.share.portion, 0),
+        part: part.part.name,
+        ...(chosen.perPart ? { figures: partFigures(part, chosen) } : {}),
+      })),
+    ...costsOf(figures, chosen, settings.currency),
+    currency: settings.currency,
+    hasTopping: figures.hasTopping,
+    topping: chosen.topping ? toppingOf(figures, chosen) : undefined,
+    ...(chosen.claims ? { claims: claimsSaid(figures, chosen) } : {}),
+    sections: cardSections(figures, kitchen),
     steps: [...parts.flatMap(splitText).map((text): CardStep => ({ part: '', runs: [{ text }] })), ...cardSteps(figures, kitchen)],
     activeMinutes: recipe.activeMinutes,
     totalMinutes: recipe.totalMinutes,
+    equipment: equipmentOf(recipe),
+    boxes: boxesText(recipe, servingName),
     cautions: cautionsFor(
-      used.flatMap(foodsOf),
+      used.flatMap(foodsInPart),
       (recipe.steps ?? []).map(stepOf).flatMap(({ text, or = [] }) => [text, ...or.map((way) => way.text)]),
       recipe.storage,
-      parts.filter(({ part }) => servedOf(part) === 'box').flatMap(foodsOf),
+      inBox.flatMap(foodsInPart),
+      settings.guideline,
     ),
-    allergensInBox: allergensOf(parts.filter(({ part }) => servedOf(part) === 'box')),
+    keeps: keptShort(recipe.storage, inBox.flatMap(foodsInPart), settings.guideline),
+    allergensInBox: allergensOf(inBox),
     allergensAtTable: allergensOf(parts.filter(({ part }) => servedOf(part) !== 'box')),
     ...maybeOf(parts),
-    rules,
+    rules: chosen.rules,
+    chosen,
+    ...(publication ? { publication } : {}),
+    ...(address ? { address } : {}),
+    ...(mark ? { mark } : {}),
+    ...(recipe.photo ? { photo: recipe.photo } : {}),
   };
 }
 
-/** One nutrient of a serving as the rule set prints it; small ones the plain set does not name, to one decimal under 10. */
-function cardFigure(nutrient: LabelNutrient, rules: RuleSet, serving: ServingFigures): CardFigure | undefined {
-  const { amount, gaps } = shownFigure(nutrient, serving.nutrients, ruleSet(rules).carbohydrate);
-  if (amount === undefined) return undefined;
-  const text = cardText(rules, nutrient, amount, gaps.length > 0) ?? `${atLeast(gaps.length > 0)}${smallText(amount)} ${unitOf(nutrient)}`;
-  const unit = unitOf(nutrient);
-  const name = nutrientName(nutrient);
-  return { figure: nutrient, name, text: text.slice(0, -unit.length - 1), unit };
+/** Nutrients beside energy, in the order a card prints them. */
+function macrosOf({ figures }: ChosenCard): readonly LabelNutrient[] {
+  const within = (nutrient: CardExtra & LabelNutrient): LabelNutrient[] => (figures.includes(nutrient) ? [nutrient] : []);
+  return ['protein', 'carbohydrate', ...within('sugars'), 'fat', ...within('saturates'), ...within('fibre'), ...within('salt')];
 }
 
-/** The kitchen's own figure, as its formula rounds it; unknown is not printed as nothing. */
-function indexFigure(serving: ServingFigures, { settings: { index }, convention }: Kitchen): CardFigure | null {
-  if (!index) return null;
-  const { amount, gaps } = indexOf(index, serving, convention);
-  const text = amount === undefined ? 'not known' : `${indexText(amount, index)}${gaps.length > 0 ? ', a figure lacking' : ''}`;
-  return { figure: 'index', name: index.name, text, unit: '' };
+/** A figure of the box, with "about" where that is asked for and its band is wide. */
+function boxFigure(nutrient: LabelNutrient, figures: RecipeFigures, kitchen: Kitchen, chosen: ChosenCard): CardFigure | undefined {
+  return cardFigure(nutrient, chosen.rules, figures.perServing, chosen.about && isWide(boxBand(nutrient, figures, kitchen.convention)));
 }
 
-function sodiumText({ nutrients }: ServingFigures): string | undefined {
-  const { amount, gaps } = nutrients.sodium;
-  return amount === undefined ? undefined : `${atLeast(gaps.length > 0)}${plainText(amount, 0)}`;
+function isWide(band: readonly [number, number] | undefined): boolean {
+  if (!band) return false;
+  const [low, high] = band;
+  return high - low > ABOUT * (low + high);
 }
 
-function smallText(amount: number): string {
-  const clean = settled(amount);
-  return clean < 10 ? roundHalfAway(clean, 0.1).toFixed(1) : plainText(clean, 0);
+function partFigures({ nutrients, share }: PartFigures, { rules }: ChosenCard): readonly CardFigure[] {
+  const serving = { nutrients: shareOfFigures(nutrients, share.share) };
+  return (['energyKcal', 'protein'] as const).flatMap((nutrient) => cardFigure(nutrient, rules, serving) ?? []);
 }
 
-function costFigure(figure: 'usedCost' | 'tillCost', amount: number | undefined, gap: boolean, currency: string): CardFigure | undefined {
-  if (amount === undefined) return undefined;
+function costsOf(
+  figures: RecipeFigures,
+  { cost }: ChosenCard,
+  currency: string,
+): Pick<CardContent, 'used' | 'usedForAll' | 'till' | 'prices'> {
+  if (cost === 'none') return { used: undefined, till: undefined, prices: undefined };
+  const { perServing, batch } = figures;
+  const all = cost === 'all' ? usedFigure(batch.usedCost, currency) : undefined;
   return {
-    figure,
-    name: figure === 'usedCost' ? 'Costs, used' : 'At the till',
-    text: `${atLeast(gap)}${moneyText(amount, currency)}`,
-    unit: currencySign(currency),
+    used: usedFigure(perServing.usedCost, currency),
+    ...(all ? { usedForAll: all } : {}),
+    till: cost === 'all' ? costFigure('tillCost', batch.till.cost?.toNumber(), batch.till.unpriced.length > 0, currency) : undefined,
+    prices: pricesOf(figures),
   };
 }
 
-function atLeast(gap: boolean): string {
-  return gap ? 'at least ' : '';
-}
-
-function cardLine(figures: LineFigures, { recipe }: RecipeFigures, kitchen: Kitchen): CardLine {
-  const { at, line, of, weights } = figures;
-  const food = of.kind === 'food' ? of.resolved.food : undefined;
-  const words = lineWords(line, food);
-  const system = recipe.measures ?? kitchen.settings.measures;
-  const named = of.kind === 'part' && line.text === undefined ? `${of.part.part.name.toLowerCase()} (${of.recipe.title})` : words.food;
-  const second = [secondMeasure(line, weights, system), buyText(figures)].filter(Boolean).join('; ');
+function toppingOf({ parts, hasTopping, withTopping }: RecipeFigures, { rules }: ChosenCard): CardContent['topping'] {
+  if (!hasTopping) return undefined;
   return {
-    at,
-    amount: words.amount,
-    food: named,
-    note: words.note,
-    second,
-    allergens: preciseAllergens(foodsOfLine(figures).flatMap(({ allergens }) => allergens ?? [])).map(allergenWord),
-    optional: line.optional === true,
+    name: parts.flatMap(({ part }) => (servedOf(part) === 'table' ? part.name : [])).join(', '),
+    figures: (['energyKcal', 'protein'] as const).flatMap((nutrient) => cardFigure(nutrient, rules, withTopping) ?? []),
   };
+}
+
+/** Claims that hold under the rules the card is printed by; of "source of" and "high" the one that says more. */
+function claimsSaid({ perServing, parts }: RecipeFigures, { rules }: ChosenCard): readonly string[] {
+  const unnamed = parts.some(({ lines }) => lines.some(({ of }) => of.kind !== 'food' && of.kind !== 'part'));
+  const allergens = unnamed ? undefined : parts.flatMap(foodsInPart).flatMap(({ allergens: own }) => own ?? []);
+  const under = ruleSet(rules).claims;
+  const holding = claimsOf(perServing, allergens).filter(
+    (claim: Claim) => claim.holds === 'yes' && (claim.rules === under || claim.rules === 'any'),
+  );
+  const names = new Set(holding.map(({ name }) => name));
+  return [...names].filter((name) => !names.has(name.replace('source of', 'high') as typeof name) || !name.startsWith('source of'));
+}
+
+/** What it is cooked in, by the vessels of its parts and what its brief says. */
+function equipmentOf({ parts, brief }: Recipe): readonly string[] {
+  const vessels = parts.flatMap(({ vessel }) => (vessel ? `${(vessel.count ?? 1) > 1 ? `${vessel.count} × ` : ''}${vessel.name}` : []));
+  return [...new Set([...vessels, ...(brief?.equipment ?? [])])];
+}
+
+function boxesText({ servings, brief }: Recipe, servingName: string): string {
+  if (brief?.boxVolume === undefined) return '';
+  return `${plainText(servings, 1)} ${pluralize(servingName, servings)} of ${plainText(brief.boxVolume, 0)} ml`;
 }
 
 /** What must be said where a part does not fit its vessel at once. */
@@ -244,54 +258,13 @@ function splitText(figures: PartFigures): string[] {
   return says === '' ? [] : [`${part.name}: ${says.charAt(0).toLowerCase()}${says.slice(1)} Check each by temperature, not by the clock.`];
 }
 
-/** What to buy, where peel, bone or liquid make it at least a tenth more than what is written as ready to eat. */
-function buyText({ weights, line, of }: LineFigures): string {
-  if (!weights || of.kind !== 'food' || line.as === 'AP' || weights.purchase < 1.1 * weights.grams) return '';
-  return `buy ${boughtText(weights.purchase)}`;
-}
-
-/** Grams to buy, rounded up: with less than that in the bag a line cannot be weighed out. */
-function boughtText(grams: number): string {
-  const step = grams < 20 ? 1 : grams < 100 ? 5 : 10;
-  const enough = Math.ceil(grams / step - 1e-9) * step;
-  return enough >= 1000 ? `${plainText(enough / 1000, 2)} kg` : `${plainText(enough, 0)} g`;
-}
-
-/** ISO dates of the newest and the oldest price that a recipe's cost rests on, and how many foods of it are at an offer; undefined without any. */
-export function pricesOf({ parts }: RecipeFigures): CardContent['prices'] {
-  let newest: string | undefined;
-  let oldest: string | undefined;
-  const offers = new Set<string>();
-  for (const { part, lines } of parts) {
-    if (servedOf(part) === 'optional') continue;
-    for (const { counted, of } of lines) {
-      const pack = counted && of.kind === 'food' ? of.resolved.best?.pack : undefined;
-      if (pack === undefined) continue;
-      const { seen, food, promotion } = pack;
-      if (promotion) offers.add(food);
-      if (newest === undefined || seen > newest) newest = seen;
-      if (oldest === undefined || seen < oldest) oldest = seen;
-    }
-  }
-  return newest === undefined || oldest === undefined ? undefined : { newest, oldest, ...(offers.size > 0 ? { offers: offers.size } : {}) };
-}
-
 function allergensOf(parts: readonly PartFigures[]): string[] {
-  return namedAllergens(parts.flatMap(foodsOf).flatMap(({ allergens }): readonly Allergen[] => allergens ?? []));
+  return namedAllergens(parts.flatMap(foodsInPart).flatMap(({ allergens }): readonly Allergen[] => allergens ?? []));
 }
 
 function maybeOf(parts: readonly PartFigures[]): Pick<CardContent, 'allergensMaybe'> {
-  const foods = parts.flatMap(foodsOf);
+  const foods = parts.flatMap(foodsInPart);
   const there = allergensWithGroups(foods.flatMap(({ allergens }) => allergens ?? []));
   const maybe = foods.flatMap(({ mayContain }) => mayContain ?? []).filter((allergen) => !there.has(allergen));
   return maybe.length === 0 ? {} : { allergensMaybe: namedAllergens(maybe) };
-}
-
-function foodsOf({ lines }: PartFigures): Food[] {
-  return lines.flatMap(foodsOfLine);
-}
-
-function foodsOfLine({ of }: LineFigures): Food[] {
-  if (of.kind === 'food') return [of.resolved.food];
-  return of.kind === 'part' ? foodsOf(of.part) : [];
 }

@@ -1,4 +1,5 @@
-import type { CardContent, CardFigure } from './cardContent.js';
+import type { CardContent } from './cardContent.js';
+import type { CardFigure } from './cardFigure.js';
 import { stepTextOf } from './cardSteps.js';
 
 /** Something a reader sees on a published card that would be printed otherwise today. */
@@ -20,7 +21,7 @@ export function cardDrift(was: CardContent, now: CardContent): readonly CardDrif
   return [
     ...textsDrifted('Title', was.title, now.title),
     ...textsDrifted('Lead', was.lead, now.lead),
-    ...figuresDrifted(figuresOf(was), figuresOf(now)),
+    ...figuresDrifted(figuresOf(was), figuresOf(was.chosen === undefined ? withFiguresOfBefore(now) : now)),
     ...indexDrifted(was.index, now.index),
     ...textsDrifted('Allergens in the box', was.allergensInBox.join(', '), now.allergensInBox.join(', ')),
     ...textsDrifted('Allergens at the table', was.allergensAtTable.join(', '), now.allergensAtTable.join(', ')),
@@ -30,6 +31,10 @@ export function cardDrift(was: CardContent, now: CardContent): readonly CardDrif
     ...textsDrifted('Into each box', boxedText(was), boxedText(now)),
     ...textsDrifted('Work', minutesText(was.activeMinutes), minutesText(now.activeMinutes)),
     ...textsDrifted('In all', minutesText(was.totalMinutes), minutesText(now.totalMinutes)),
+    ...listsDrifted('Equipment', was.equipment, now.equipment),
+    ...listsDrifted('Boxes', was.boxes === undefined ? undefined : [was.boxes], [now.boxes ?? '']),
+    ...listsDrifted('Claims', was.claims, now.claims),
+    ...tablesDrifted(was.table, now.table),
     ...stepsDrifted(was, now),
     ...textsDrifted('Fridge', was.cautions.fridge, now.cautions.fridge),
     ...textsDrifted('Freezer', was.cautions.freezer, now.cautions.freezer),
@@ -38,8 +43,22 @@ export function cardDrift(was: CardContent, now: CardContent): readonly CardDrif
   ];
 }
 
-function figuresOf({ energy, weight, macros, used, till, topping }: CardContent): ReadonlyMap<string, CardFigure> {
-  const own = [energy, weight, ...macros, used, till].flatMap((figure) => figure ?? []);
+/** A card with the figures that cards had before it could be chosen which: one of then says nothing of the others. */
+function withFiguresOfBefore(card: CardContent): CardContent {
+  const { energyKj: _kj, usedForAll: _all, ...rest } = card;
+  return { ...rest, macros: card.macros.filter(({ figure }) => figure !== 'sugars') };
+}
+
+function figuresOf({ energy, energyKj, weight, macros, used, usedForAll, till, topping }: CardContent): ReadonlyMap<string, CardFigure> {
+  const own = [
+    energy,
+    energyKj && { ...energyKj, name: 'Energy in kJ' },
+    weight,
+    ...macros,
+    used,
+    usedForAll && { ...usedForAll, name: 'Costs, all of them' },
+    till,
+  ].flatMap((figure) => figure ?? []);
   const topped = topping?.figures.map((figure) => ({ ...figure, name: `${figure.name} with topping` })) ?? [];
   return new Map([...own, ...topped].map((figure) => [figure.name, figure]));
 }
@@ -59,6 +78,19 @@ function indexDrifted(was: CardContent['index'], now: CardContent['index']): Car
 
 function textOf(figure: CardFigure | undefined): string {
   return figure ? `${figure.text} ${figure.unit}`.trim() : '';
+}
+
+/** A list that a card of before may not speak of: then it says nothing. */
+function listsDrifted(name: string, was: readonly string[] | undefined, now: readonly string[] = []): CardDrift[] {
+  return was === undefined ? [] : textsDrifted(name, was.join(', '), now.join(', '));
+}
+
+/** Figures that the boxed table alone has, and what each comes to per 100 g. */
+function tablesDrifted(was: CardContent['table'], now: CardContent['table'] = []): CardDrift[] {
+  return (was ?? []).flatMap(({ figure, name, per100g }) => {
+    const is = now.find((row) => row.figure === figure);
+    return textsDrifted(`${name} per 100 g`, per100g, is?.per100g ?? '');
+  });
 }
 
 /** Ingredient lines, part by part, as they are printed. */

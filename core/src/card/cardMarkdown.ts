@@ -1,20 +1,24 @@
-import type { CardContent, CardFigure, CardLine } from './cardContent.js';
+import { asRead } from './asRead.js';
+import type { CardContent } from './cardContent.js';
+import { spokenText, type CardFigure } from './cardFigure.js';
+import type { CardLine } from './cardLine.js';
 import type { CardStep } from './cardSteps.js';
 import { wayLead } from './cardSteps.js';
-import { cardPriceText, cardSmallPrint, leadOf } from './cardSentences.js';
+import { cardFacts, cardPriceText, cardSmallPrint } from './cardSentences.js';
 
 /**
  * A card as Markdown, saying what every other output says. Text of people is text: nothing in it becomes markup, a link or HTML.
  */
-export function cardMarkdown(card: CardContent): string {
-  const { title, series, energy, macros, index, used, till, currency, topping, sections, steps, intoEachBox } = card;
-  const figures = [energy, ...macros].filter((one) => one !== undefined);
+export function cardMarkdown(made: CardContent): string {
+  const card = asRead(made);
+  const { title, series, energy, macros, index, energyKj, used, usedForAll, till, topping, sections, steps, intoEachBox } = card;
+  const figures = [energy, energyKj, ...macros].filter((one) => one !== undefined);
   const blocks = [
     `# ${escaped(title)}`,
     ...(series === '' ? [] : [`_${escaped(series)}_`]),
-    escaped(leadOf(card)),
+    escaped(card.lead),
     [
-      `**${escaped(card.servingsText)}**, ${card.weight.text} ${card.weight.unit} each`,
+      facts(card),
       ...(intoEachBox.length > 1
         ? [`Into each ${escaped(card.servingName)}: ${intoEachBox.map(({ grams, part }) => `${grams} g ${escaped(part)}`).join(', ')}`]
         : []),
@@ -23,11 +27,14 @@ export function cardMarkdown(card: CardContent): string {
       ['', `per ${escaped(card.servingName)}`],
       [
         ...[...figures, ...(index ? [index] : [])].map((figure) => [escaped(figure.name), figureText(figure)] as const),
-        ...(used ? [['Cost, used', `${escaped(currency)} ${used.text}`] as const] : []),
-        ...(till ? [['At the till, whole packs', `${escaped(currency)} ${till.text}`] as const] : []),
+        ...(used ? [['Cost, used', escaped(spokenText(used))] as const] : []),
+        ...(usedForAll ? [[`Cost of all ${card.servings}, used`, escaped(spokenText(usedForAll))] as const] : []),
+        ...(till ? [['At the till, whole packs', escaped(spokenText(till))] as const] : []),
       ],
     ),
     ...(cardPriceText(card) === '' ? [] : [escaped(cardPriceText(card))]),
+    ...((card.claims ?? []).length > 0 ? [escaped(`${card.claims?.join(', ')}.`)] : []),
+    ...(card.table ? [boxedTable(card)] : []),
     ...(topping ? [`With ${escaped(topping.name)}: ${topping.figures.map(figureText).join(', ')}`] : []),
     '## Ingredients',
     ...sections.flatMap(({ name, served, lines }) => [
@@ -37,7 +44,18 @@ export function cardMarkdown(card: CardContent): string {
       lines.map((line) => `- ${lineText(line)}`).join('\n'),
     ]),
     ...(steps.length > 0 ? ['## Method', steps.map(stepText).join('\n')] : []),
+    '## Keeping',
+    (
+      [
+        ['Fridge', card.cautions.fridge],
+        ['Freezer', card.cautions.freezer],
+        ['Reheat', card.cautions.reheat],
+      ] as const
+    )
+      .map(([name, words]) => `- ${name}: ${escaped(words)}`)
+      .join('\n'),
     escaped(cardSmallPrint(card)),
+    escaped([card.publication, card.address].filter(Boolean).join(', ')),
   ];
   return `${blocks.filter((block) => block !== '').join('\n\n')}\n`;
 }
@@ -49,8 +67,28 @@ function stepText({ part, runs, or = [] }: CardStep, index: number): string {
   return `${index + 1}. ${part === '' ? safeStart(words.trim()) : `_${escaped(part)}:_ ${words.trim()}`}`;
 }
 
-function figureText({ text, unit, figure }: CardFigure): string {
-  return figure === 'usedCost' || figure === 'tillCost' ? text : `${escaped(text)} ${unit}`.trim();
+function figureText({ text, unit }: CardFigure): string {
+  return `${escaped(text)} ${unit}`.trim();
+}
+
+/** Servings, minutes and what it is cooked in. */
+function facts(card: CardContent): string {
+  return cardFacts(card)
+    .map(({ said, of }, i) => `${i === 0 ? `**${escaped(said)}**` : escaped(said)}${of === '' ? '' : ` ${escaped(of)}`}`)
+    .join(', ');
+}
+
+/** What the rule set names, per serving and per 100 g. */
+function boxedTable({ table: rows = [], servingName }: CardContent): string {
+  const words = (name: string, within: boolean) => (within ? `of which ${name.toLowerCase()}` : name);
+  return [
+    `| | per ${escaped(servingName)} | per 100 g | of a day |`,
+    '| --- | ---: | ---: | ---: |',
+    ...rows.map(
+      ({ name, within, perServing, per100g, daily }) =>
+        `| ${escaped(words(name, within))} | ${escaped(perServing)} | ${escaped(per100g)} | ${daily} |`,
+    ),
+  ].join('\n');
 }
 
 function lineText({ amount, food, note, second, optional }: CardLine): string {

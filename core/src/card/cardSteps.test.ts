@@ -41,7 +41,7 @@ test('the part a step makes is named where it begins, and every output says the 
   const recipe = dish([{ text: 'Stew {pot/1 plums}.', part: 'pot' }, { text: 'Cool.', part: 'pot' }, 'Serve *hot* <b>now</b>.']);
   const card = cardContent(recipe, kitchen);
   expect(card.steps.map(({ part }) => part)).toEqual(['Pot', '', '']);
-  expect(card.steps[0]?.runs).toEqual([{ text: 'Stew ' }, { text: '600 g plums', strong: true }, { text: '.' }]);
+  expect(card.steps[0]?.runs).toEqual([{ text: 'Stew ' }, { text: '600 g plums', strong: true, amount: '600 g' }, { text: '.' }]);
   expect(cardMarkdown(card)).toContain('1. _Pot:_ Stew **600 g plums**.\n2. Cool.\n3. Serve \\*hot\\* &lt;b&gt;now&lt;/b&gt;.');
 });
 

@@ -6,6 +6,8 @@ export interface CardRun {
   readonly text: string;
   /** An ingredient with its amount. */
   readonly strong?: true;
+  /** The amount it begins with; cards of before do not say. */
+  readonly amount?: string;
 }
 
 /** A step as the card prints it. */
@@ -74,7 +76,7 @@ function withSystems(words: string, fahrenheitFirst: boolean, oven: boolean): st
 function mentioned(line: LineFigures | undefined, { bare, words }: Mention, first: boolean): CardRun {
   if (!line) return { text: words };
   const { text, withAmount } = mentionReads(line, bare, first);
-  return withAmount ? { text, strong: true } : { text };
+  return withAmount ? { text, strong: true, amount: mentionWords(line).amount } : { text };
 }
 
 /**

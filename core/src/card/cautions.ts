@@ -1,6 +1,6 @@
 import { kindsOf, type FoodKind } from '../food/index.js';
 import type { Food } from '../food/index.js';
-import type { Storage } from '../recipe/index.js';
+import type { Guideline, Storage } from '../recipe/index.js';
 
 /** Core temperatures of the US guideline (docs/reckoning.md, "Cautions"). */
 const CORE: readonly { readonly kinds: readonly FoodKind[]; readonly celsius: number; readonly says: string }[] = [
@@ -16,8 +16,12 @@ export function coreTemperatures(foods: readonly Food[]): readonly { readonly ce
   return CORE.filter((row) => row.kinds.some((kind) => kinds.has(kind)));
 }
 
-/** Days the stricter guideline that the card follows keeps cooked boxes (US: 3 to 4), and cooked rice (UK: 1). */
-export const MOST_FRIDGE_DAYS = 4;
+/** Days that a guideline keeps cooked boxes, at most and in words; one that a kitchen did not choose is the wider one. */
+const FRIDGE: Readonly<Record<Guideline, { readonly most: number; readonly usual: string; readonly name: string }>> = {
+  us: { most: 4, usual: '3 to 4 days', name: 'guideline' },
+  uk: { most: 2, usual: '2 days', name: 'UK guideline' },
+};
+/** Cooked rice keeps so long under either. */
 const RICE_DAYS = 1;
 
 /** What steps say, and the caution that goes with it. */
@@ -46,19 +50,21 @@ export interface Cautions {
  * @param steps of the method, for equipment and marinades
  * @param storage what the recipe says; fridge days are capped by the guideline
  * @param inBox of the foods those that are kept in the box: what comes at the table keeps no box
+ * @param guideline the kitchen's, where it chose one
  */
 export function cautionsFor(
   foods: readonly Food[],
   steps: readonly string[],
   storage: Storage = {},
   inBox: readonly Food[] = foods,
+  guideline: Guideline = 'us',
 ): Cautions {
   const kinds = new Set(foods.flatMap(kindsOf));
   const text = steps.join('\n');
   const core = coreTemperatures(foods).map(({ says }) => says);
   const rawMeat = (['poultry', 'mince', 'whole cut', 'fish', 'shellfish'] as const).some((kind) => kinds.has(kind));
   return {
-    fridge: fridgeText(storage, holdsRice(inBox)),
+    fridge: fridgeText(storage, holdsRice(inBox), guideline),
     freezer: freezerText(storage),
     reheat: storage.reheat ?? 'Once only, until steaming hot all through: 74 °C / 165 °F.',
     cooking: [
@@ -76,17 +82,54 @@ export function cautionsFor(
   };
 }
 
+/** How long a box keeps, in a word or two: "1 day", "3 months", "no". */
+export interface KeptShort {
+  readonly fridge: string;
+  readonly freezer: string;
+}
+
+/** How long a box keeps, as the long words say it, for where there is room for a word or two. */
+export function keptShort(
+  { fridgeDays: days, freezes, freezerMonths }: Storage = {},
+  inBox: readonly Food[] = [],
+  guideline: Guideline = 'us',
+): KeptShort {
+  const kept = keptDays(days, guideline);
+  const frozen = freezerMonths === undefined ? 'yes' : `${freezerMonths} ${freezerMonths === 1 ? 'month' : 'months'}`;
+  return { fridge: holdsRice(inBox) ? dayText(RICE_DAYS) : kept, freezer: freezes === false ? 'no' : frozen };
+}
+
+/**
+ * What a card says of keeping otherwise than was typed, in a sentence for whoever typed it; empty where it says the same.
+ *
+ * @example keptOtherwise({ fridgeDays: 3 }, card) // 'You wrote 3 days in the fridge; the card says 1 day, because of the rice.'
+ */
+export function keptOtherwise(
+  { fridgeDays }: Storage = {},
+  { keeps, cautions }: { readonly keeps?: KeptShort; readonly cautions: Cautions },
+  guideline: Guideline = 'us',
+): string {
+  if (fridgeDays === undefined || keeps === undefined || keeps.fridge === dayText(fridgeDays)) return '';
+  const { most, name } = FRIDGE[guideline];
+  const why = cautions.fridge.includes('because of the rice') ? 'because of the rice' : `since the ${name} ends at ${most} days`;
+  return `You wrote ${dayText(fridgeDays)} in the fridge; the card says ${keeps.fridge}, ${why}.`;
+}
+
 /** Whether cooked rice is among these foods: it keeps shorter than anything else. */
 export function holdsRice(foods: readonly Food[]): boolean {
   return foods.some((food) => kindsOf(food).includes('rice'));
 }
 
 /** Boxes of one dish are alike: with rice in them all of them keep as long as rice does, and are frozen for longer. */
-function fridgeText({ fridgeDays: days, freezes }: Storage, rice: boolean): string {
+function fridgeText({ fridgeDays: days, freezes }: Storage, rice: boolean, guideline: Guideline): string {
   const cold = 'at 4 °C / 40 °F or less';
   if (rice) return `${dayText(RICE_DAYS)} ${cold}, because of the rice${freezes === false ? '.' : '; freeze the rest the same evening.'}`;
-  const kept = days === undefined ? `3 to ${MOST_FRIDGE_DAYS} days` : dayText(Math.min(days, MOST_FRIDGE_DAYS));
-  return `${kept} ${cold}.`;
+  return `${keptDays(days, guideline)} ${cold}.`;
+}
+
+function keptDays(days: number | undefined, guideline: Guideline): string {
+  const { most, usual } = FRIDGE[guideline];
+  return days === undefined ? usual : dayText(Math.min(days, most));
 }
 
 function freezerText({ freezes, freezerMonths }: Storage): string {

@@ -1,4 +1,5 @@
-import type { CardContent, CardFigure } from './cardContent.js';
+import type { CardContent } from './cardContent.js';
+import type { CardFigure } from './cardFigure.js';
 import { stepTextOf } from './cardSteps.js';
 
 /**

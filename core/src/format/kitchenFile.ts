@@ -58,6 +58,7 @@ import {
   type Storage,
   type Vessel,
 } from '../recipe/index.js';
+import { CardChoicesEntry, CardSettingsEntry, DishPhotoEntry } from './cardFile.js';
 import {
   AnyOf,
   Currency,
@@ -358,6 +359,7 @@ export class KitchenSettings {
   @Optional() @OneOf(GUIDELINES) guideline?: Guideline;
   @Optional() @Many(() => KitchenVesselEntry, 200, 'vessels') vessels?: KitchenVesselEntry[];
   @Optional() @Many(() => LabelSheetEntry, 50, 'sheets') labelSheets?: LabelSheetEntry[];
+  @Optional() @One(() => CardSettingsEntry) card?: CardSettingsEntry;
 }
 
 export class StorageEntry implements Storage {
@@ -473,4 +475,6 @@ export class RecipeEntry implements Recipe {
   @Optional() @Text(500) source?: string;
   @Optional() @One(() => StatedEntry) stated?: StatedEntry;
   @Optional() @Many(() => AcceptedEntry, 500, 'findings left') accepted?: AcceptedEntry[];
+  @Optional() @One(() => DishPhotoEntry) photo?: DishPhotoEntry;
+  @Optional() @One(() => CardChoicesEntry) card?: CardChoicesEntry;
 }

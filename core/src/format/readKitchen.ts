@@ -136,16 +136,17 @@ export class KitchenTaking {
     yield* this.#photoFaults();
   }
 
-  /** Photos named twice, and batches that name one which is not in the file. */
+  /** Photos named twice, and recipes and batches that name one which is not in the file. */
   *#photoFaults(): Generator<Fault> {
-    const { batches, photos } = this.#places;
+    const { recipes, batches, photos } = this.#places;
     yield* twice(photos, 'photos');
     const ids = photos.flatMap((photo) => photo?.id ?? []);
     const there = new Set([...ids, ...this.#unread.photos]);
-    for (const [i, batch] of batches.entries()) {
-      const id = batch?.photo?.id;
-      if (id !== undefined && !there.has(id))
-        yield { path: `batches[${i}].photo.id`, message: `unknown photo "${id}"${didYouMean(id, ids)}` };
-    }
+    for (const [list, entries] of Object.entries({ recipes, batches }))
+      for (const [i, entry] of entries.entries()) {
+        const id = entry?.photo?.id;
+        if (id !== undefined && !there.has(id))
+          yield { path: `${list}[${i}].photo.id`, message: `unknown photo "${id}"${didYouMean(id, ids)}` };
+      }
   }
 }

@@ -1,4 +1,5 @@
 import { BATCH_CLASSES, BatchEntry } from './batchFile.js';
+import { CARD_CLASSES } from './cardFile.js';
 import { Many, One, OneOf, Optional } from './constraints.js';
 import {
   AddedLineEntry,
@@ -101,6 +102,7 @@ const CLASSES = [
   StepEntry,
   RecipeEntry,
   ...BATCH_CLASSES,
+  ...CARD_CLASSES,
   PhotoEntry,
 ];
 

@@ -11,6 +11,7 @@ import {
 import { bestPack, candidatePacks, hasOnlyStalePacks, type CandidatePack, type Pack } from '../price/index.js';
 import type { MeasuringSystem } from '../quantity/index.js';
 import type { NamedBrief } from './brief.js';
+import type { CardSettings } from './cardChoices.js';
 import type { IndexFormula } from './indexFormula.js';
 import type { KitchenVessel } from './kitchenVessel.js';
 import type { LabelSheet } from './labelSheet.js';
@@ -40,6 +41,8 @@ export interface Settings {
   readonly vessels?: readonly KitchenVessel[];
   /** Sheets of labels of the kitchen's own, beside those that ship. */
   readonly labelSheets?: readonly LabelSheet[];
+  /** How its cards are signed and printed. */
+  readonly card?: CardSettings;
 }
 
 /** A yield taken from batches that measured it: cooked grams of a gram eaten. */

@@ -1,6 +1,8 @@
 import type { FindingCode } from './findingCode.js';
 import type { CookingMethod, PrintedNutrients, State } from '../food/index.js';
 import type { Brief } from './brief.js';
+import type { CardChoices } from './cardChoices.js';
+import type { DishPhoto } from './dishPhoto.js';
 import type { Step } from './step.js';
 import type { Amount, MeasuringSystem } from '../quantity/index.js';
 
@@ -179,4 +181,7 @@ export interface Recipe {
   readonly stated?: StatedNutrition;
   /** What Check finds and somebody left, with the reason. */
   readonly accepted?: readonly AcceptedFinding[];
+  readonly photo?: DishPhoto;
+  /** How its card is printed where that is not as the kitchen's are. */
+  readonly card?: CardChoices;
 }

@@ -11,7 +11,7 @@ import {
   type CardLine,
   type CardRun,
 } from '@portiona/core';
-import { cardFaceRules } from './cardFonts.js';
+import { cardFaceRules } from '../sheets/drawnSvg.js';
 import { cardStyle, type Paper } from './cardStyle.js';
 import { scriptSafe } from './scriptSafe.js';
 

@@ -1,16 +1,16 @@
 import { Controller, Get, Header, Param, ParseEnumPipe, ParseIntPipe, Post, Query, Res, StreamableFile } from '@nestjs/common';
 import { ApiCreatedResponse, ApiHeader, ApiOkResponse, ApiOperation, ApiProduces, ApiQuery, ApiTags } from '@nestjs/swagger';
 import type { Response } from 'express';
+import { FORMAT_NAMES, type Format } from '@portiona/core';
 import { PublishedCardDto } from './card.dto.js';
 import type { OnceKey } from '../database/once.js';
 import { ONCE_HEADER, OnceKeyOf } from '../http/onceKeyOf.js';
 import { SettledLists } from '../threads/settledLists.js';
 import { Threads } from '../threads/threads.js';
-import type { Paper } from './cardStyle.js';
 import type { Scope } from '../scope/scope.js';
 import { InScope } from '../scope/inScope.js';
 
-const PAPER = { a5: 'a5', a4: 'a4' } as const;
+const FORMAT = Object.fromEntries(FORMAT_NAMES.map((name) => [name, name])) as { readonly [name in Format]: name };
 
 /** A card page holds no script that runs, and may be framed by the application only. */
 const CARD_POLICY =
@@ -63,7 +63,6 @@ export class CardsController {
   @Header('Cache-Control', 'no-store')
   @ApiOperation({ operationId: 'getCardPage', summary: 'The card as a self-contained page with schema.org data' })
   @ApiProduces('text/html')
-  @ApiQuery({ name: 'paper', enum: PAPER, required: false })
   @ApiQuery({ name: 'issue', required: false, type: Number, description: 'As it was published' })
   @ApiQuery({ name: 'download', required: false, description: 'Any value: as a file' })
   @ApiOkResponse({ schema: { type: 'string' } })
@@ -71,13 +70,73 @@ export class CardsController {
     @InScope() scope: Scope,
     @Param('id') id: string,
     @Res({ passthrough: true }) response: Response,
-    @Query('paper', new ParseEnumPipe(PAPER, { optional: true })) paper: Paper = 'a5',
     @Query('download') download?: string,
     @Query('issue', new ParseIntPipe({ optional: true })) issue?: number,
   ): Promise<string> {
-    const page = await this.threads.text('cardPage', scope, id, paper, issue);
+    const page = await this.threads.text('cardPage', scope, id, issue);
     if (download !== undefined) response.attachment(`${id}.html`);
     return page;
+  }
+
+  @Get('recipes/:id/card-sheet.html')
+  @Header('Content-Type', 'text/html; charset=utf-8')
+  @Header('Content-Security-Policy', CARD_POLICY)
+  @Header('X-Frame-Options', 'SAMEORIGIN')
+  @Header('Cache-Control', 'no-store')
+  @ApiOperation({ operationId: 'getCardSheet', summary: 'The card laid out in a format, as a page that shows and prints it' })
+  @ApiProduces('text/html')
+  @ApiQuery({ name: 'format', enum: FORMAT, required: false })
+  @ApiQuery({ name: 'issue', required: false, type: Number, description: 'As it was published' })
+  @ApiOkResponse({ schema: { type: 'string' } })
+  sheet(
+    @InScope() scope: Scope,
+    @Param('id') id: string,
+    @Query('format', new ParseEnumPipe(FORMAT, { optional: true })) format: Format = 'a5',
+    @Query('issue', new ParseIntPipe({ optional: true })) issue?: number,
+  ): Promise<string> {
+    return this.threads.text('cardSheet', scope, id, format, issue);
+  }
+
+  @Get('recipes/:id/card.png')
+  @Header('Cache-Control', 'no-store')
+  @ApiOperation({ operationId: 'getCardPng', summary: 'A page of the card as a PNG' })
+  @ApiProduces('image/png')
+  @ApiQuery({ name: 'format', enum: FORMAT, required: false })
+  @ApiQuery({ name: 'page', required: false, type: Number, description: '1 for the first' })
+  @ApiQuery({ name: 'issue', required: false, type: Number, description: 'As it was published' })
+  @ApiOkResponse({ schema: { type: 'string', format: 'binary' } })
+  async png(
+    @InScope() scope: Scope,
+    @Param('id') id: string,
+    @Query('format', new ParseEnumPipe(FORMAT, { optional: true })) format: Format = 'portrait',
+    @Query('page', new ParseIntPipe({ optional: true })) page = 1,
+    @Query('issue', new ParseIntPipe({ optional: true })) issue?: number,
+  ): Promise<StreamableFile> {
+    const png = await this.threads.bytes('cardPng', scope, id, format, page, issue);
+    return new StreamableFile(png, { type: 'image/png', disposition: `attachment; filename="${id}-${format}-${page}.png"` });
+  }
+
+  @Get('recipes/:id/card.svg')
+  @Header('Content-Type', 'image/svg+xml; charset=utf-8')
+  @Header('Content-Security-Policy', CARD_POLICY)
+  @Header('Cache-Control', 'no-store')
+  @ApiOperation({ operationId: 'getCardSvg', summary: 'A page of the card as an SVG' })
+  @ApiProduces('image/svg+xml')
+  @ApiQuery({ name: 'format', enum: FORMAT, required: false })
+  @ApiQuery({ name: 'page', required: false, type: Number, description: '1 for the first' })
+  @ApiQuery({ name: 'issue', required: false, type: Number, description: 'As it was published' })
+  @ApiOkResponse({ schema: { type: 'string' } })
+  async svg(
+    @InScope() scope: Scope,
+    @Param('id') id: string,
+    @Res({ passthrough: true }) response: Response,
+    @Query('format', new ParseEnumPipe(FORMAT, { optional: true })) format: Format = 'portrait',
+    @Query('page', new ParseIntPipe({ optional: true })) page = 1,
+    @Query('issue', new ParseIntPipe({ optional: true })) issue?: number,
+  ): Promise<string> {
+    const svg = await this.threads.text('cardSvg', scope, id, format, page, issue);
+    response.attachment(`${id}-${format}-${page}.svg`).type('image/svg+xml');
+    return svg;
   }
 
   @Get('recipes/:id/card.md')
@@ -107,16 +166,16 @@ export class CardsController {
   @Header('Cache-Control', 'no-store')
   @ApiOperation({ operationId: 'getCardPdf', summary: 'The card as a PDF' })
   @ApiProduces('application/pdf')
-  @ApiQuery({ name: 'paper', enum: PAPER, required: false })
+  @ApiQuery({ name: 'format', enum: FORMAT, required: false })
   @ApiQuery({ name: 'issue', required: false, type: Number, description: 'As it was published' })
   @ApiOkResponse({ schema: { type: 'string', format: 'binary' } })
   async pdf(
     @InScope() scope: Scope,
     @Param('id') id: string,
-    @Query('paper', new ParseEnumPipe(PAPER, { optional: true })) paper: Paper = 'a5',
+    @Query('format', new ParseEnumPipe(FORMAT, { optional: true })) format: Format = 'a5',
     @Query('issue', new ParseIntPipe({ optional: true })) issue?: number,
   ): Promise<StreamableFile> {
-    const pdf = await this.threads.bytes('cardPdf', scope, id, paper, issue);
+    const pdf = await this.threads.bytes('cardPdf', scope, id, format, issue);
     return new StreamableFile(pdf, { type: 'application/pdf', disposition: `attachment; filename="${id}.pdf"` });
   }
 }

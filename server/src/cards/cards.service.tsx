@@ -1,13 +1,19 @@
 import { Injectable } from '@nestjs/common';
 import {
+  asRead,
   CARD_CONTENT_VERSION,
   cardContent,
   cardMarkdown,
   checkedRecipe,
+  dayText,
   foodsOf,
   kitchenFileText,
+  laidCard,
   schemaOrgRecipe,
   type CardContent,
+  type CardSheet,
+  type Edition,
+  type Format,
   type Kitchen,
   type Recipe,
 } from '@portiona/core';
@@ -22,7 +28,10 @@ import { RecipesService } from '../recipes/recipes.service.js';
 import { CardPage } from './CardPage.js';
 import { scriptSafe } from './scriptSafe.js';
 import type { PublishedCardDto } from './card.dto.js';
-import type { Paper } from './cardStyle.js';
+import { cardTypesetter } from '../sheets/cardTypesetter.js';
+import { drawnSvg, type Photos } from '../sheets/drawnSvg.js';
+import { sheetPage } from '../sheets/sheetPage.js';
+import { PhotosService } from '../photos/photos.service.js';
 import { PublishedCardEntity } from './publishedCard.entity.js';
 import type { Scope } from '../scope/scope.js';
 
@@ -33,6 +42,7 @@ export class CardsService {
     private readonly once: Once,
     private readonly kitchens: KitchensService,
     private readonly recipes: RecipesService,
+    private readonly photos: PhotosService,
   ) {}
 
   /** What a recipe's card says now. @throws NotFoundError */
@@ -49,8 +59,15 @@ export class CardsService {
   }
 
   /** The card as a self-contained page: as it stands, or as it was published. @throws NotFoundError */
-  async page(scope: Scope, id: string, paper: Paper, issue?: number): Promise<string> {
-    return `<!doctype html>${renderToStaticMarkup(<CardPage card={await this.#card(scope, id, issue)} paper={paper} />)}`;
+  async page(scope: Scope, id: string, issue?: number): Promise<string> {
+    const { card } = await this.#card(scope, id, issue);
+    return `<!doctype html>${renderToStaticMarkup(<CardPage card={asRead(card)} paper="a5" />)}`;
+  }
+
+  /** The card laid out, as a page that shows and prints it. @throws NotFoundError */
+  async sheetPage(scope: Scope, id: string, format: Format, issue?: number): Promise<string> {
+    const { sheet, photos } = await this.#laid(scope, id, format, issue);
+    return sheetPage(sheet, photos, format);
   }
 
   /** The card as Markdown, as it stands. @throws NotFoundError */
@@ -64,10 +81,24 @@ export class CardsService {
   }
 
   /** The card as a PDF: as it stands, or as it was published. @throws NotFoundError */
-  async pdf(scope: Scope, id: string, paper: Paper, issue?: number): Promise<Buffer> {
+  async pdf(scope: Scope, id: string, format: Format, issue?: number): Promise<Buffer> {
+    const { sheet, photos } = await this.#laid(scope, id, format, issue);
     // A large library, and few that start the server want a PDF of it at once.
-    const { drawCardPdf } = await import('./drawCardPdf.js');
-    return drawCardPdf(await this.#card(scope, id, issue), paper);
+    const { drawnPdf } = await import('../sheets/drawnPdf.js');
+    return drawnPdf(sheet, photos);
+  }
+
+  /** A page of the card as a PNG. @throws NotFoundError, also for a page it has not */
+  async png(scope: Scope, id: string, format: Format, page: number, issue?: number): Promise<Buffer> {
+    const { sheet, photos } = await this.#laid(scope, id, format, issue);
+    const { drawnPng } = await import('../sheets/drawnPng.js');
+    return drawnPng(sheet, pageOf(sheet, id, page), photos);
+  }
+
+  /** A page of the card as an SVG. @throws NotFoundError, also for a page it has not */
+  async svg(scope: Scope, id: string, format: Format, page: number, issue?: number): Promise<string> {
+    const { sheet, photos } = await this.#laid(scope, id, format, issue);
+    return drawnSvg(sheet, pageOf(sheet, id, page), photos);
   }
 
   /**
@@ -128,8 +159,25 @@ export class CardsService {
     return { revision, recipe: document, subRecipes };
   }
 
-  async #card(scope: Scope, id: string, issue: number | undefined): Promise<CardContent> {
-    return issue === undefined ? this.content(scope, id) : (await this.#published(scope, id, issue)).content;
+  /** What a card says, as it stands or as it was published, and which issue that is. */
+  async #card(scope: Scope, id: string, issue: number | undefined): Promise<{ readonly card: CardContent; readonly edition?: Edition }> {
+    if (issue === undefined) return { card: await this.content(scope, id) };
+    const { content, publishedAt } = await this.#published(scope, id, issue);
+    return { card: content, edition: { issue, on: dayText(publishedAt.toISOString().slice(0, 10), true) } };
+  }
+
+  async #laid(scope: Scope, id: string, format: Format, issue: number | undefined) {
+    const { card, edition } = await this.#card(scope, id, issue);
+    const photo = card.photo ? await this.photos.picture(scope, card.photo.id) : undefined;
+    const sheet = laidCard({
+      card,
+      format,
+      set: cardTypesetter,
+      ...(edition ? { edition } : {}),
+      ...(photo ? { photo: { width: photo.width, height: photo.height } } : {}),
+    });
+    const photos: Photos = new Map(card.photo && photo ? [[card.photo.id, photo.jpeg]] : []);
+    return { sheet, photos };
   }
 
   async #published(scope: Scope, recipeId: string, issue: number): Promise<PublishedCardEntity> {
@@ -137,6 +185,12 @@ export class CardsService {
     if (!row) throw new NotFoundError('published card', `${recipeId}, issue ${issue}`);
     return row;
   }
+}
+
+/** @throws NotFoundError for a page it has not */
+function pageOf({ pages }: CardSheet, id: string, page: number): number {
+  if (pages[page - 1] === undefined) throw new NotFoundError(`page ${page} of the card`, id);
+  return page - 1;
 }
 
 /** @throws OpenFindingsError where Check finds something wrong that nobody left with a reason */

@@ -14,6 +14,7 @@ export type KitchenFileEntry =
   | 'NamedBrief'
   | 'KitchenVessel'
   | 'LabelSheet'
+  | 'CardSettings'
   | 'KitchenFile';
 
 /** Where the interface's description has the schema of an entry of the kitchen file. */
@@ -22,8 +23,8 @@ export function schemaOfEntry(entry: KitchenFileEntry): { readonly $ref: string 
 }
 
 /** A key that holds what stands in the kitchen file: its schema is that file's own. */
-export function FromKitchenFile(entry: KitchenFileEntry, description = 'As in the kitchen file'): PropertyDecorator {
-  return ApiProperty({ allOf: [schemaOfEntry(entry)], description });
+export function FromKitchenFile(entry: KitchenFileEntry, description = 'As in the kitchen file', optional = false): PropertyDecorator {
+  return (optional ? ApiPropertyOptional : ApiProperty)({ allOf: [schemaOfEntry(entry)], description });
 }
 
 /** A list of entries of the kitchen file. */

@@ -3,13 +3,14 @@ import {
   GUIDELINES,
   RULE_SETS,
   Text,
+  type CardSettings,
   type Guideline,
   type KitchenVessel,
   type LabelSheet,
   type NamedBrief,
   type RuleSet,
 } from '@portiona/core';
-import { ListFromKitchenFile } from '../http/kitchenFileSchemas.js';
+import { FromKitchenFile, ListFromKitchenFile } from '../http/kitchenFileSchemas.js';
 
 /** The kitchen's own figure of a serving. */
 export class IndexDto {
@@ -36,6 +37,8 @@ export class KitchenDto {
   vessels?: KitchenVessel[];
   @ListFromKitchenFile('LabelSheet', 'Sheets of labels of the kitchen’s own, as in the kitchen file', true)
   labelSheets?: LabelSheet[];
+  @FromKitchenFile('CardSettings', 'How its cards are signed and printed, as in the kitchen file', true)
+  card?: CardSettings;
   @ApiProperty({ description: 'Whether it holds no foods and no recipes yet' }) empty: boolean;
   @ApiProperty({ description: 'Whether it was begun: what a new kitchen is asked was answered' }) begun: boolean;
 }

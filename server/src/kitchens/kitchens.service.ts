@@ -7,8 +7,8 @@ import type { Scope } from '../scope/scope.js';
 import { NamedKitchen, type KitchenDto } from './kitchen.dto.js';
 import { KitchenEntity } from './kitchen.entity.js';
 
-/** Settings that mean something left out: prices of any age, the day as it is, no briefs, no figure, vessels or sheets of the kitchen's own, the guideline of its rules. */
-const UNSETTABLE: ReadonlySet<string> = new Set(['maxPriceAge', 'date', 'briefs', 'index', 'guideline', 'vessels', 'labelSheets']);
+/** Settings that mean something left out: prices of any age, the day as it is, no briefs, no figure, vessels or sheets of the kitchen's own, the guideline of its rules, cards as usual. */
+const UNSETTABLE: ReadonlySet<string> = new Set(['maxPriceAge', 'date', 'briefs', 'index', 'guideline', 'vessels', 'labelSheets', 'card']);
 
 /** Kitchens and their settings. There is one kitchen until there are accounts; every row is owned by it all the same. */
 @Injectable()

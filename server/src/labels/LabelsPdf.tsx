@@ -1,5 +1,6 @@
 import { Document, Page, Path, Svg, Text, View } from '@react-pdf/renderer';
 import {
+  INK as colour,
   LABEL_PADDING,
   LABEL_SIZES,
   labelContainsText,
@@ -13,7 +14,6 @@ import {
   type LabelFit,
   type LabelSheet,
 } from '@portiona/core';
-import { CARD_COLOURS as colour } from '../cards/cardStyle.js';
 
 /** Labels and how each is set in its cell. */
 export interface SetLabel {

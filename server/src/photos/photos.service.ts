@@ -36,6 +36,12 @@ export class PhotosService {
     return row.jpeg;
   }
 
+  /** The picture and its size in pixels; undefined where there is none of that id. */
+  async picture({ kitchenId }: Scope, id: string): Promise<KeptPicture | undefined> {
+    const row = await this.database.manager.findOneBy(PhotoEntity, { kitchenId, id });
+    return row ? { jpeg: row.jpeg, width: row.width, height: row.height } : undefined;
+  }
+
   /** Photos as a kitchen file holds them: of some ids, by id. */
   async written({ kitchenId }: Scope, ids: readonly string[]): Promise<WrittenPhoto[]> {
     const rows = await this.database.manager.find(PhotoEntity, { where: { kitchenId, id: In(ids) }, order: { id: 'ASC' } });
@@ -91,7 +97,11 @@ export class PhotosService {
   async #letGo({ kitchenId }: Scope, but: string): Promise<void> {
     await this.database.manager.query(
       `DELETE FROM photos WHERE kitchen_id = $1 AND id <> $2 AND brought_at < now() - interval '1 day' AND NOT EXISTS (
-         SELECT FROM batch_revisions WHERE batch_revisions.kitchen_id = $1 AND document ? 'photo' AND document -> 'photo' ->> 'id' = photos.id)`,
+         SELECT FROM batch_revisions WHERE batch_revisions.kitchen_id = $1 AND document ? 'photo' AND document -> 'photo' ->> 'id' = photos.id)
+       AND NOT EXISTS (
+         SELECT FROM recipe_revisions WHERE recipe_revisions.kitchen_id = $1 AND document ? 'photo' AND document -> 'photo' ->> 'id' = photos.id)
+       AND NOT EXISTS (
+         SELECT FROM published_cards WHERE published_cards.kitchen_id = $1 AND content ? 'photo' AND content -> 'photo' ->> 'id' = photos.id)`,
       [kitchenId, but],
     );
   }

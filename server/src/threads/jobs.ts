@@ -1,6 +1,5 @@
-import type { FigureKey } from '@portiona/core';
+import type { FigureKey, Format } from '@portiona/core';
 import type { OnceKey } from '../database/once.js';
-import type { Paper } from '../cards/cardStyle.js';
 import { readSent } from '../http/readBody.js';
 import { NewDto, SaveDto } from '../http/saved.dto.js';
 import type { MergeDto } from '../merges/merge.dto.js';
@@ -31,9 +30,14 @@ export const THREAD_JOBS = {
   previewMerge: (house: House, scope: Scope, wanted: MergeDto) => house.merges.preview(scope, wanted),
   mergeFoods: (house: House, scope: Scope, wanted: MergeDto) => house.merges.merge(scope, wanted),
   publishCard: (house: House, scope: Scope, id: string, once?: OnceKey) => house.cards.publish(scope, id, once),
-  cardPage: (house: House, scope: Scope, id: string, paper: Paper, issue?: number) => house.cards.page(scope, id, paper, issue),
+  cardPage: (house: House, scope: Scope, id: string, issue?: number) => house.cards.page(scope, id, issue),
+  cardSheet: (house: House, scope: Scope, id: string, format: Format, issue?: number) => house.cards.sheetPage(scope, id, format, issue),
+  cardPng: (house: House, scope: Scope, id: string, format: Format, page: number, issue?: number) =>
+    house.cards.png(scope, id, format, page, issue),
+  cardSvg: (house: House, scope: Scope, id: string, format: Format, page: number, issue?: number) =>
+    house.cards.svg(scope, id, format, page, issue),
   cardInputs: (house: House, scope: Scope, id: string, issue: number) => house.cards.inputs(scope, id, issue),
-  cardPdf: (house: House, scope: Scope, id: string, paper: Paper, issue?: number) => house.cards.pdf(scope, id, paper, issue),
+  cardPdf: (house: House, scope: Scope, id: string, format: Format, issue?: number) => house.cards.pdf(scope, id, format, issue),
   cardMarkdown: (house: House, scope: Scope, id: string) => house.cards.markdown(scope, id),
   cardSchemaOrg: (house: House, scope: Scope, id: string) => house.cards.schemaOrg(scope, id),
   exportKitchen: (house: House, scope: Scope, photos: boolean) => house.exports.kitchenFile(scope, photos),
@@ -107,4 +111,12 @@ export const WRITING: ReadonlySet<keyof Jobs> = new Set<keyof Jobs>([
   'beginKitchen',
 ]);
 /** Jobs that draw pages and papers: slower than the rest, and given a thread of their own. */
-export const DRAWING: ReadonlySet<keyof Jobs> = new Set<keyof Jobs>(['cardPage', 'cardPdf', 'labelsPdf', 'takePhoto']);
+export const DRAWING: ReadonlySet<keyof Jobs> = new Set<keyof Jobs>([
+  'cardPage',
+  'cardSheet',
+  'cardPng',
+  'cardSvg',
+  'cardPdf',
+  'labelsPdf',
+  'takePhoto',
+]);

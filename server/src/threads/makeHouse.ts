@@ -47,7 +47,7 @@ export async function makeHouse(url: string | undefined): Promise<House> {
     packs,
     new ReceiptsService(database, once, packs),
     new MergesService(database, foods, packs, recipes),
-    new CardsService(database, once, kitchens, recipes),
+    new CardsService(database, once, kitchens, recipes, photos),
     new ImportsService(database, once, foods, packs, recipes, batches, photos),
     new ExportsService(database, kitchens, foods, packs, recipes, batches, photos),
     batches,

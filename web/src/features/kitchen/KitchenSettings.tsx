@@ -1,17 +1,12 @@
 import type { ReactNode } from 'react';
-import { useDispatch } from 'react-redux';
-import { ruleSet } from '@portiona/core';
-import { api, useChangeSettingsMutation, useGetKitchenQuery, type KitchenDto, type SettingsDto } from '../../api/api.gen';
-
-import { problemOf, problemText } from '../../api/problem';
+import { useGetKitchenQuery, type KitchenDto } from '../../api/api.gen';
+import { useChangeSettings } from './useChangeSettings';
 import { Modal } from '../../ui/Modal';
-import { useToast } from '../../ui/Toasts';
 import { OwnFigure } from './OwnFigure';
 import { OwnVessels } from './OwnVessels';
 import { CURRENCIES, MEASURES, RULES } from './settingChoices';
 import { Input } from '../../ui/Input';
 import { Select } from '../../ui/Select';
-import { Segmented } from '../../ui/Segmented';
 
 const STAPLES: readonly (readonly [KitchenDto['staples'], string])[] = [
   ['counted', 'Counted like everything else'],
@@ -96,34 +91,6 @@ export function KitchenSettings({ open, onClose }: { readonly open: boolean; rea
       </div>
     </Modal>
   );
-}
-
-/** The rule set of the kitchen's cards, as a control beside the card. */
-export function RuleSetChoice() {
-  const kitchen = useGetKitchenQuery().data;
-  const change = useChangeSettings();
-  if (!kitchen) return null;
-  return (
-    <Segmented
-      label="Rounding of the kitchen's cards"
-      value={kitchen.rules}
-      options={RULES.map(([rules, name]) => [rules, ruleSet(rules).short, name] as const)}
-      onChange={(rules) => change({ rules })}
-    />
-  );
-}
-
-function useChangeSettings(): (changes: SettingsDto) => void {
-  const [save] = useChangeSettingsMutation();
-  const say = useToast();
-  const dispatch = useDispatch();
-  return (settingsDto) => {
-    save({ settingsDto })
-      .unwrap()
-      // What a box costs and delivers follows the settings.
-      .then(() => dispatch(api.util.invalidateTags(['recipes'])))
-      .catch((error: unknown) => say(problemText(problemOf(error))));
-  };
 }
 
 function Choice<Word extends string>({
