@@ -1,4 +1,5 @@
 import { execFileSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -14,11 +15,20 @@ afterAll(() => server.close());
 
 const DAL = '/api/recipes/smoky-lentil-and-squash-dal';
 
-test('the page needs nothing from anywhere, and may run nothing', async () => {
+test('the page needs nothing from anywhere, and may run its own script alone, as a file too', async () => {
   const { text, headers } = await server.http.get(`${DAL}/card.html`).expect(200);
   expect(text.replace(/url\(data:/g, '')).not.toMatch(/url\(|src="|href="/);
-  expect(headers['content-security-policy']).toMatch(/default-src 'none'/);
-  expect(headers['content-security-policy']).not.toMatch(/script-src/);
+  const policy = headers['content-security-policy'] ?? '';
+  expect(policy).toMatch(/^default-src 'none'; script-src 'sha256-[^']+'; style-src/);
+  const scripts = [...text.matchAll(/<script>(.*?)<\/script>/gs)].map(([, script = '']) => script);
+  expect(scripts).toHaveLength(1);
+  expect(policy).toContain(
+    createHash('sha256')
+      .update(scripts[0] ?? '')
+      .digest('base64'),
+  );
+  const [, inPage = ''] = /<meta http-equiv="Content-Security-Policy" content="([^"]*)"/.exec(text) ?? [];
+  expect(`${inPage.replace(/&#x27;/g, "'")}; frame-ancestors 'self'`).toBe(policy);
 });
 
 test('what the energy comes from is said to whom cannot see it', async () => {

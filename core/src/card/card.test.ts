@@ -4,7 +4,7 @@ import { kitchenOf, recipeOf } from '../../test/kitchens.js';
 import { Kitchen, type KitchenContent } from '../recipe/index.js';
 import { cardContent } from './cardContent.js';
 import { stepTextOf } from './cardSteps.js';
-import { cardPriceText, cardSmallPrint, dayText, leadOf, numbersKept, unbroken } from './cardSentences.js';
+import { cardPriceText, cardSmallPrint, dayText, numbersKept, unbroken } from './cardSentences.js';
 import { cautionsFor } from './cautions.js';
 import { kindsOf } from '../food/index.js';
 import { schemaOrgRecipe } from './schemaOrgRecipe.js';
@@ -154,12 +154,8 @@ test('schema.org data has the names readers’ machines look for, with units', (
   expect(data.recipeInstructions).toHaveLength(4);
 });
 
-test('a card without lead says boxes and minutes', () => {
-  expect(leadOf({ ...dal, lead: '' })).toBe('Makes 5 boxes. 25 minutes at the stove, 55 in all.');
-});
-
 test('no number is torn from its unit', () => {
   expect(numbersKept('simmer 8 min at 200 °C with 1 ½ cups milk, 2 onions')).toBe(
-    'simmer 8\u00a0min at 200\u00a0°C with 1 ½\u00a0cups milk, 2 onions',
+    'simmer 8\u00a0min at 200\u00a0°C with 1\u00a0½\u00a0cups milk, 2 onions',
   );
 });

@@ -17,17 +17,8 @@ export function unbroken(measure: string): string {
 export function numbersKept(words: string): string {
   return words
     .replace(/ \/ (?=-?\d)/g, '\u00a0/\u00a0')
+    .replace(/(\d) (?=[¼½¾⅓⅔⅛⅜⅝⅞])/g, '$1\u00a0')
     .replace(/([\d¼½¾⅓⅔]) (?=(?:k?g|m?l|min|minutes?|h|hours?|tbsp|tsp|cups?|cm|cloves?|°[CF])(?![\p{L}\d]))/gu, '$1\u00a0');
-}
-
-/** The lead of a card: the developer's own, or boxes and minutes where there is none. */
-export function leadOf(card: CardContent): string {
-  if (card.lead !== '') return card.lead;
-  const minutes = [
-    ...(card.activeMinutes === undefined ? [] : [`${card.activeMinutes} minutes at the stove`]),
-    ...(card.totalMinutes === undefined ? [] : [`${card.totalMinutes} in all`]),
-  ];
-  return [`Makes ${card.servingsText}.`, ...(minutes.length > 0 ? [`${minutes.join(', ')}.`] : [])].join(' ');
 }
 
 /**

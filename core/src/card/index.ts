@@ -11,5 +11,6 @@ export * from './cardTable.js';
 export * from './cautions.js';
 export * from './chosenCard.js';
 export * from './numberStyle.js';
+export * from './readerCard.js';
 export * from './schemaOrgRecipe.js';
 export * from './secondMeasure.js';

@@ -1,5 +1,6 @@
 export * from './band.js';
 export * from './design.js';
+export * from './dishSheet.js';
 export * from './face.js';
 export * from './ink.js';
 export * from './laidCard.js';

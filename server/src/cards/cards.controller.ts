@@ -7,6 +7,7 @@ import type { OnceKey } from '../database/once.js';
 import { ONCE_HEADER, OnceKeyOf } from '../http/onceKeyOf.js';
 import { SettledLists } from '../threads/settledLists.js';
 import { Threads } from '../threads/threads.js';
+import { READER_POLICY } from './readerScript.js';
 import type { Scope } from '../scope/scope.js';
 import { InScope } from '../scope/inScope.js';
 
@@ -58,7 +59,7 @@ export class CardsController {
 
   @Get('recipes/:id/card.html')
   @Header('Content-Type', 'text/html; charset=utf-8')
-  @Header('Content-Security-Policy', CARD_POLICY)
+  @Header('Content-Security-Policy', `${READER_POLICY}; frame-ancestors 'self'`)
   @Header('X-Frame-Options', 'SAMEORIGIN')
   @Header('Cache-Control', 'no-store')
   @ApiOperation({ operationId: 'getCardPage', summary: 'The card as a self-contained page with schema.org data' })

@@ -6,10 +6,15 @@ import {
   cardMarkdown,
   checkedRecipe,
   dayText,
+  dishSheet,
   foodsOf,
   kitchenFileText,
   laidCard,
+  readerCard,
+  readerOfOneSize,
+  readKitchen,
   schemaOrgRecipe,
+  taughtKitchen,
   type CardContent,
   type CardSheet,
   type Edition,
@@ -25,7 +30,7 @@ import { toFinding } from '../recipes/finding.mapper.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
 import type { OpenRecipeDto } from '../recipes/recipe.dto.js';
 import { RecipesService } from '../recipes/recipes.service.js';
-import { CardPage } from './CardPage.js';
+import { ReaderPage } from './ReaderPage.js';
 import { scriptSafe } from './scriptSafe.js';
 import type { PublishedCardDto } from './card.dto.js';
 import { cardTypesetter } from '../sheets/cardTypesetter.js';
@@ -58,10 +63,22 @@ export class CardsService {
     return JSON.stringify(inputs, null, 2);
   }
 
-  /** The card as a self-contained page: as it stands, or as it was published. @throws NotFoundError */
+  /** The card as a reader's page, everything inside: as it stands, or as it was published. @throws NotFoundError */
   async page(scope: Scope, id: string, issue?: number): Promise<string> {
-    const { card } = await this.#card(scope, id, issue);
-    return `<!doctype html>${renderToStaticMarkup(<CardPage card={asRead(card)} paper="a5" />)}`;
+    const { card, edition } = await this.#card(scope, id, issue);
+    const made = issue === undefined ? await this.#opened(scope, id) : await this.#asPublished(scope, id, issue);
+    const { sheet, photos, photo } = await this.#laidAs(scope, card, edition, 'a5');
+    const page = (
+      <ReaderPage
+        id={`${id}${issue === undefined ? '' : `, issue ${issue}`}`}
+        reader={made ? readerCard(made.recipe, made.kitchen, card) : readerOfOneSize(card)}
+        dish={dishSheet(card, photo, cardTypesetter)}
+        printed={sheet}
+        photos={photos}
+        issue={edition ? `Issue ${edition.issue} of ${edition.on}` : 'Not published'}
+      />
+    );
+    return `<!doctype html>${renderToStaticMarkup(page)}`;
   }
 
   /** The card laid out, as a page that shows and prints it. @throws NotFoundError */
@@ -168,16 +185,23 @@ export class CardsService {
 
   async #laid(scope: Scope, id: string, format: Format, issue: number | undefined) {
     const { card, edition } = await this.#card(scope, id, issue);
-    const photo = card.photo ? await this.photos.picture(scope, card.photo.id) : undefined;
-    const sheet = laidCard({
-      card,
-      format,
-      set: cardTypesetter,
-      ...(edition ? { edition } : {}),
-      ...(photo ? { photo: { width: photo.width, height: photo.height } } : {}),
-    });
-    const photos: Photos = new Map(card.photo && photo ? [[card.photo.id, photo.jpeg]] : []);
-    return { sheet, photos };
+    return this.#laidAs(scope, card, edition, format);
+  }
+
+  async #laidAs(scope: Scope, card: CardContent, edition: Edition | undefined, format: Format) {
+    const kept = card.photo ? await this.photos.picture(scope, card.photo.id) : undefined;
+    const photo = kept && { width: kept.width, height: kept.height };
+    const sheet = laidCard({ card, format, set: cardTypesetter, ...(edition ? { edition } : {}), ...(photo ? { photo } : {}) });
+    const photos: Photos = new Map(card.photo && kept ? [[card.photo.id, kept.jpeg]] : []);
+    return { sheet, photos, photo };
+  }
+
+  /** The recipe and the kitchen that a published card was computed from; undefined where that was not kept, or cannot be read any more. */
+  async #asPublished(scope: Scope, id: string, issue: number): Promise<{ readonly recipe: Recipe; readonly kitchen: Kitchen } | undefined> {
+    const { inputs } = await this.#published(scope, id, issue);
+    const read = inputs === null ? undefined : readKitchen(JSON.parse(JSON.stringify(inputs)), '1970-01-01');
+    const recipe = read?.ok ? read.entry.recipes.find((one) => one.id === id) : undefined;
+    return read?.ok && recipe ? { recipe, kitchen: taughtKitchen(read.entry, read.entry.batches) } : undefined;
   }
 
   async #published(scope: Scope, recipeId: string, issue: number): Promise<PublishedCardEntity> {

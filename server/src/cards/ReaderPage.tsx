@@ -1,0 +1,439 @@
+import {
+  cardFacts,
+  cardPriceText,
+  cardSmallPrint,
+  numbersKept,
+  schemaOrgRecipe,
+  spokenFigure,
+  stepSpans,
+  unbroken,
+  wayLead,
+  type CardContent,
+  type CardFigure,
+  type CardRun,
+  type CardSheet,
+  type CardTableRow,
+  type ReaderCard,
+} from '@portiona/core';
+import { cardFaceRules, pageSvg, SVG_RULES, type Photos } from '../sheets/drawnSvg.js';
+import { READER_POLICY, READER_SCRIPT } from './readerScript.js';
+import { readerStyle } from './readerStyle.js';
+import { scriptSafe } from './scriptSafe.js';
+
+const WITHIN: { readonly [figure: string]: string | undefined } = { sugars: 'of which sugars', saturates: 'of which saturates' };
+const PATTERNED = new Set(['protein', 'carbohydrate', 'fat', 'fibre']);
+
+interface ReaderPageProps {
+  /** What it is kept under in a reader's browser. */
+  readonly id: string;
+  readonly reader: ReaderCard;
+  /** The dish alone; and the card as it is printed. */
+  readonly dish: CardSheet;
+  readonly printed: CardSheet;
+  readonly photos: Photos;
+  readonly issue: string;
+}
+
+/** A card as a reader's page: everything inside, for a phone beside the stove. Without its script it is still the whole card. */
+export function ReaderPage({ id, reader, dish, printed, photos, issue }: ReaderPageProps) {
+  const { card, sizes, own } = reader;
+  const lines = card.sections.flatMap((section) => section.lines);
+  const data = { id, title: card.title, name: card.servingName, servings: card.servings, own, sizes };
+  const ownSize = sizes[own].find(({ servings }) => servings === card.servings);
+  const weighed = lines.filter(({ at }) => (ownSize?.grams[at] ?? 0) > 0);
+  return (
+    <html lang="en">
+      <head>
+        <meta charSet="utf-8" />
+        <meta name="viewport" content="width=device-width, initial-scale=1" />
+        <meta httpEquiv="Content-Security-Policy" content={READER_POLICY} />
+        <title>{card.title}</title>
+        <style dangerouslySetInnerHTML={{ __html: cardFaceRules() + SVG_RULES + readerStyle() }} />
+        <script type="application/ld+json" dangerouslySetInnerHTML={{ __html: scriptSafe(schemaOrgRecipe(card)) }} />
+      </head>
+      <body>
+        <div className="printed" aria-hidden="true" dangerouslySetInnerHTML={{ __html: svgsOf(printed, photos) }} />
+        <header className="top">
+          <span>{card.publication ?? ''}</span>
+          <button type="button" id="awake" aria-pressed="false" hidden>
+            keep the screen on
+          </button>
+        </header>
+        <div className="dish" dangerouslySetInnerHTML={{ __html: svgsOf(dish, photos) }} />
+        <main>
+          {card.series !== '' && <p className="series">{card.series}</p>}
+          <h1>{card.title}</h1>
+          {card.lead !== '' && <p className="lead">{card.lead}</p>}
+          <div className="facts">
+            {cardFacts(card).map(({ said, of }) => (
+              <span key={said}>
+                <b>{said}</b>
+                {of}
+              </span>
+            ))}
+          </div>
+          <Sizes card={card} own={own} weighed={weighed} />
+          <div className="parts">
+            <Ingredients card={card} />
+            <Method reader={reader} />
+          </div>
+          <p className="small">{cardSmallPrint(card)}</p>
+          <p className="small">{[issue, card.publication, card.address].filter((one) => one !== undefined && one !== '').join(', ')}</p>
+          <div className="does" data-needs-script hidden>
+            <button type="button" id="print">
+              Print
+            </button>
+            <button type="button" id="untick">
+              Untick all
+            </button>
+          </div>
+        </main>
+        <section id="timers" aria-label="Timers" />
+        <p id="timers-said" className="note" aria-live="polite" style={{ position: 'absolute', left: -9999 }} />
+        <Foot card={card} />
+        <Docket card={card} />
+        <script type="application/json" id="card-data" dangerouslySetInnerHTML={{ __html: scriptSafe(data) }} />
+        <script dangerouslySetInnerHTML={{ __html: READER_SCRIPT }} />
+      </body>
+    </html>
+  );
+}
+
+function svgsOf(sheet: CardSheet, photos: Photos): string {
+  return sheet.pages.map((page) => pageSvg(sheet, page, photos, { own: false })).join('');
+}
+
+/** How many, in which measures, and by a pack that the reader has. */
+function Sizes({
+  card,
+  own,
+  weighed,
+}: {
+  readonly card: CardContent;
+  readonly own: ReaderCard['own'];
+  readonly weighed: CardContent['sections'][number]['lines'];
+}) {
+  const units = [['written', 'as written'] as const, ['metric', 'g, ml'] as const, ['us', 'oz, cup'] as const];
+  return (
+    <div data-needs-script hidden>
+      <div className="sizes">
+        <div className="stepper">
+          <button type="button" id="fewer" aria-label={`One ${card.servingName} fewer`}>
+            −
+          </button>
+          <output id="servings" aria-live="polite">
+            {card.servingsText}
+          </output>
+          <button type="button" id="more" aria-label={`One ${card.servingName} more`}>
+            +
+          </button>
+        </div>
+        <div className="units" role="group" aria-label="Measures">
+          {units.map(([name, words]) => (
+            <button key={name} type="button" data-units={name} aria-pressed={name === own}>
+              {words}
+            </button>
+          ))}
+        </div>
+      </div>
+      <p className="note" id="said" aria-live="polite" />
+      {weighed.length > 0 && (
+        <details className="pack">
+          <summary>By what I have</summary>
+          <form id="pack">
+            <label htmlFor="pack-grams">I have</label>
+            <input id="pack-grams" inputMode="decimal" aria-label="Grams that I have" /> g of{' '}
+            <select id="pack-line" aria-label="What I have">
+              {weighed.map(({ at, food }) => (
+                <option key={at} value={at}>
+                  {food}
+                </option>
+              ))}
+            </select>
+            <button type="submit">Make it fit</button>
+          </form>
+          <p className="note" id="pack-said" aria-live="polite" />
+        </details>
+      )}
+    </div>
+  );
+}
+
+function Ingredients({ card }: { readonly card: CardContent }) {
+  return (
+    <div>
+      {card.sections.map(({ name, served, lines }, s) => (
+        <section key={s}>
+          <h2>
+            {name}
+            {served === 'table' && ', at the table'}
+            {served === 'optional' && ', if you like'}
+          </h2>
+          <ul className="lines">
+            {lines.map(({ at, amount, food, note, second, allergens, optional }) => (
+              <li key={at}>
+                <label data-line={at}>
+                  <input type="checkbox" data-tick={`line ${at}`} aria-label={`${food}: have it`} />
+                  <b>{amount === 'to taste' ? '' : amount}</b>
+                  <span>
+                    {numbersKept(
+                      [amount === 'to taste' ? `${food}, to taste` : food, note, optional ? 'optional' : ''].filter(Boolean).join(', '),
+                    )}
+                    {allergens.length > 0 && (
+                      <>
+                        {' '}
+                        (<strong>{allergens.join(', ')}</strong>)
+                      </>
+                    )}{' '}
+                    <small>{unbroken(second)}</small>
+                  </span>
+                </label>
+              </li>
+            ))}
+          </ul>
+        </section>
+      ))}
+    </div>
+  );
+}
+
+function Method({ reader: { card, steps, plainAmounts } }: { readonly reader: ReaderCard }) {
+  const { cautions, servingsText } = card;
+  return (
+    <div>
+      {steps.length > 0 && <h2>Method</h2>}
+      <ul id="notes" />
+      <span id="times" hidden>
+        Times are those of {servingsText}: a larger batch takes longer to come to heat. Go by the sign, not by the clock.
+      </span>
+      <ol className="steps">
+        {steps.map((step, i) => (
+          <li key={i}>
+            <input type="checkbox" data-tick={`step ${i}`} aria-label={`Step ${i + 1} is done`} />
+            <span className="n">{i + 1}</span>
+            <div>
+              {step.part !== '' && <i>{step.part}. </i>}
+              <Runs runs={step.runs} step={i + 1} />
+              {(step.or ?? []).map((way, w) => (
+                <span key={w} className="way">
+                  <i>{wayLead(way.name)}</i> <Runs runs={way.runs} step={i + 1} />
+                </span>
+              ))}
+              {plainAmounts.includes(i) && (
+                <span className="plain-amount" hidden>
+                  ▲ Amounts in the words of this step are for {servingsText}.
+                </span>
+              )}
+            </div>
+          </li>
+        ))}
+      </ol>
+      <h2>Keeping</h2>
+      <dl className="keep">
+        {[
+          ['Fridge', cautions.fridge],
+          ['Freezer', cautions.freezer],
+          ['Reheat', cautions.reheat],
+        ].map(([name, words]) => (
+          <div key={name}>
+            <dt>{name}</dt>
+            <dd>{numbersKept(words ?? '')}</dd>
+          </div>
+        ))}
+      </dl>
+    </div>
+  );
+}
+
+/** A step's words: what it mentions with an amount can change, and a time starts its timer. */
+function Runs({ runs, step }: { readonly runs: readonly CardRun[]; readonly step: number }) {
+  return (
+    <>
+      {runs.map(({ text, strong }, r) =>
+        strong ? (
+          <b key={r} data-mention>
+            {numbersKept(text)}
+          </b>
+        ) : (
+          <Timed key={r} words={text} step={step} />
+        ),
+      )}
+    </>
+  );
+}
+
+function Timed({ words, step }: { readonly words: string; readonly step: number }) {
+  const times = stepSpans(words).flatMap((span) => (span.kind === 'time' ? [span] : []));
+  let from = 0;
+  const pieces = times.flatMap((time) => {
+    if (time.from < from) return [];
+    const before = words.slice(from, time.from);
+    from = time.to;
+    const minutes = typeof time.minutes === 'number' ? time.minutes : time.minutes[0];
+    return [{ before, said: words.slice(time.from, time.to), minutes }];
+  });
+  return (
+    <>
+      {pieces.map(({ before, said, minutes }, i) => (
+        <span key={i}>
+          {numbersKept(before)}
+          <button type="button" className="time" data-minutes={minutes} data-step={step} aria-label={`${said}: start a timer`}>
+            {numbersKept(said)}
+          </button>
+        </span>
+      ))}
+      {numbersKept(words.slice(from))}
+    </>
+  );
+}
+
+/** What a box delivers, at the foot: the whole docket opens from it. */
+function Foot({ card }: { readonly card: CardContent }) {
+  const protein = card.macros.find(({ figure }) => figure === 'protein');
+  const cells = [
+    ['energy', 'Energy', card.energy],
+    ['protein', 'Protein', protein],
+    ['used', `A ${card.servingName}, used`, card.used],
+  ] as const;
+  return (
+    <div className="foot" data-needs-script hidden>
+      <button type="button" id="open-docket" aria-haspopup="dialog">
+        {cells.map(
+          ([id, name, figure]) =>
+            figure && (
+              <span key={id}>
+                {name}
+                <b data-bar={id}>{spokenOf(figure)}</b>
+              </span>
+            ),
+        )}
+        <em aria-hidden="true">▴</em>
+      </button>
+    </div>
+  );
+}
+
+function spokenOf(figure: CardFigure): string {
+  const { qualifier, number, unit } = spokenFigure(figure);
+  return [qualifier, number, unit].filter(Boolean).join(' ');
+}
+
+function Docket({ card }: { readonly card: CardContent }) {
+  const { energy, energyKj, energyShares, macros, index, intoEachBox, topping, used, usedForAll, till, keeps, claims = [], table } = card;
+  return (
+    <dialog id="docket" aria-label="Docket">
+      <div className="docket-head">
+        <span>
+          Energy, a {card.servingName} of {card.weight.text} g
+        </span>
+        <button type="button" id="close-docket">
+          close
+        </button>
+      </div>
+      {energy && (
+        <p className="large">
+          {spokenOf({ ...energy, unit: '' })} <small>kcal{energyKj ? `, ${energyKj.text} kJ` : ''}</small>
+        </p>
+      )}
+      <div
+        className="split"
+        role="img"
+        aria-label={`Of the energy ${energyShares.map(({ of, share }) => `${Math.round(share * 100)} % ${of}`).join(', ')}`}
+      >
+        {energyShares.map(({ of, share }) => (
+          <b key={of} className={of} style={{ width: `${(share * 100).toFixed(2)}%` }} />
+        ))}
+      </div>
+      {[...macros, ...(index ? [index] : [])].map((figure) => (
+        <Row key={figure.figure} figure={figure} />
+      ))}
+      {claims.length > 0 && <p className="small">{claims.join(', ')}</p>}
+      <hr className="tear" />
+      {intoEachBox.map(({ grams, part, figures = [] }) => (
+        <Said
+          key={part}
+          name={`Into each ${card.servingName}, ${part.toLowerCase()}`}
+          said={`${grams} g`}
+          note={figures.map(spokenOf).join(', ')}
+        />
+      ))}
+      {topping?.figures.map((figure) => (
+        <Said key={figure.figure} name={`${figure.name} with ${topping.name.toLowerCase()}`} said={spokenOf(figure)} />
+      ))}
+      {(used ?? till) && <hr className="tear" />}
+      {used && <Said name={`A ${card.servingName}, used`} said={spokenOf(used)} />}
+      {usedForAll && <Said name={`All ${card.servings}, ${card.hasTopping ? 'with topping' : 'used'}`} said={spokenOf(usedForAll)} />}
+      {till && <Said name="At the till, whole packs" said={spokenOf(till)} />}
+      {card.prices && <p className="small">{cardPriceText(card)}</p>}
+      {keeps && (
+        <>
+          <hr className="tear" />
+          <Said name="Fridge" said={keeps.fridge} />
+          <Said name="Freezer" said={keeps.freezer} />
+        </>
+      )}
+      {table && <Table rows={table} name={card.servingName} />}
+    </dialog>
+  );
+}
+
+function Row({ figure }: { readonly figure: CardFigure }) {
+  const { qualifier, number, unit } = spokenFigure(figure);
+  const within = WITHIN[figure.figure];
+  return (
+    <div className={within ? 'row within' : 'row'}>
+      <span>
+        {PATTERNED.has(figure.figure) && <i className={figure.figure} />}
+        {within ?? figure.name}
+      </span>
+      <b>
+        {qualifier !== '' && <small>{qualifier} </small>}
+        {number} <small>{unit}</small>
+      </b>
+    </div>
+  );
+}
+
+function Said({ name, said, note = '' }: { readonly name: string; readonly said: string; readonly note?: string }) {
+  return (
+    <div className="row">
+      <span>{name}</span>
+      <b>
+        {said}
+        {note !== '' && (
+          <small>
+            <br />
+            {note}
+          </small>
+        )}
+      </b>
+    </div>
+  );
+}
+
+function Table({ rows, name }: { readonly rows: readonly CardTableRow[]; readonly name: string }) {
+  return (
+    <table>
+      <thead>
+        <tr>
+          <th scope="col">
+            <span style={{ position: 'absolute', left: -9999 }}>Nutrient</span>
+          </th>
+          <th scope="col">per {name}</th>
+          <th scope="col">per 100 g</th>
+          <th scope="col">of a day</th>
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map((row) => (
+          <tr key={row.figure}>
+            <th scope="row">{row.within ? `of which ${row.name.toLowerCase()}` : row.name}</th>
+            <td>{row.perServing}</td>
+            <td>{row.per100g}</td>
+            <td>{row.daily}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
