@@ -97,7 +97,9 @@ function sizeOf(
   const asked: Recipe = { ...scaled, card: { ...recipe.card, units } };
   const { figures } = printedRecipe(asked, kitchen);
   const card = asRead(same ?? cardContent(asked, kitchen));
-  const grams = figures.lines.flatMap(({ at, weights }) => (weights ? [[at, Math.ceil(weights.purchase * 10) / 10]] : []));
+  const grams = figures.lines.flatMap(({ at, weights }): [string, number][] =>
+    weights ? [[at, Math.ceil(weights.purchase * 10) / 10]] : [],
+  );
   return sizeFrom(card, servings, card.steps.length - stepsWritten(recipe), Object.fromEntries(grams));
 }
 

@@ -1,6 +1,5 @@
 import { Injectable } from '@nestjs/common';
 import {
-  asRead,
   CARD_CONTENT_VERSION,
   cardContent,
   cardMarkdown,
@@ -135,7 +134,8 @@ export class CardsService {
       const foods = kitchen.content.foods.filter((food) => own.has(food.id));
       const packs = kitchen.content.packs.filter(({ food }) => own.has(food));
       const settings = { ...(await this.kitchens.stated(scope)), date: kitchen.settings.date };
-      const recipes = [recipe, ...subRecipes];
+      // What is reckoned from it needs no picture; the one it shows is kept under its own name.
+      const recipes = [recipe, ...subRecipes].map(({ photo: _, ...rest }) => rest);
       const taught = await this.recipes.taughtBy(scope, recipes, foods);
       const inputs = kitchenFileText({ settings, foods: [...foods, ...taught.foods], packs: [...packs], recipes, batches: taught.batches });
       const content = cardContent(recipe, kitchen);

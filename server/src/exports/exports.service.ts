@@ -7,7 +7,6 @@ import {
   pricesSheet,
   recipesSheet,
   withThenIfOther,
-  type Batch,
   type Pack,
   type Recipe,
   type Sheet,
@@ -46,12 +45,13 @@ export class ExportsService {
     const byId = (a: { readonly id?: string }, b: { readonly id?: string }) => ((a.id ?? '') < (b.id ?? '') ? -1 : 1);
     const content = await this.database.read(async () => {
       const batches = await this.batches.loadForCalculation(scope);
-      const shown = [...new Set(batches.flatMap(({ photo }) => photo?.id ?? []))];
+      const recipes = (await this.recipes.loadForCalculation(scope)).sort(byId);
+      const shown = photosOf([...batches, ...recipes]);
       return {
         settings: await this.kitchens.stated(scope),
         foods: (await this.foods.loadForCalculation(scope)).sort(byId),
         packs: (await this.packs.everSeen(scope)).sort(byId),
-        recipes: (await this.recipes.loadForCalculation(scope)).sort(byId),
+        recipes: withPhotos ? recipes : recipes.map(withoutPhoto),
         batches: withPhotos ? batches : batches.map(withoutPhoto),
         photos: withPhotos ? await this.photos.written(scope, shown) : [],
       };
@@ -71,7 +71,15 @@ export class ExportsService {
     );
     const recipes = [recipe, ...subRecipes];
     const taught = await this.recipes.taughtBy(scope, recipes, foods);
-    return kitchenFileText({ settings, foods: [...foods, ...taught.foods], packs, recipes, batches: taught.batches.map(withoutPhoto) });
+    const photos = await this.photos.written(scope, photosOf(recipes));
+    return kitchenFileText({
+      settings,
+      foods: [...foods, ...taught.foods],
+      packs,
+      recipes,
+      batches: taught.batches.map(withoutPhoto),
+      photos,
+    });
   }
 
   /** One recipe's ingredients with what each comes to. @throws NotFoundError */
@@ -138,8 +146,13 @@ export class ExportsService {
   }
 }
 
-function withoutPhoto({ photo: _, ...batch }: Batch): Batch {
-  return batch;
+/** Ids of the photos that recipes and batches show. */
+function photosOf(shown: readonly { readonly photo?: { readonly id: string } }[]): string[] {
+  return [...new Set(shown.flatMap(({ photo }) => photo?.id ?? []))];
+}
+
+function withoutPhoto<Shown extends { readonly photo?: object }>({ photo: _, ...rest }: Shown): Omit<Shown, 'photo'> {
+  return rest;
 }
 
 /** A sheet as CSV: what a spreadsheet would run as a formula has an apostrophe before it. */

@@ -72,7 +72,11 @@ export class ImportsService {
     const taken = await this.once.write(kitchenId, once, async () => {
       const found = keep ? await this.#newOf(scope, entry) : entry;
       const kept = await this.photos.keep(scope, pictures.made);
-      const content = { ...found, batches: found.batches.map((batch) => withPhotos(batch, kept)) };
+      const content = {
+        ...found,
+        recipes: found.recipes.map((recipe) => withPhoto(recipe, kept)),
+        batches: found.batches.map((batch) => withPhoto(batch, kept)),
+      };
       const changes = { ...(name === undefined ? {} : { name }), ...(settings && !keep ? { settings } : {}) };
       if (Object.keys(changes).length > 0) await this.database.manager.update(KitchenEntity, { id: kitchenId }, changes);
       await this.#insert(scope, kitchenId, content);
@@ -192,8 +196,8 @@ export class ImportsService {
   }
 }
 
-/** A batch that names its photo as it is kept here. */
-function withPhotos(batch: BatchEntry, kept: ReadonlyMap<string, string>): BatchEntry {
-  const id = batch.photo && kept.get(batch.photo.id);
-  return id === undefined ? batch : { ...batch, photo: { ...batch.photo, id } };
+/** A recipe or a batch that names its photo as it is kept here. */
+function withPhoto<Shown extends { photo?: { id: string } }>(shown: Shown, kept: ReadonlyMap<string, string>): Shown {
+  const id = shown.photo && kept.get(shown.photo.id);
+  return id === undefined ? shown : { ...shown, photo: { ...shown.photo, id } };
 }

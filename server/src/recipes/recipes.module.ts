@@ -2,6 +2,7 @@ import { Module } from '@nestjs/common';
 import { FoodsModule } from '../foods/foods.module.js';
 import { KitchensModule } from '../kitchens/kitchens.module.js';
 import { PacksModule } from '../packs/packs.module.js';
+import { PhotosModule } from '../photos/photos.module.js';
 import { BriefsController } from './briefs.controller.js';
 import { FindingsController } from './findings.controller.js';
 import { SubRecipesService } from './subRecipes.service.js';
@@ -16,7 +17,7 @@ import { VersionsController } from './versions.controller.js';
 import { VersionsService } from './versions.service.js';
 
 @Module({
-  imports: [KitchensModule, FoodsModule, PacksModule],
+  imports: [KitchensModule, FoodsModule, PacksModule, PhotosModule],
   controllers: [RecipesController, VersionsController, BriefsController, FindingsController],
   providers: [
     LearnedYieldsService,

@@ -31,6 +31,7 @@ import type { SavedRecipeDto } from '../http/saved.dto.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
 import { LearnedYieldsService } from './learnedYields.service.js';
 import { PacksService } from '../packs/packs.service.js';
+import { PhotosService } from '../photos/photos.service.js';
 import type { LearnedYieldDto, OpenRecipeDto, UsedInDto } from './recipe.dto.js';
 import { RecipeEntity } from './recipe.entity.js';
 import { toRecipe, toSavedRecipe } from './recipe.mapper.js';
@@ -47,6 +48,7 @@ export class RecipesService {
     private readonly foods: FoodsService,
     private readonly packs: PacksService,
     private readonly learned: LearnedYieldsService,
+    private readonly photos: PhotosService,
   ) {}
 
   /** @throws NotFoundError */
@@ -292,6 +294,7 @@ export class RecipesService {
     const faults = [
       ...(await this.faultsOf(scope, [document], ['document'])),
       ...(await this.#takenPartFaults(scope, document, 'document')),
+      ...(document.photo ? await this.photos.faultsOf(scope, document.photo.id, 'document.photo.id') : []),
     ];
     if (faults.length > 0) throw new ValidationError(faults);
   }

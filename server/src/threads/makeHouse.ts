@@ -31,8 +31,8 @@ export async function makeHouse(url: string | undefined): Promise<House> {
   const kitchens = new KitchensService(database);
   const foods = new FoodsService(database, once);
   const packs = new PacksService(database, once, foods, kitchens);
-  const recipes = new RecipesService(database, once, kitchens, foods, packs, new LearnedYieldsService(database, foods));
   const photos = new PhotosService(database);
+  const recipes = new RecipesService(database, once, kitchens, foods, packs, new LearnedYieldsService(database, foods), photos);
   const batches = new BatchesService(database, once, kitchens, foods, recipes, photos);
   const upstream = new UpstreamChangesService(database, recipes);
   const summaries = new RecipeSummariesService(database, kitchens, recipes);

@@ -12,6 +12,7 @@ import { Segmented } from '../../ui/Segmented';
 import { useStation } from '../station';
 import { CardFrame, type CardTold } from './CardFrame';
 import { CardOutputs } from './CardOutputs';
+import { DishPhotoButton } from './DishPhotoButton';
 import { Published } from './Published';
 import { Snapped } from './Snapped';
 import './card.css';
@@ -84,6 +85,14 @@ export function CardStation() {
             }}
           />
         </DropPanel>
+        <DishPhotoButton
+          photo={recipe.photo}
+          title={recipe.title}
+          onPhoto={(photo) => {
+            const { photo: _was, ...rest } = recipe;
+            dispatch(recipeActions.edited({ recipe: photo ? { ...rest, photo } : rest, mergeKey: 'photo' }));
+          }}
+        />
         <Published recipe={recipe} kitchen={here.kitchen} saved={saveState === 'saved'} issue={issue} onIssue={setIssue} wrong={wrong} />
         <span className="ml-auto flex gap-2">
           <Button onClick={() => frame.current?.contentWindow?.print()}>
