@@ -23,6 +23,26 @@ if (!kitchen.empty) {
     steps: soup.steps.map((step) => (typeof step === 'string' ? withShortKale(step) : { ...step, text: withShortKale(step.text) })),
   }));
   await publishEarlier('overnight-oats-plum-compote', (oats) => oats);
+  await publishCorrected('egg-and-leek-muffins', withMoreCheese, 'twice the cheese stood in the list.');
+}
+
+/** The muffins with a list that said too much of the cheese: what was published, and put right. */
+function withMoreCheese(muffins) {
+  return {
+    ...muffins,
+    parts: muffins.parts.map((part) => ({
+      ...part,
+      lines: part.lines.map((line) => (/cheese/.test(line.text ?? '') ? { ...line, amount: 2 * line.amount } : line)),
+    })),
+  };
+}
+
+/** Publishes a card of a dish as it was, then as it is, with what that puts right. */
+async function publishCorrected(id, earlier, why) {
+  await publishEarlier(id, earlier);
+  const cards = await (await fetch(`${address}/api/published-cards`)).json();
+  const energy = cards.find(({ recipe }) => recipe === id)?.drift.find(({ name }) => name === 'Energy');
+  await asked(`/api/recipes/${id}/published-cards`, 'POST', { correction: `energy was ${energy?.was}, is ${energy?.is}: ${why}` });
 }
 
 function withShortKale(text) {

@@ -93,4 +93,5 @@ test('it works as a saved file with no net, and prints the card’s own sheet', 
   await page.emulateMedia({ media: 'print' });
   await expect(page.locator('.printed svg').first()).toBeVisible();
   await expect(page.locator('main')).toBeHidden();
+  await context.setOffline(false);
 });

@@ -23,6 +23,7 @@ import { cardSteps, type CardStep } from './cardSteps.js';
 import { cardTable, type CardTableRow } from './cardTable.js';
 import { cautionsFor, keptShort, type Cautions, type KeptShort } from './cautions.js';
 import { chosenCard, type ChosenCard } from './chosenCard.js';
+import type { Correction } from './correction.js';
 import { inCardUnits } from './printedRecipe.js';
 import pluralize from 'pluralize';
 
@@ -85,6 +86,8 @@ export interface CardContent {
   readonly address?: string;
   readonly mark?: string;
   readonly photo?: DishPhoto;
+  /** What it puts right of the issue before, for readers who hold that. */
+  readonly correction?: Correction;
 }
 
 /** How far a figure's band reaches to either side, as a share of it, from where on it is only about so much. */

@@ -4,6 +4,7 @@ import { spokenText, type CardFigure } from './cardFigure.js';
 import type { CardLine } from './cardLine.js';
 import type { CardStep } from './cardSteps.js';
 import { wayLead } from './cardSteps.js';
+import { correctionText } from './correction.js';
 import { cardFacts, cardPriceText, cardSmallPrint } from './cardSentences.js';
 
 /**
@@ -54,6 +55,7 @@ export function cardMarkdown(made: CardContent): string {
     )
       .map(([name, words]) => `- ${name}: ${escaped(words)}`)
       .join('\n'),
+    ...(card.correction ? [escaped(correctionText(card.correction))] : []),
     escaped(cardSmallPrint(card)),
     escaped([card.publication, card.address].filter(Boolean).join(', ')),
   ];

@@ -10,6 +10,7 @@ export * from './cardSteps.js';
 export * from './cardTable.js';
 export * from './cautions.js';
 export * from './chosenCard.js';
+export * from './correction.js';
 export * from './numberStyle.js';
 export * from './readerCard.js';
 export * from './schemaOrgRecipe.js';

@@ -1,7 +1,8 @@
-import { allergenText, wayLead, type CardContent, type CardLine, type CardSection, type CardStep } from '../card/index.js';
+import { allergenText, correctionText, wayLead, type CardContent, type CardLine, type CardSection, type CardStep } from '../card/index.js';
 import { numbersKept, unbroken } from '../card/index.js';
 import { remembered, type AtWidth } from './columns.js';
 import type { Looks } from './looks.js';
+import { filled } from './shapes.js';
 import { widthOfRuns, marksOfLine, brokenText, type Run } from './paragraph.js';
 import { textItem, type Item, type Setting } from './stack.js';
 
@@ -120,6 +121,23 @@ export function keepingEntries({ cautions }: CardContent, looks: Looks, setting:
         ),
       ),
     ),
+  ];
+}
+
+/** What a card puts right of the issue before it; none where it puts nothing right. */
+export function correctionItems({ correction }: CardContent, width: number, { run, u }: Looks, setting: Setting): readonly Item[] {
+  if (!correction) return [];
+  const said = textItem(
+    [run(numbersKept(correctionText(correction)), 'sansBold', 13.5, 'damson')],
+    { width: width - 10 * u, leading: 18 * u },
+    setting,
+  );
+  return [
+    {
+      height: said.height,
+      gap: 10 * u,
+      draw: (x, y) => [{ role: 'Ornament', marks: [filled(x, y, 2.5 * u, said.height, 'damson')] }, ...said.draw(x + 10 * u, y)],
+    },
   ];
 }
 

@@ -1,6 +1,6 @@
 import { cardSmallPrint } from '../card/index.js';
 import { band } from './band.js';
-import { headingItem, ingredientEntries, keepingEntries, smallPrintItem, stepItems } from './cardBlocks.js';
+import { correctionItems, headingItem, ingredientEntries, keepingEntries, smallPrintItem, stepItems } from './cardBlocks.js';
 import { columnsItem } from './columns.js';
 import { FORMAT_TABLE, type ToLay } from './design.js';
 import { poured, type FilledColumn } from './flow.js';
@@ -59,6 +59,7 @@ export function docketSheet(toLay: ToLay, setting: Setting): { readonly pages: r
         ? [headingItem('Method', mainWidth, looks, setting, 13), ...stepItems(card, mainWidth, looks, setting)]
         : []),
       ...(card.table ? [tableItem(card, mainWidth, looks, setting)] : []),
+      ...correctionItems(card, mainWidth, looks, setting),
       smallPrintItem(card, cardSmallPrint(card), mainWidth, looks, setting),
     ];
   };

@@ -1,5 +1,5 @@
 import { cardSmallPrint } from '../card/index.js';
-import { headingItem, ingredientEntries, keepingEntries, smallPrintItem, stepItems } from './cardBlocks.js';
+import { correctionItems, headingItem, ingredientEntries, keepingEntries, smallPrintItem, stepItems } from './cardBlocks.js';
 import { columnsItem } from './columns.js';
 import { FORMAT_TABLE, type ToLay } from './design.js';
 import { poured, type FilledColumn } from './flow.js';
@@ -93,6 +93,7 @@ export function indexSheet(toLay: ToLay, setting: Setting): { readonly pages: re
         : []),
       ...keepingEntries(card, looks, setting).map((entry) => entry(mainWidth)),
       ...(card.table ? [tableItem(card, mainWidth, looks, setting)] : []),
+      ...correctionItems(card, mainWidth, looks, setting),
       smallPrintItem(card, cardSmallPrint(card), mainWidth, looks, setting),
     ];
   }

@@ -1,6 +1,6 @@
 import { cardSmallPrint } from '../card/index.js';
 import { band } from './band.js';
-import { headingItem, ingredientEntries, keepingEntries, smallPrintItem, stepItems } from './cardBlocks.js';
+import { correctionItems, headingItem, ingredientEntries, keepingEntries, smallPrintItem, stepItems } from './cardBlocks.js';
 import { FORMAT_TABLE, type ToLay } from './design.js';
 import { figuresAcross } from './figuresAcross.js';
 import { poured, type FilledColumn } from './flow.js';
@@ -119,6 +119,7 @@ export function pageSheet(toLay: ToLay, setting: Setting): { readonly pages: rea
       ...(card.steps.length > 0 ? [headingItem('Method', columnWidth, at, setting, 0), ...stepItems(card, columnWidth, at, setting)] : []),
       ...keepingEntries(card, at, setting).map((entry) => entry(columnWidth)),
       ...(card.table ? [tableItem(card, columnWidth, at, setting)] : []),
+      ...correctionItems(card, columnWidth, at, setting),
     ];
   }
 

@@ -2,6 +2,7 @@ import {
   cardFacts,
   cardPriceText,
   cardSmallPrint,
+  correctionText,
   numbersKept,
   schemaOrgRecipe,
   spokenFigure,
@@ -77,6 +78,7 @@ export function ReaderPage({ id, reader, dish, printed, photos, issue }: ReaderP
             <Ingredients card={card} />
             <Method reader={reader} />
           </div>
+          {card.correction && <p className="correction">{correctionText(card.correction)}</p>}
           <p className="small">{cardSmallPrint(card)}</p>
           <p className="small">{[issue, card.publication, card.address].filter((one) => one !== undefined && one !== '').join(', ')}</p>
           <div className="does" data-needs-script hidden>

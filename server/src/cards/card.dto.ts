@@ -1,4 +1,5 @@
-import { ApiProperty } from '@nestjs/swagger';
+import { ApiProperty, ApiPropertyOptional } from '@nestjs/swagger';
+import { Optional, Text } from '@portiona/core';
 
 /** Something on a published card that would read otherwise today. */
 export class CardDriftDto {
@@ -27,4 +28,29 @@ export class PublishedCardDto {
   @ApiProperty({ type: String, nullable: true, description: 'Why nobody can tell whether it holds; null where one can' }) uncomputed:
     | string
     | null;
+  @ApiProperty({ type: String, nullable: true, description: 'Why it was taken back; null: it was not' }) takenBack: string | null;
+}
+
+/** What is said when a card is published. */
+export class PublishingDto {
+  @ApiPropertyOptional({ description: 'What it puts right of the issue before, for readers who hold that; printed on it' })
+  @Optional()
+  @Text(600)
+  correction?: string;
+}
+
+/** Why an issue is taken back. */
+export class TakingBackDto {
+  @ApiProperty() @Text(500, true) because: string;
+}
+
+/** One issue of a recipe's card. */
+export class CardIssueDto {
+  @ApiProperty() issue: number;
+  @ApiProperty({ description: 'ISO time' }) publishedAt: string;
+  @ApiProperty({ type: [CardPrintedDto], description: 'Energy, protein and cost of a serving, those that it has' })
+  printed: readonly CardPrintedDto[];
+  @ApiProperty({ type: [CardDriftDto], description: 'What reads otherwise than in the issue before it' }) changed: readonly CardDriftDto[];
+  @ApiProperty({ description: 'What it puts right, as it is printed; empty: nothing' }) correction: string;
+  @ApiProperty({ type: String, nullable: true, description: 'Why it was taken back; null: it was not' }) takenBack: string | null;
 }

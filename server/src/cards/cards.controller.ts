@@ -1,8 +1,22 @@
-import { Controller, Get, Header, Param, ParseEnumPipe, ParseIntPipe, Post, Query, Res, StreamableFile } from '@nestjs/common';
+import {
+  Body,
+  Controller,
+  Delete,
+  Get,
+  Header,
+  HttpCode,
+  Param,
+  ParseEnumPipe,
+  ParseIntPipe,
+  Post,
+  Query,
+  Res,
+  StreamableFile,
+} from '@nestjs/common';
 import { ApiCreatedResponse, ApiHeader, ApiOkResponse, ApiOperation, ApiProduces, ApiQuery, ApiTags } from '@nestjs/swagger';
 import type { Response } from 'express';
 import { FORMAT_NAMES, type Format } from '@portiona/core';
-import { PublishedCardDto } from './card.dto.js';
+import { CardIssueDto, PublishedCardDto, PublishingDto, TakingBackDto } from './card.dto.js';
 import type { OnceKey } from '../database/once.js';
 import { ONCE_HEADER, OnceKeyOf } from '../http/onceKeyOf.js';
 import { SettledLists } from '../threads/settledLists.js';
@@ -36,8 +50,35 @@ export class CardsController {
   @ApiOperation({ operationId: 'publishCard', summary: 'Publishes the card as it stands: nothing edited later changes it' })
   @ApiCreatedResponse({ type: PublishedCardDto })
   @ApiHeader(ONCE_HEADER)
-  publish(@InScope() scope: Scope, @Param('id') id: string, @OnceKeyOf() once?: OnceKey) {
-    return this.threads.json('publishCard', scope, id, once);
+  publish(@InScope() scope: Scope, @Param('id') id: string, @Body() said?: PublishingDto, @OnceKeyOf() once?: OnceKey) {
+    return this.threads.json('publishCard', scope, id, said?.correction, once);
+  }
+
+  @Get('recipes/:id/published-cards')
+  @ApiOperation({ operationId: 'listCardIssues', summary: 'Every issue of a recipe’s card, the newest first, each with what it changed' })
+  @ApiOkResponse({ type: [CardIssueDto] })
+  issues(@InScope() scope: Scope, @Param('id') id: string) {
+    return this.threads.json('cardIssues', scope, id);
+  }
+
+  @Post('recipes/:id/published-cards/:issue/taken-back')
+  @HttpCode(200)
+  @ApiOperation({ operationId: 'takeCardBack', summary: 'Takes an issue back, with a reason: it stays as it was' })
+  @ApiOkResponse({ type: [CardIssueDto] })
+  takeBack(
+    @InScope() scope: Scope,
+    @Param('id') id: string,
+    @Param('issue', ParseIntPipe) issue: number,
+    @Body() { because }: TakingBackDto,
+  ) {
+    return this.threads.json('takeCardBack', scope, id, issue, because);
+  }
+
+  @Delete('recipes/:id/published-cards/:issue/taken-back')
+  @ApiOperation({ operationId: 'putCardOutAgain', summary: 'Puts an issue out again that was taken back' })
+  @ApiOkResponse({ type: [CardIssueDto] })
+  putOutAgain(@InScope() scope: Scope, @Param('id') id: string, @Param('issue', ParseIntPipe) issue: number) {
+    return this.threads.json('takeCardBack', scope, id, issue, null);
   }
 
   @Get('recipes/:id/published-cards/:issue/kitchen-file')

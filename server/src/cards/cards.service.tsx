@@ -2,8 +2,10 @@ import { Injectable } from '@nestjs/common';
 import {
   CARD_CONTENT_VERSION,
   cardContent,
+  cardDrift,
   cardMarkdown,
   checkedRecipe,
+  correctionText,
   dayText,
   dishSheet,
   foodsOf,
@@ -31,7 +33,7 @@ import type { OpenRecipeDto } from '../recipes/recipe.dto.js';
 import { RecipesService } from '../recipes/recipes.service.js';
 import { ReaderPage } from './ReaderPage.js';
 import { scriptSafe } from './scriptSafe.js';
-import type { PublishedCardDto } from './card.dto.js';
+import type { CardIssueDto, PublishedCardDto } from './card.dto.js';
 import { cardTypesetter } from '../sheets/cardTypesetter.js';
 import { drawnSvg, type Photos } from '../sheets/drawnSvg.js';
 import { sheetPage } from '../sheets/sheetPage.js';
@@ -123,7 +125,7 @@ export class CardsService {
    *
    * @throws NotFoundError, OpenFindingsError where Check finds something wrong that nobody left with a reason
    */
-  async publish(scope: Scope, id: string, once?: OnceKey): Promise<PublishedCardDto> {
+  async publish(scope: Scope, id: string, correction?: string, once?: OnceKey): Promise<PublishedCardDto> {
     const { kitchenId } = scope;
     return this.once.write(kitchenId, once, async () => {
       const { revision, recipe, subRecipes } = await this.#document(scope, id);
@@ -138,7 +140,12 @@ export class CardsService {
       const recipes = [recipe, ...subRecipes].map(({ photo: _, ...rest }) => rest);
       const taught = await this.recipes.taughtBy(scope, recipes, foods);
       const inputs = kitchenFileText({ settings, foods: [...foods, ...taught.foods], packs: [...packs], recipes, batches: taught.batches });
-      const content = cardContent(recipe, kitchen);
+      const said = correction?.trim() ?? '';
+      const before = said === '' ? undefined : (await this.#issues(scope, id)).at(-1)?.issue;
+      const content: CardContent = {
+        ...cardContent(recipe, kitchen),
+        ...(before === undefined ? {} : { correction: { issue: before, text: said } }),
+      };
       const [{ issue, published_at }] = await this.database.manager.query<[{ issue: number; published_at: Date }]>(
         `INSERT INTO published_cards (kitchen_id, recipe_id, issue, recipe_revision, food_revisions, content, content_version, inputs)
          SELECT $1, $2, 1 + coalesce((SELECT max(issue) FROM published_cards WHERE kitchen_id = $1 AND recipe_id = $2), 0), $3,
@@ -157,7 +164,53 @@ export class CardsService {
         publishedAt: published_at.toISOString(),
         drift: [],
         uncomputed: null,
+        takenBack: null,
       };
+    });
+  }
+
+  /** Every issue of a recipe's card, the newest first, each with what it changed. @throws NotFoundError */
+  async issues(scope: Scope, id: string): Promise<CardIssueDto[]> {
+    await this.recipes.get(scope, id);
+    const issues = await this.#issues(scope, id);
+    return issues
+      .map(({ issue, publishedAt, content, takenBackBecause }, i) => {
+        const before = issues[i - 1];
+        return {
+          issue,
+          publishedAt: publishedAt.toISOString(),
+          printed: printedOf(content),
+          changed: before ? cardDrift(before.content, content) : [],
+          correction: content.correction ? correctionText(content.correction) : '',
+          takenBack: takenBackBecause,
+        };
+      })
+      .reverse();
+  }
+
+  /**
+   * Takes an issue back, or puts it out again: it stays as it was, and says that it is not to be followed.
+   *
+   * @param because null: it holds again
+   * @throws NotFoundError
+   */
+  async takeBack(scope: Scope, id: string, issue: number, because: string | null): Promise<CardIssueDto[]> {
+    return this.database.writeAlone(scope.kitchenId, async () => {
+      await this.#published(scope, id, issue);
+      const where = { kitchenId: scope.kitchenId, recipeId: id, issue };
+      await this.database.manager.update(PublishedCardEntity, where, {
+        takenBackAt: because === null ? null : new Date(),
+        takenBackBecause: because,
+      });
+      return this.issues(scope, id);
+    });
+  }
+
+  #issues({ kitchenId }: Scope, recipeId: string): Promise<PublishedCardEntity[]> {
+    return this.database.manager.find(PublishedCardEntity, {
+      select: { issue: true, publishedAt: true, content: true, takenBackBecause: true },
+      where: { kitchenId, recipeId },
+      order: { issue: 'ASC' },
     });
   }
 

@@ -16,5 +16,7 @@ export class PublishedCardEntity {
   @Column({ name: 'content_version', type: 'integer', default: 1 }) contentVersion: number;
   /** Everything it was computed from, as a kitchen file; null for cards that were published before that was kept. */
   @Column({ type: 'json', nullable: true }) inputs: object | null;
+  @Column({ name: 'taken_back_at', type: 'timestamptz', nullable: true }) takenBackAt: Date | null;
+  @Column({ name: 'taken_back_because', type: 'text', nullable: true }) takenBackBecause: string | null;
   @Column({ name: 'published_at', type: 'timestamptz', default: () => 'now()' }) publishedAt: Date;
 }

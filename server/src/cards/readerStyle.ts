@@ -58,6 +58,7 @@ input[type=checkbox]{width:24px;height:24px;margin:0;accent-color:#2c6b4b}
 .plain-amount,#times{display:block;font:400 14px/1.35 ${SANS};color:#7a5103}
 #notes li{border-left:3px solid #9a6400;padding:4px 10px;margin:8px 0;font-size:15px}
 .keep dt{font-weight:600;margin-top:6px}.keep dd{margin:0}
+.correction{border-left:3px solid ${c.damson};padding:4px 12px;margin:18px 0 0;color:${c.damson};font-weight:600;font-size:15px}
 .small{font-size:14px;line-height:1.4;color:${c.ink2};margin:18px 0 0}
 .does{display:flex;gap:10px;margin:16px 0 0}
 .does button{min-height:48px;padding:0 16px;border:1px solid ${c.steel};border-radius:8px;background:#fff}

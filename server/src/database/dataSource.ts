@@ -24,6 +24,7 @@ import { BriefGround1765500000015 } from './migrations/briefGround.migration.js'
 import { CardInputs1765400000014 } from './migrations/cardInputs.migration.js';
 import { CardSteps1764800000008 } from './migrations/cardSteps.migration.js';
 import { Photos1765800000018 } from './migrations/photos.migration.js';
+import { CardIssues1766000000020 } from './migrations/cardIssues.migration.js';
 import { RecipeFindings1765900000019 } from './migrations/recipeFindings.migration.js';
 import { PhotoEntity } from '../photos/photo.entity.js';
 import { Kitchens1764000000001 } from './migrations/kitchens.migration.js';
@@ -107,6 +108,7 @@ export function schemaOptions(url: string | undefined): Extract<DataSourceOption
       Batches1765700000017,
       Photos1765800000018,
       RecipeFindings1765900000019,
+      CardIssues1766000000020,
     ],
     migrationsRun: true,
     migrationsTransactionMode: 'all',

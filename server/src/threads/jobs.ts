@@ -29,7 +29,11 @@ export const THREAD_JOBS = {
     house.figures.errorModel(scope, id, figure, choices),
   previewMerge: (house: House, scope: Scope, wanted: MergeDto) => house.merges.preview(scope, wanted),
   mergeFoods: (house: House, scope: Scope, wanted: MergeDto) => house.merges.merge(scope, wanted),
-  publishCard: (house: House, scope: Scope, id: string, once?: OnceKey) => house.cards.publish(scope, id, once),
+  publishCard: (house: House, scope: Scope, id: string, correction?: string, once?: OnceKey) =>
+    house.cards.publish(scope, id, correction, once),
+  cardIssues: (house: House, scope: Scope, id: string) => house.cards.issues(scope, id),
+  takeCardBack: (house: House, scope: Scope, id: string, issue: number, because: string | null) =>
+    house.cards.takeBack(scope, id, issue, because),
   cardPage: (house: House, scope: Scope, id: string, issue?: number) => house.cards.page(scope, id, issue),
   cardSheet: (house: House, scope: Scope, id: string, format: Format, issue?: number) => house.cards.sheetPage(scope, id, format, issue),
   cardPng: (house: House, scope: Scope, id: string, format: Format, page: number, issue?: number) =>
@@ -107,6 +111,7 @@ export const WRITING: ReadonlySet<keyof Jobs> = new Set<keyof Jobs>([
   ...(Object.keys(BODY_JOBS) as BodyJob[]).filter((job) => job !== 'takePhoto'),
   'mergeFoods',
   'publishCard',
+  'takeCardBack',
   'importStarterPantry',
   'beginKitchen',
 ]);

@@ -109,12 +109,12 @@ export function Finder({ words, entered: enteredBefore, onWords, onClose, onCall
         <Found heading="On this page">
           {controls
             .filter(({ name }) => !named.has(name))
-            .map(({ name, go: press }) => (
+            .map(({ name, hint, go: press }) => (
               <Command.Item
                 key={name}
                 className="menu-item"
                 value={`here ${name}`}
-                keywords={[name]}
+                keywords={[name, hint]}
                 onSelect={() => {
                   onPress(press);
                   onClose();

@@ -1,6 +1,8 @@
 /** Something on the page that can be pressed or written in, by the name it is read out with. */
 export interface PageControl {
   readonly name: string;
+  /** What it says of itself beside its name: it is found by that too. */
+  readonly hint: string;
   readonly go: () => void;
 }
 
@@ -23,7 +25,7 @@ export function pageControls(within: ParentNode): PageControl[] {
       continue;
     const name = nameOf(element);
     if (name === '' || found.has(name)) continue;
-    found.set(name, { name, go: () => goTo(element) });
+    found.set(name, { name, hint: element.title, go: () => goTo(element) });
   }
   return [...found.values()];
 }

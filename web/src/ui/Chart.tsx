@@ -26,10 +26,12 @@ export interface ChartProps {
   readonly height: number;
   /** Must stay the same as long as nothing changes. */
   readonly draw: (colours: Colours) => EChartsCoreOption;
+  /** What is pressed on it, by its series and its place there; must stay the same as `draw` must. */
+  readonly onPress?: (place: number) => void;
 }
 
 /** A chart in the look's colours; its library comes with the first one shown. */
-export function Chart({ label, height, draw }: ChartProps) {
+export function Chart({ label, height, draw, onPress }: ChartProps) {
   const room = useRef<HTMLDivElement>(null);
   const [chart, setChart] = useState<EChartsType>();
   const colours = useColours();
@@ -53,6 +55,12 @@ export function Chart({ label, height, draw }: ChartProps) {
   useEffect(() => {
     chart?.setOption({ animation: false, textStyle: { fontFamily: 'Hanken Grotesk Variable', fontSize: 11.5 }, ...draw(colours) }, true);
   }, [chart, draw, colours]);
+  useEffect(() => {
+    if (!chart || !onPress) return undefined;
+    const press = ({ dataIndex }: { readonly dataIndex: number }) => onPress(dataIndex);
+    chart.on('click', press as never);
+    return () => void chart.off('click', press as never);
+  }, [chart, onPress]);
   return <div ref={room} role="img" aria-label={label} style={{ height }} />;
 }
 

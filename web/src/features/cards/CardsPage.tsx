@@ -6,6 +6,7 @@ import { UnreadPage } from '../../ui/UnreadPage';
 import { problemOf, problemText } from '../../api/problem';
 import { Button } from '../../ui/Button';
 import { Ledger, LedgerGroup, LedgerRow } from '../../ui/Ledger';
+import { CardsChart, pointsOf } from './CardsChart';
 import { Drifts } from './Drifts';
 import './cards.css';
 
@@ -15,6 +16,7 @@ export function CardsPage() {
   const recipes = useListRecipesQuery().data;
   if (error) return <UnreadPage why={problemText(problemOf(error))} onRetry={() => void refetch()} />;
   if (!cards) return <main className="page" aria-busy="true" />;
+  const points = pointsOf(cards);
   const without = (recipes ?? []).filter(({ id }) => !cards.some(({ recipe }) => recipe === id));
   const drifted = cards.filter(({ drift }) => drift.length > 0).length;
   return (
@@ -52,6 +54,13 @@ export function CardsPage() {
           ))}
         </Ledger>
       )}
+      {points.length > 1 && (
+        <section className="cards-chart">
+          <h2>Protein against cost</h2>
+          <p className="muted text-compact">As large as its energy. A point opens its card.</p>
+          <CardsChart points={points} />
+        </section>
+      )}
       {without.length > 0 && (
         <p className="cards-without text-compact muted">
           Not published:{' '}
@@ -71,7 +80,7 @@ export function CardsPage() {
 }
 
 function CardRow({ card }: { readonly card: PublishedCardDto }) {
-  const { recipe, title, series, printed, issue, publishedAt, drift, uncomputed } = card;
+  const { recipe, title, series, printed, issue, publishedAt, drift, uncomputed, takenBack } = card;
   const [open, setOpen] = useState(false);
   const figure = (name: string) => printed.find((one) => one.name === name);
   const holds = drift.length === 0 && uncomputed === null;
@@ -95,7 +104,9 @@ function CardRow({ card }: { readonly card: PublishedCardDto }) {
         <span className="card-said">{dayText(publishedAt.slice(0, 10), true)}</span>
       </span>
       <span>
-        {holds ? (
+        {takenBack !== null ? (
+          <span className="warn">▲ taken back: {takenBack}</span>
+        ) : holds ? (
           <span className="ok">✓ holds</span>
         ) : uncomputed !== null ? (
           <span className="warn">▲ nobody can tell: {uncomputed}</span>

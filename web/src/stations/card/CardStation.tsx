@@ -95,8 +95,8 @@ export function CardStation() {
         />
         <Published recipe={recipe} kitchen={here.kitchen} saved={saveState === 'saved'} issue={issue} onIssue={setIssue} wrong={wrong} />
         <span className="ml-auto flex gap-2">
-          <Button onClick={() => frame.current?.contentWindow?.print()}>
-            <Printer size={15} /> Print
+          <Button onClick={() => frame.current?.contentWindow?.print()} aria-label="Print" hint="Print">
+            <Printer size={15} />
           </Button>
           <CardOutputs id={recipe.id} format={format} pages={told?.pages ?? 1} issue={issue} />
           <Button asChild kind="main">

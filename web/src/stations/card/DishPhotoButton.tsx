@@ -13,7 +13,7 @@ export function DishPhotoButton(props: DishPhotoPanelProps) {
   const [open, setOpen] = useState(false);
   return (
     <>
-      <Button onClick={() => setOpen(true)}>{props.photo ? 'Photo' : 'Add a photo'}</Button>
+      <Button onClick={() => setOpen(true)}>Photo</Button>
       <Modal open={open} title="Photo of the dish" onClose={() => setOpen(false)}>
         <Arriving>
           <DishPhotoPanel {...props} />

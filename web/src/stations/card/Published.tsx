@@ -1,7 +1,7 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
-import { dayText, groundOf, type Finding, type Kitchen, type Recipe } from '@portiona/core';
-import { useListPublishedCardsQuery, usePublishCardMutation } from '../../api/api.gen';
+import { correctionOf, dayText, groundOf, type Finding, type Kitchen, type Recipe } from '@portiona/core';
+import { useListPublishedCardsQuery, usePublishCardMutation, type CardDriftDto } from '../../api/api.gen';
 import { problemOf, problemText } from '../../api/problem';
 import { useToast } from '../../ui/Toasts';
 import { Button } from '../../ui/Button';
@@ -10,6 +10,8 @@ import { DropPanel } from '../../ui/DropPanel';
 import { Field } from '../../ui/Field';
 import { Input } from '../../ui/Input';
 import { Modal } from '../../ui/Modal';
+import { TextArea } from '../../ui/TextArea';
+import { CardIssues } from '../../features/cards/CardIssues';
 import { Drifts } from '../../features/cards/Drifts';
 import { recipeActions } from '../../features/recipes/recipeSlice';
 import { useAppDispatch } from '../../features/recipes/useRecipeState';
@@ -35,10 +37,15 @@ export function Published({ recipe, kitchen, saved, issue, onIssue, wrong }: Pub
   const dispatch = useAppDispatch();
   /** Reasons were given, and are being saved with the recipe: then it is published. */
   const [waiting, setWaiting] = useState(false);
+  /** What readers of the issue before are told; asked for where it no longer holds. */
+  const [correcting, setCorrecting] = useState(false);
+  const correction = useRef('');
   const publishIt = async () => {
     setAsking(false);
     try {
-      const { issue: made } = await publish({ id: recipeId }).unwrap();
+      const said = correction.current.trim();
+      correction.current = '';
+      const { issue: made } = await publish({ id: recipeId, publishingDto: said === '' ? {} : { correction: said } }).unwrap();
       onIssue(undefined);
       say(`Published as issue ${made}. Nothing you edit changes it.`);
     } catch (error) {
@@ -65,17 +72,20 @@ export function Published({ recipe, kitchen, saved, issue, onIssue, wrong }: Pub
     // What was just given is not saved yet: `saved` is false from here until it is.
     setTimeout(() => setWaiting(true));
   };
+  const goOn = () => ((wrong?.length ?? 0) > 0 ? setAsking(true) : void publishIt());
   return (
     <>
       {card && (
         <DropPanel
           trigger={
-            <Button kind="quiet" className={card.drift.length > 0 || card.uncomputed !== null ? 'warn' : ''}>
-              {card.uncomputed !== null
-                ? '▲ nobody can tell whether the published card holds'
-                : card.drift.length === 0
-                  ? '✓ published card holds'
-                  : `▲ published card drifted, ${card.drift.length}`}{' '}
+            <Button kind="quiet" className={card.drift.length > 0 || card.uncomputed !== null || card.takenBack !== null ? 'warn' : ''}>
+              {card.takenBack !== null
+                ? '▲ the published card is taken back'
+                : card.uncomputed !== null
+                  ? '▲ nobody can tell whether the published card holds'
+                  : card.drift.length === 0
+                    ? '✓ published card holds'
+                    : `▲ published card drifted, ${card.drift.length}`}{' '}
               ▾
             </Button>
           }
@@ -91,9 +101,7 @@ export function Published({ recipe, kitchen, saved, issue, onIssue, wrong }: Pub
                 : 'Today these would be printed otherwise:'}
           </p>
           {card.drift.length > 0 && <Drifts drift={card.drift} />}
-          <Button className="mt-2" onClick={() => onIssue(issue === undefined ? card.issue : undefined)}>
-            {issue === undefined ? 'Look at it as published' : 'Look at it as it stands'}
-          </Button>{' '}
+          <CardIssues recipeId={recipeId} issue={issue} onIssue={onIssue} />
           <Button asChild kind="quiet">
             <a
               className="text-compact"
@@ -109,10 +117,20 @@ export function Published({ recipe, kitchen, saved, issue, onIssue, wrong }: Pub
       <Button
         disabled={!saved || isLoading || waiting || wrong === undefined}
         hint={wrong === undefined ? 'Check has not looked yet' : undefined}
-        onClick={() => ((wrong?.length ?? 0) > 0 ? setAsking(true) : void publishIt())}
+        onClick={() => (card && card.drift.length > 0 ? setCorrecting(true) : goOn())}
       >
         Publish
       </Button>
+      <Modal open={correcting} title={`For readers who hold issue ${card?.issue ?? ''}`} onClose={() => setCorrecting(false)}>
+        <Correcting
+          drift={card?.drift ?? []}
+          onPublish={(said) => {
+            correction.current = said;
+            setCorrecting(false);
+            goOn();
+          }}
+        />
+      </Modal>
       <Modal
         open={asking}
         title={wrong?.some(({ severity }) => severity === 'wrong') ? 'Something is wrong' : 'Publish with lines in doubt?'}
@@ -121,6 +139,31 @@ export function Published({ recipe, kitchen, saved, issue, onIssue, wrong }: Pub
         <Reasons recipeId={recipeId} wrong={wrong ?? []} onPublish={publishWith} onClose={() => setAsking(false)} />
       </Modal>
     </>
+  );
+}
+
+/** What the next issue says of what it puts right: proposed by what changed, and a person's to word. */
+function Correcting({ drift, onPublish }: { readonly drift: readonly CardDriftDto[]; readonly onPublish: (correction: string) => void }) {
+  const [text, setText] = useState(() => correctionOf(drift));
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        onPublish(text);
+      }}
+    >
+      <p className="mb-2">They go by a card that reads otherwise now. What the new one puts right is printed on it; say why it changed.</p>
+      <Drifts drift={drift} />
+      <Field label="Correction, as it is printed" className="mt-2">
+        <TextArea rows={3} maxLength={600} value={text} onChange={({ target }) => setText(target.value)} />
+      </Field>
+      <p className="flex flex-wrap gap-2 mt-3">
+        <Button type="submit" kind="main" disabled={text.trim() === ''}>
+          Publish with it
+        </Button>
+        <Button onClick={() => onPublish('')}>Publish without a correction</Button>
+      </p>
+    </form>
   );
 }
 

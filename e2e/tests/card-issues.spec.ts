@@ -1,0 +1,45 @@
+import { expect, expectAccessible, said, test } from './desk.js';
+
+const STEW = '/api/recipes/chickpea-and-pepper-stew';
+
+test('a card that drifted is published with what it puts right; issues are compared, taken back and put out again', async ({ page }) => {
+  await page.goto('/recipes/chickpea-and-pepper-stew/card');
+  await page.getByRole('button', { name: 'Publish', exact: true }).click();
+  await expect(said(page, /Published as issue 1/)).toBeVisible();
+  const { revision, document } = (await (await page.request.get('/api/foods/chickpeas-nine')).json()) as {
+    revision: number;
+    document: { nutrients: { protein: number } };
+  };
+  const nutrients = { ...document.nutrients, protein: document.nutrients.protein + 1.5 };
+  await page.request.put('/api/foods/chickpeas-nine', { data: { revision, document: { ...document, nutrients } } });
+  await page.reload();
+  await expect(page.getByRole('button', { name: /published card drifted/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Publish', exact: true }).click();
+  const asked = page.getByRole('dialog', { name: 'For readers who hold issue 1' });
+  const correction = asked.getByLabel('Correction, as it is printed');
+  await expect(correction).toHaveValue(/rotein was \d+ g, is \d+ g/);
+  await correction.fill(`${(await correction.inputValue()).replace(/\.$/, '')}: the label of the chickpeas changed.`);
+  await expectAccessible(page, '[role=dialog]');
+  await asked.getByRole('button', { name: 'Publish with it' }).click();
+  await expect(said(page, /Published as issue 2/)).toBeVisible();
+
+  await page.getByRole('button', { name: /published card holds/ }).click();
+  const issues = page.getByRole('dialog', { name: 'The published card' });
+  const second = issues.getByRole('listitem').first();
+  await expect(second).toContainText('Correction to issue 1:');
+  await second.getByRole('button', { name: /changed since issue 1/ }).click();
+  await expect(second.getByRole('rowheader', { name: 'Protein', exact: true })).toBeVisible();
+  await second.getByRole('button', { name: 'Look at it' }).click();
+  await expect(page.frameLocator('iframe').getByText('Correction to issue 1').first()).toBeVisible();
+  await second.getByRole('button', { name: 'Take it back …' }).click();
+  await second.getByLabel('Why issue 2 is not to be followed').fill('The label was read wrong.');
+  await second.getByRole('button', { name: 'Take it back', exact: true }).click();
+  await expect(second).toContainText('Taken back: The label was read wrong.');
+  await page.goto('/cards');
+  await expect(page.getByText('taken back: The label was read wrong.')).toBeVisible();
+  await expect(page.getByRole('img', { name: /^Protein against cost of \d+ cards/ })).toBeVisible();
+  await expectAccessible(page);
+  await page.request.delete(`${STEW}/published-cards/2/taken-back`);
+  await page.reload();
+  await expect(page.getByText('taken back: The label was read wrong.')).toBeHidden();
+});
