@@ -27,8 +27,8 @@ export function figuresAcross(card: CardContent, width: number, looks: Looks, se
   // Each as wide as its name and figure ask for, and what is left in equal shares.
   const free = width - energyWidth - 2 * pad;
   const asked = cells.map((cell) => askedWidth(cell, looks, setting) + 20 * u);
-  const all = asked.reduce((sum, one) => sum + one, 0);
-  const widths = asked.map((one) => (all > free ? (one / all) * free : one + (free - all) / cells.length));
+  const least = cells.map((cell, i) => Math.min(asked[i] ?? 0, leastWidth(cell, looks, setting) + 20 * u));
+  const widths = sharedOut(asked, least, free);
   const lefts = widths.map((_, i) => pad + energyWidth + widths.slice(0, i).reduce((sum, one) => sum + one, 0));
   const drawn = cells.map((cell, i) => cellItem(cell, (widths[i] ?? 0) - 20 * u, looks, setting));
   const inner = Math.max(
@@ -100,7 +100,7 @@ function askedWidth(cell: Cell, looks: Looks, { set }: Setting): number {
   const { run } = looks;
   const { number, unit } = spokenFigure(figure);
   const said = [run(number, 'serifBold', 27), run(unit === '' ? '' : `\u00a0${unit}`, 'sans', 14)];
-  const below = belowOf(cell).flatMap((words) => words.split(' ').map((word) => widthOfRuns([run(word, 'sans', 13)], set)));
+  const below = belowOf(cell, false).flatMap((words) => words.split(' ').map((word) => widthOfRuns([run(word, 'sans', 13)], set)));
   return Math.max(widthOfRuns(namedRuns(figure, 14.5, looks), set), widthOfRuns(said, set), ...below);
 }
 
@@ -110,13 +110,16 @@ function cellItem(cell: Cell, width: number, looks: Looks, setting: Setting): It
   const { figure } = cell;
   const { number, unit } = spokenFigure(figure);
   const patterned = PATTERNED.has(figure.figure);
-  const nameSize = fitting((size) => namedRuns(figure, size, looks), 14.5, 10.5, width, setting);
+  // How it is meant stands behind the name, or under the figure where there is no room.
+  const named = widthOfRuns(namedRuns(figure, 13, looks), setting.set) <= width;
+  const name = (size: number) => (named ? namedRuns(figure, size, looks) : [run(figure.name, 'sans', size)]);
+  const nameSize = fitting(name, 14.5, 10.5, width, setting);
   const said = (size: number): Run[] => [
     run(number, 'serifBold', size),
     ...(unit === '' ? [] : [run(`\u00a0${unit}`, 'sans', Math.max(11, size * 0.52), 'ink2')]),
   ];
   const size = fitting(said, 27, 13, width, setting);
-  const below = belowOf(cell).map((words) => textItem([run(words, 'sans', 13, 'ink2')], { width, leading: 16 * u }, setting));
+  const below = belowOf(cell, !named).map((words) => textItem([run(words, 'sans', 13, 'ink2')], { width, leading: 16 * u }, setting));
   const height = 12 * u + 20 * u + 34 * u + below.reduce((sum, item) => sum + item.height, 0);
   return {
     height,
@@ -137,12 +140,27 @@ function cellItem(cell: Cell, width: number, looks: Looks, setting: Setting): It
         {
           role: 'P',
           figure: figure.figure,
-          marks: [...sign, ...oneLine(namedRuns(figure, nameSize, looks), y + 27 * u), ...oneLine(said(size), y + 56 * u)],
+          marks: [...sign, ...oneLine(name(nameSize), y + 27 * u), ...oneLine(said(size), y + 56 * u)],
         },
         ...more,
       ];
     },
   };
+}
+
+/** What no cell may be narrower than: its longest word. */
+function leastWidth(cell: Cell, { run }: Looks, { set }: Setting): number {
+  const words = [...belowOf(cell, true), cell.figure.name].flatMap((said) => said.split(' '));
+  return Math.max(...words.map((word) => widthOfRuns([run(word, 'sans', 13)], set)));
+}
+
+/** Widths that are all of the room: each what it asks for and an equal share of the rest, or as much of it as leaves everybody their least. */
+function sharedOut(asked: readonly number[], least: readonly number[], room: number): readonly number[] {
+  const sum = (of: readonly number[]) => of.reduce((all, one) => all + one, 0);
+  const [all, needed] = [sum(asked), sum(least)];
+  if (all <= room) return asked.map((one) => one + (room - all) / asked.length);
+  if (needed >= room) return least.map((one) => (one / needed) * room);
+  return asked.map((one, i) => (least[i] ?? 0) + ((one - (least[i] ?? 0)) / (all - needed)) * (room - needed));
 }
 
 /** A figure's name, and how it is meant: "Fibre, at least". */
@@ -151,9 +169,11 @@ function namedRuns({ name, ...figure }: CardFigure, size: number, { run }: Looks
   return [run(name, 'sans', size), ...(qualifier === '' ? [] : [run(`, ${qualifier}`, 'sans', Math.min(13, size), 'ink2')])];
 }
 
-/** What stands small under a figure: what of it is something else, and what it is of. */
-function belowOf({ figure, within }: Cell): readonly string[] {
+/** What stands small under a figure: how it is meant, where its name has no room for that; what of it is something else, and what it is of. */
+function belowOf({ figure, within }: Cell, qualified: boolean): readonly string[] {
+  const { qualifier } = spokenFigure(figure);
   return [
+    ...(qualified && qualifier !== '' ? [qualifier] : []),
     ...within.map((one) => {
       const spoken = spokenFigure(one);
       return `${[spoken.qualifier, spoken.number].filter(Boolean).join(' ')}\u00a0${spoken.unit} ${one.name.toLowerCase()}`;
