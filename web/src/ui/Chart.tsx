@@ -59,7 +59,7 @@ export function Chart({ label, height, draw, onPress }: ChartProps) {
     if (!chart || !onPress) return undefined;
     const press = ({ dataIndex }: { readonly dataIndex: number }) => onPress(dataIndex);
     chart.on('click', press as never);
-    return () => void chart.off('click', press as never);
+    return () => void chart.off('click', press);
   }, [chart, onPress]);
   return <div ref={room} role="img" aria-label={label} style={{ height }} />;
 }

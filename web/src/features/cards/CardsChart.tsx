@@ -55,7 +55,16 @@ function optionOf(points: readonly CardPoint[], colours: Colours) {
   };
   return {
     grid: { left: 52, right: 30, top: 30, bottom: 46 },
-    xAxis: { type: 'value', name: `${points[0]?.unit ?? ''} a box, used`, nameLocation: 'middle', nameGap: 26, ...axis },
+    xAxis: {
+      type: 'value',
+      name: `${points[0]?.unit ?? ''} a box, used`,
+      nameLocation: 'middle',
+      nameGap: 26,
+      // Room for the name of the dearest one.
+      min: roundedTo(Math.max(0, cheap - 0.12 * beside)),
+      max: roundedTo(dear + 0.3 * beside),
+      ...axis,
+    },
     yAxis: {
       type: 'value',
       name: 'g protein',
@@ -84,7 +93,7 @@ function roundedTo(money: number): number {
 }
 
 /** The number that a card prints, "at least" and "about" left aside. */
-function numberOf(text: string | undefined): number | undefined {
-  const number = Number(/\d+(?:\.\d+)?$/.exec(text ?? '')?.[0] ?? NaN);
-  return Number.isFinite(number) ? number : undefined;
+function numberOf(text = ''): number | undefined {
+  const last = text.split(' ').at(-1) ?? '';
+  return last === '' || Number.isNaN(Number(last)) ? undefined : Number(last);
 }
