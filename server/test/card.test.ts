@@ -134,6 +134,18 @@ test('what every card of the kitchen is signed with and printed by is kept, and 
   expect((await server.http.get(`${DAL}/card-sheet.html`).expect(200)).text).not.toContain('Night Suppers');
 });
 
+test('the card in short may be framed by a kitchen’s own site, runs nothing and asks for nothing', async () => {
+  const { text, headers } = await server.http.get(`${DAL}/card-embed.html`).expect(200);
+  expect(headers['content-security-policy']).toMatch(/^default-src 'none'.*frame-ancestors \*$/);
+  expect(headers['x-frame-options']).toBeUndefined();
+  for (const said of ['Smoky lentil and squash dal, brown rice', '672', '24 g', '€\u00a01.32', 'not medical advice'])
+    expect(text).toContain(said);
+  const piece = (await server.http.get(`${DAL}/card-embed.html?piece=1`).expect(200)).text;
+  expect(piece).toMatch(/^<article style=/);
+  expect(piece).not.toMatch(/<(?:script|link|img|iframe|style)|\son\w+=/);
+  await server.http.get('/api/recipes/nothing/card-embed.html').expect(404);
+});
+
 test('another paper, or another recipe, is a clear no', async () => {
   await server.http.get(`${DAL}/card.pdf?format=a3`).expect(400);
   await server.http.get('/api/recipes/nothing/card.pdf').expect(404);

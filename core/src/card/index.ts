@@ -15,3 +15,4 @@ export * from './numberStyle.js';
 export * from './readerCard.js';
 export * from './schemaOrgRecipe.js';
 export * from './secondMeasure.js';
+export * from './webAddress.js';

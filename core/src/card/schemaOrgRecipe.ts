@@ -1,13 +1,24 @@
 import type { CardContent } from './cardContent.js';
 import type { CardFigure } from './cardFigure.js';
 import { stepTextOf } from './cardSteps.js';
+import { webAddress } from './webAddress.js';
+
+/** Claims that a card prints, as the vocabulary names diets. Others, vegan among them, are not claimed: no food of the kitchen says what it is made of. */
+const DIETS: { readonly [claim: string]: string | undefined } = {
+  'low fat': 'LowFatDiet',
+  'low salt': 'LowSaltDiet',
+  'low sodium': 'LowSaltDiet',
+  'low energy': 'LowCalorieDiet',
+  'low calorie': 'LowCalorieDiet',
+};
 
 /**
  * A card as schema.org/Recipe, ready for a JSON-LD script element.
  *
+ * @param publishedOn ISO date of the issue; left out: it is not published
  * @returns a plain object; figures with their units, durations as ISO 8601
  */
-export function schemaOrgRecipe(card: CardContent): object {
+export function schemaOrgRecipe(card: CardContent, publishedOn?: string): object {
   return {
     '@context': 'https://schema.org',
     '@type': 'Recipe',
@@ -16,6 +27,10 @@ export function schemaOrgRecipe(card: CardContent): object {
     ...(card.series === '' ? {} : { isPartOf: { '@type': 'CreativeWorkSeries', name: card.series } }),
     recipeYield: [String(card.servings), card.servingsText],
     ...(card.totalMinutes === undefined ? {} : { totalTime: `PT${card.totalMinutes}M` }),
+    ...authored(card),
+    ...(publishedOn === undefined ? {} : { datePublished: publishedOn }),
+    ...diets(card),
+    ...(card.equipment && card.equipment.length > 0 ? { tool: card.equipment.map((name) => ({ '@type': 'HowToTool', name })) } : {}),
     recipeIngredient: card.sections.flatMap(({ lines }) =>
       lines.map(({ amount, food, note, optional }) =>
         [`${amount === 'to taste' ? `${food}, to taste` : `${amount} ${food}`.trim()}`, note, optional ? 'optional' : '']
@@ -35,12 +50,25 @@ export function schemaOrgRecipe(card: CardContent): object {
       ...property('calories', card.energy, 'kcal'),
       ...property('proteinContent', macro(card, 'protein'), 'g'),
       ...property('carbohydrateContent', macro(card, 'carbohydrate'), 'g'),
+      ...property('sugarContent', macro(card, 'sugars'), 'g'),
       ...property('fatContent', macro(card, 'fat'), 'g'),
       ...property('saturatedFatContent', macro(card, 'saturates'), 'g'),
       ...property('fiberContent', macro(card, 'fibre'), 'g'),
       ...sodium(card),
     },
   };
+}
+
+/** The publication, with where it is found where that is an address. */
+function authored({ publication, address }: CardContent): object {
+  if (publication === undefined) return {};
+  const url = webAddress(address);
+  return { author: { '@type': 'Organization', name: publication, ...(url === undefined ? {} : { url }) } };
+}
+
+function diets({ claims = [] }: CardContent): object {
+  const named = [...new Set(claims.flatMap((claim) => DIETS[claim] ?? []))];
+  return named.length === 0 ? {} : { suitableForDiet: named.map((diet) => `https://schema.org/${diet}`) };
 }
 
 function macro(card: CardContent, figure: CardFigure['figure']): CardFigure | undefined {

@@ -33,10 +33,14 @@ interface ReaderPageProps {
   readonly printed: CardSheet;
   readonly photos: Photos;
   readonly issue: string;
+  /** The card as it is for programs: its numbers plain. */
+  readonly made: CardContent;
+  /** ISO date; undefined: it is not published. */
+  readonly publishedOn: string | undefined;
 }
 
 /** A card as a reader's page: everything inside, for a phone beside the stove. Without its script it is still the whole card. */
-export function ReaderPage({ id, reader, dish, printed, photos, issue }: ReaderPageProps) {
+export function ReaderPage({ id, reader, dish, printed, photos, issue, made, publishedOn }: ReaderPageProps) {
   const { card, sizes, own } = reader;
   const lines = card.sections.flatMap((section) => section.lines);
   const data = { id, title: card.title, name: card.servingName, servings: card.servings, own, sizes };
@@ -50,7 +54,7 @@ export function ReaderPage({ id, reader, dish, printed, photos, issue }: ReaderP
         <meta httpEquiv="Content-Security-Policy" content={READER_POLICY} />
         <title>{card.title}</title>
         <style dangerouslySetInnerHTML={{ __html: cardFaceRules() + SVG_RULES + readerStyle() }} />
-        <script type="application/ld+json" dangerouslySetInnerHTML={{ __html: scriptSafe(schemaOrgRecipe(card)) }} />
+        <script type="application/ld+json" dangerouslySetInnerHTML={{ __html: scriptSafe(schemaOrgRecipe(made, publishedOn)) }} />
       </head>
       <body>
         <div className="printed" aria-hidden="true" dangerouslySetInnerHTML={{ __html: svgsOf(printed, photos) }} />

@@ -31,6 +31,9 @@ const FORMAT = Object.fromEntries(FORMAT_NAMES.map((name) => [name, name])) as {
 const CARD_POLICY =
   "default-src 'none'; style-src 'unsafe-inline'; font-src data:; img-src data:; frame-ancestors 'self'; base-uri 'none'; form-action 'none'";
 
+/** The card in short may be framed by anybody, and does nothing. */
+const EMBED_POLICY = "default-src 'none'; style-src 'unsafe-inline'; base-uri 'none'; form-action 'none'; frame-ancestors *";
+
 @ApiTags('cards')
 @Controller()
 export class CardsController {
@@ -118,6 +121,29 @@ export class CardsController {
     const page = await this.threads.text('cardPage', scope, id, issue);
     if (download !== undefined) response.attachment(`${id}.html`);
     return page;
+  }
+
+  @Get('recipes/:id/card-embed.html')
+  @Header('Content-Type', 'text/html; charset=utf-8')
+  @Header('Content-Security-Policy', EMBED_POLICY)
+  @Header('Cache-Control', 'no-store')
+  @ApiOperation({ operationId: 'getCardEmbed', summary: 'The card in short: a small page to frame, or a piece of plain HTML' })
+  @ApiProduces('text/html')
+  @ApiQuery({ name: 'piece', required: false, description: 'Any value: the piece alone, as a file to put into a page' })
+  @ApiQuery({ name: 'issue', required: false, type: Number, description: 'As it was published' })
+  @ApiOkResponse({ schema: { type: 'string' } })
+  async embed(
+    @InScope() scope: Scope,
+    @Param('id') id: string,
+    @Res({ passthrough: true }) response: Response,
+    @Query('piece') piece?: string,
+    @Query('issue', new ParseIntPipe({ optional: true })) issue?: number,
+  ): Promise<string> {
+    const html = await this.threads.text('cardEmbed', scope, id, piece === undefined, issue);
+    // A kitchen's own site frames it: it holds nothing that can be pressed but the way there.
+    response.removeHeader('X-Frame-Options');
+    if (piece !== undefined) response.attachment(`${id}-piece.html`);
+    return html;
   }
 
   @Get('recipes/:id/card-sheet.html')

@@ -1,5 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import {
+  asRead,
   CARD_CONTENT_VERSION,
   cardContent,
   cardDrift,
@@ -31,6 +32,7 @@ import { toFinding } from '../recipes/finding.mapper.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
 import type { OpenRecipeDto } from '../recipes/recipe.dto.js';
 import { RecipesService } from '../recipes/recipes.service.js';
+import { EmbedPiece } from './EmbedPiece.js';
 import { ReaderPage } from './ReaderPage.js';
 import { scriptSafe } from './scriptSafe.js';
 import type { CardIssueDto, PublishedCardDto } from './card.dto.js';
@@ -66,7 +68,7 @@ export class CardsService {
 
   /** The card as a reader's page, everything inside: as it stands, or as it was published. @throws NotFoundError */
   async page(scope: Scope, id: string, issue?: number): Promise<string> {
-    const { card, edition } = await this.#card(scope, id, issue);
+    const { card, edition, publishedOn } = await this.#card(scope, id, issue);
     const made = issue === undefined ? await this.#opened(scope, id) : await this.#asPublished(scope, id, issue);
     const { sheet, photos, photo } = await this.#laidAs(scope, card, edition, 'a5');
     const page = (
@@ -76,10 +78,20 @@ export class CardsService {
         dish={dishSheet(card, photo, cardTypesetter)}
         printed={sheet}
         photos={photos}
+        made={card}
+        publishedOn={publishedOn}
         issue={edition ? `Issue ${edition.issue} of ${edition.on}` : 'Not published'}
       />
     );
     return `<!doctype html>${renderToStaticMarkup(page)}`;
+  }
+
+  /** The card in short, as a piece of HTML to put into a page of the kitchen's own, or as a small page to frame there. @throws NotFoundError */
+  async embed(scope: Scope, id: string, asPage: boolean, issue?: number): Promise<string> {
+    const { card } = await this.#card(scope, id, issue);
+    const piece = renderToStaticMarkup(<EmbedPiece card={asRead(card)} />);
+    const title = renderToStaticMarkup(<title>{card.title}</title>);
+    return asPage ? `<!doctype html><html lang="en"><head><meta charset="utf-8">${title}</head><body>${piece}</body></html>` : piece;
   }
 
   /** The card laid out, as a page that shows and prints it. @throws NotFoundError */
@@ -230,10 +242,15 @@ export class CardsService {
   }
 
   /** What a card says, as it stands or as it was published, and which issue that is. */
-  async #card(scope: Scope, id: string, issue: number | undefined): Promise<{ readonly card: CardContent; readonly edition?: Edition }> {
+  async #card(
+    scope: Scope,
+    id: string,
+    issue: number | undefined,
+  ): Promise<{ readonly card: CardContent; readonly edition?: Edition; readonly publishedOn?: string }> {
     if (issue === undefined) return { card: await this.content(scope, id) };
     const { content, publishedAt } = await this.#published(scope, id, issue);
-    return { card: content, edition: { issue, on: dayText(publishedAt.toISOString().slice(0, 10), true) } };
+    const publishedOn = publishedAt.toISOString().slice(0, 10);
+    return { card: content, edition: { issue, on: dayText(publishedOn, true) }, publishedOn };
   }
 
   async #laid(scope: Scope, id: string, format: Format, issue: number | undefined) {

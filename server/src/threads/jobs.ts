@@ -35,6 +35,7 @@ export const THREAD_JOBS = {
   takeCardBack: (house: House, scope: Scope, id: string, issue: number, because: string | null) =>
     house.cards.takeBack(scope, id, issue, because),
   cardPage: (house: House, scope: Scope, id: string, issue?: number) => house.cards.page(scope, id, issue),
+  cardEmbed: (house: House, scope: Scope, id: string, asPage: boolean, issue?: number) => house.cards.embed(scope, id, asPage, issue),
   cardSheet: (house: House, scope: Scope, id: string, format: Format, issue?: number) => house.cards.sheetPage(scope, id, format, issue),
   cardPng: (house: House, scope: Scope, id: string, format: Format, page: number, issue?: number) =>
     house.cards.png(scope, id, format, page, issue),

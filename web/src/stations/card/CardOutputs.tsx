@@ -26,6 +26,7 @@ export function CardOutputs({ id, format, pages, issue }: CardOutputsProps) {
   const outputs = [
     ...drawn,
     [`${card}.html?download=1${asOf}`, 'Page of its own, HTML'],
+    [`${card}-embed.html?piece=1${asOf}`, 'Piece for your own site, HTML'],
     [`${card}.md`, 'Markdown'],
     [`/api/recipes/${id}/recipe.jsonld`, 'schema.org data'],
     [`/api/exports/recipes/${id}/lines.csv`, 'Ingredients as CSV'],
