@@ -236,6 +236,45 @@ test.each(CASES)('%s, %s: printed figures are those of the amounts that are prin
   );
 });
 
+test.each([
+  [1, 0, 0],
+  [1, 45, 12],
+  [14, 6, 30],
+  [60, 2, 40],
+])('a dish of %d parts of %d lines, and %d steps, stays on its pages in every format, and says it all', (parts, lines, steps) => {
+  const big: Recipe = {
+    id: 'big',
+    title: 'A dish of many things for a long table',
+    servings: 12,
+    parts: Array.from({ length: parts }, (_, p) => ({
+      id: `p${p}`,
+      name: `Part ${p + 1}`,
+      lines: Array.from({ length: lines }, () => ({ food: 'leek', amount: 100, unit: 'g', note: 'washed and finely sliced' })),
+    })),
+    steps: Array.from({ length: steps }, (_, i) => `Stir the pot for ${i + 1} min, until it is soft and gold at the edge.`),
+  };
+  const leek = kitchen.content.foods.find(({ id }) => id === 'leek')!;
+  const card = cardContent(big, new Kitchen({ ...demo, foods: [leek] }));
+  for (const format of FORMAT_NAMES) {
+    const sheet = laid(card, format);
+    for (const texts of textsOf(sheet)) {
+      for (const { x, y, width, size } of texts) {
+        expect({ format, right: x + width <= sheet.width, bottom: y + size * 0.25 <= sheet.height, top: y - size * 0.75 >= 0 }).toEqual({
+          format,
+          right: true,
+          bottom: true,
+          top: true,
+        });
+      }
+      expect(upon(texts)).toEqual([]);
+    }
+    if (sheet.unit === 'px') continue;
+    const said = textsOf(sheet).flatMap((texts) => texts.map(({ words }) => words));
+    expect(said.filter((words) => words.includes('finely')).length).toBeGreaterThanOrEqual(parts * lines);
+    expect(said.filter((words) => words.startsWith('Stir the pot')).length).toBe(steps);
+  }
+});
+
 test('a PDF has its language and title, and its parts are tagged in the order they are read', async () => {
   const sheet = laid(cardContent(demo.recipes[0]!, kitchen), 'a5');
   const file = join(mkdtempSync(join(tmpdir(), 'portiona-tags-')), 'card.pdf');

@@ -12,7 +12,7 @@ import { spreadOut } from './spreadOut.js';
 import { drawnDown, type Item, type Setting } from './stack.js';
 import { tableItem } from './tableItem.js';
 import { ticketGroups, type TicketGroup } from './ticket.js';
-import { ticketBlocks, ticketHeight, TICKET_PAD } from './ticketPaper.js';
+import { groupsThatFit, ticketBlocks, ticketHeight, TICKET_PAD } from './ticketPaper.js';
 
 const U = 0.46;
 const STRIP = { x: 22, top: 26, width: 218, bottom: 22 };
@@ -41,9 +41,11 @@ export function indexSheet(toLay: ToLay, setting: Setting): { readonly pages: re
   const tickets = stripsFor(stripRoom - (foot?.height ?? 0) - 10 * U, sides.length);
   return {
     scale: Math.min(front.scale, back.scale),
-    pages: sides.map(({ column, scale }, page): SheetPage => {
+    pages: Array.from({ length: Math.max(sides.length, tickets.length) }, (_, page): SheetPage => {
+      const { column, scale } = sides[page] ?? { column: { items: [], height: 0 }, scale: back.scale };
       const looks = looksAt(U * scale);
-      const running = page === 0 ? undefined : runningHead(card, page + 1, sides.length, mainWidth, looks, setting);
+      const running =
+        page === 0 ? undefined : runningHead(card, page + 1, Math.max(sides.length, tickets.length), mainWidth, looks, setting);
       const x = MAIN.x * U;
       const top = MAIN.top * U + (running?.height ?? 0);
       const free = room - (running?.height ?? 0);
@@ -106,8 +108,18 @@ export function indexSheet(toLay: ToLay, setting: Setting): { readonly pages: re
       const tickets = dealt(ticketGroups(card, { width: stripWidth }, looks, setting), Math.max(1, sidesThere), looks);
       return { looks, tickets, fits: tickets.every((groups) => ticketHeight(groups, looks) <= high + 1e-6) };
     });
-    const taken = tried.find(({ fits }) => fits) ?? tried.at(-1);
-    return (taken?.tickets ?? []).map((groups) => ({ groups, looks: taken?.looks ?? looksAt(U) }));
+    const taken = tried.find(({ fits }) => fits);
+    if (taken) return taken.tickets.map((groups) => ({ groups, looks: taken.looks }));
+    // Many parts: as many sides as they take.
+    const looks = looksAt(U * (STRIP_SCALES.at(-1) ?? 1));
+    const strips: { readonly groups: readonly TicketGroup[]; readonly looks: typeof looks }[] = [];
+    let left = ticketGroups(card, { width: stripWidth }, looks, setting);
+    while (left.length > 0) {
+      const [groups, rest] = groupsThatFit(left, high, looks);
+      strips.push({ groups, looks });
+      left = rest;
+    }
+    return strips;
   }
 
   /** Groups in their order on so many tickets: the first two at most, their heights as alike as can be. */

@@ -29,7 +29,6 @@ const BAND = { photo: 300, drawn: 230, most: 620 };
 /** Shares of the width that the ingredients may have; the one that makes the columns alike is taken. */
 const SHARES = [0.36, 0.4, 0.44, 0.33];
 const SCALES = [1.16, 1.12, 1.08, 1.04, 1, 0.97, 0.94, 0.91, 0.88];
-const MOST_PAGES = 40;
 
 /** Both columns of every page, at a share of the width. */
 interface Laid extends Tried {
@@ -86,11 +85,12 @@ export function pageSheet(toLay: ToLay, setting: Setting): { readonly pages: rea
     const later = height - (TOP + BOTTOM) * U - runningHead(card, 2, 2, inner, at, setting).height;
     const leftWidth = (inner - BETWEEN * U) * share;
     const [leftItems, rightItems] = [ingredientItems(leftWidth, scale), methodItems(inner - BETWEEN * U - leftWidth, scale)];
-    // The foot takes its room on the last page, whichever that is.
-    for (let pages = 1; ; pages++) {
-      const roomOf = (page: number) => (page === 0 ? first : later) - (page === pages - 1 ? footHeight : 0);
+    // The foot takes its room on the last page, whichever that is: no fewer than there are without it.
+    const bare = (page: number) => (page === 0 ? first : later);
+    for (let pages = Math.max(1, poured(leftItems, bare).length, poured(rightItems, bare).length); ; pages++) {
+      const roomOf = (page: number) => bare(page) - (page === pages - 1 ? footHeight : 0);
       const [left, right] = [poured(leftItems, roomOf), poured(rightItems, roomOf)];
-      if (Math.max(left.length, right.length) > pages && pages < MOST_PAGES) continue;
+      if (Math.max(left.length, right.length) > pages) continue;
       const heightAt = (columns: readonly FilledColumn[]) => columns[pages - 1]?.height ?? 0;
       const [leftLast, rightLast] = [heightAt(left), heightAt(right)];
       const lastFilled = (Math.max(leftLast, rightLast) + footHeight) / (pages === 1 ? first : later);
@@ -109,6 +109,13 @@ export function pageSheet(toLay: ToLay, setting: Setting): { readonly pages: rea
     ];
   }
 
+  /** More of them than stand beside each other, or more than half a page of them, go on under the method. */
+  function isLongDocket(scale: number): boolean {
+    const at = looksAt(U * scale);
+    const groups = ticketGroups(card, { width: inner / 4 - 36 * at.u }, at, setting).slice(1);
+    return groups.length > 4 || groups.some(({ height: high }) => high > height * 0.3);
+  }
+
   function ingredientItems(columnWidth: number, scale: number): readonly Item[] {
     return ingredientEntries(card, looksAt(U * scale), setting).map((entry) => entry(columnWidth));
   }
@@ -120,7 +127,16 @@ export function pageSheet(toLay: ToLay, setting: Setting): { readonly pages: rea
       ...keepingEntries(card, at, setting).map((entry) => entry(columnWidth)),
       ...(card.table ? [tableItem(card, columnWidth, at, setting)] : []),
       ...correctionItems(card, columnWidth, at, setting),
+      ...(isLongDocket(scale) ? groupsUnder(columnWidth, scale) : []),
     ];
+  }
+
+  function groupsUnder(columnWidth: number, scale: number): readonly Item[] {
+    const at = looksAt(U * scale);
+    const width = columnWidth - 36 * at.u;
+    return ticketGroups(card, { width }, at, setting)
+      .slice(1)
+      .map((group) => groupsAcross([group], columnWidth, width, at));
   }
 
   /** What is left of the docket, across; then what must stand on every card, and what it is signed with. */
@@ -137,7 +153,7 @@ export function pageSheet(toLay: ToLay, setting: Setting): { readonly pages: rea
       gap: 12 * at.u,
       draw: (x, y) => [...small.draw(x, y), ...(signature?.draw(x + inner - signatureWidth, y) ?? [])],
     };
-    return [...(groups.length > 0 ? [groupsAcross(groups, inner, columnWidth, at)] : []), signed];
+    return [...(groups.length > 0 && !isLongDocket(scale) ? [groupsAcross(groups, inner, columnWidth, at)] : []), signed];
   }
 }
 

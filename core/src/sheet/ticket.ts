@@ -32,7 +32,7 @@ const WITHIN: { readonly [figure: string]: string | undefined } = { sugars: 'of 
 export function ticketGroups(card: CardContent, look: TicketLook, looks: Looks, setting: Setting): readonly TicketGroup[] {
   return [
     energyGroup(card, look, looks, setting),
-    boxGroup(card, look, looks, setting),
+    ...boxGroups(card, look, looks, setting),
     toppingGroup(card, look, looks, setting),
     costGroup(card, look, looks, setting),
     keepsGroup(card, look, looks, setting),
@@ -84,34 +84,41 @@ export function energyGroup(card: CardContent, look: TicketLook, looks: Looks, s
   ];
 }
 
-function boxGroup(card: CardContent, look: TicketLook, looks: Looks, setting: Setting): readonly Item[] {
+/** Parts of a group at most: with more of them it goes on in another, so that a ticket can be parted. */
+const MOST_PARTS = 10;
+
+function boxGroups(card: CardContent, look: TicketLook, looks: Looks, setting: Setting): readonly (readonly Item[])[] {
   const { intoEachBox: parts, servingName } = card;
-  if (parts.length === 0) return [];
+  const count = Math.ceil(parts.length / MOST_PARTS);
+  return Array.from({ length: count }, (_, i) => [
+    ticketHeading(`Into each ${servingName}${i === 0 ? '' : ', on'}`, look.width, looks, setting),
+    ...partRows(parts.slice(i * MOST_PARTS, (i + 1) * MOST_PARTS), look, looks, setting),
+  ]);
+}
+
+function partRows(parts: CardContent['intoEachBox'], look: TicketLook, looks: Looks, setting: Setting): readonly Item[] {
   const { run, u } = looks;
-  return [
-    ticketHeading(`Into each ${servingName}`, look.width, looks, setting),
-    ...parts.flatMap(({ grams, part, figures = [] }, i) => [
-      row(part, { qualifier: '', number: grams, unit: 'g' }, look, looks, setting, i === 0),
-      ...(figures.length === 0
-        ? []
-        : [
-            textItem(
-              [
-                run(
-                  figures
-                    .map((figure) => `${spokenNumber(figure)}\u00a0${figure.unit}${figure.figure === 'protein' ? ' protein' : ''}`)
-                    .join(', '),
-                  'sans',
-                  13.5,
-                  'ink2',
-                ),
-              ],
-              { width: look.width, leading: 18 * u, align: 'right' },
-              setting,
-            ),
-          ]),
-    ]),
-  ];
+  return parts.flatMap(({ grams, part, figures = [] }, i) => [
+    row(part, { qualifier: '', number: grams, unit: 'g' }, look, looks, setting, i === 0),
+    ...(figures.length === 0
+      ? []
+      : [
+          textItem(
+            [
+              run(
+                figures
+                  .map((figure) => `${spokenNumber(figure)}\u00a0${figure.unit}${figure.figure === 'protein' ? ' protein' : ''}`)
+                  .join(', '),
+                'sans',
+                13.5,
+                'ink2',
+              ),
+            ],
+            { width: look.width, leading: 18 * u, align: 'right' },
+            setting,
+          ),
+        ]),
+  ]);
 }
 
 function toppingGroup({ topping }: CardContent, look: TicketLook, looks: Looks, setting: Setting): readonly Item[] {
