@@ -53,7 +53,8 @@
     ])
       for (const place of all(`[data-bar="${id}"]`)) place.textContent = words;
     one('#said').textContent = said(size, own, isOwn);
-    for (const plain of all('.plain-amount')) plain.hidden = isOwn;
+    for (const plain of all('.steps .plain-amount')) plain.hidden = isOwn;
+    one('#docket-own').hidden = isOwn && state.units === data.own;
     one('#times').hidden = state.servings <= 1.5 * data.servings;
     for (const button of all('[data-units]')) button.setAttribute('aria-pressed', String(button.dataset.units === state.units));
     one('#fewer').disabled = !next(-1);

@@ -29,7 +29,7 @@ const QUERIES = [
   'issue=2147483648',
   'issue=abc',
   'issue=-1',
-  'paper=a3',
+  'format=a3',
   'from=a&to=%27',
   '__proto__[x]=1',
   'there=keep&there=keep',

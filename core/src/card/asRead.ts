@@ -26,9 +26,9 @@ export function asRead(card: CardContent): CardContent {
     ...(table
       ? { table: table.map((row) => ({ ...row, perServing: words(row.perServing), per100g: words(row.per100g), daily: words(row.daily) })) }
       : {}),
-    intoEachBox: card.intoEachBox.map(({ grams, part, figures }) => ({
+    intoEachBox: card.intoEachBox.map(({ grams, figures, ...part }) => ({
       grams: words(grams),
-      part,
+      ...part,
       ...(figures ? { figures: figures.map(figure) } : {}),
     })),
     used: figure(card.used),

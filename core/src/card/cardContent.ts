@@ -51,7 +51,13 @@ export interface CardContent {
   /** Share of the box's energy from each, 0 to 1, adding up to 1. */
   readonly energyShares: readonly EnergyShare[];
   readonly table?: readonly CardTableRow[];
-  readonly intoEachBox: readonly { readonly grams: string; readonly part: string; readonly figures?: readonly CardFigure[] }[];
+  /** Grams of each part as they are printed, and as a number for who draws them; cards of before have no number. */
+  readonly intoEachBox: readonly {
+    readonly grams: string;
+    readonly part: string;
+    readonly weight?: number;
+    readonly figures?: readonly CardFigure[];
+  }[];
   readonly used: CardFigure | undefined;
   /** Of all servings together, with what comes at the table. */
   readonly usedForAll?: CardFigure;
@@ -151,6 +157,7 @@ function contentOf(figures: RecipeFigures, kitchen: Kitchen, chosen: ChosenCard)
       .map((part) => ({
         grams: plainText(part.share.portion, 0),
         part: part.part.name,
+        weight: part.share.portion,
         ...(chosen.perPart ? { figures: partFigures(part, chosen) } : {}),
       })),
     ...costsOf(figures, chosen, settings.currency),

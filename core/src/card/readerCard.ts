@@ -38,6 +38,8 @@ export interface ReaderCard {
 
 /** Servings that a reader may ask for, at most: beyond, the dish is one for a canteen, and is to be tried at that size. */
 const MOST_SERVINGS = 24;
+/** Lines of a dish from which on it is given at its own size alone: dozens of sizes of it would be a book. */
+const MOST_LINES = 300;
 const PLAIN_AMOUNT = /(?<![\p{L}\d])\d[\d.,]*\s?(?:k?g|m?l|tbsp|tsp|cups?|oz|lb)(?![\p{L}\d])/u;
 
 /**
@@ -78,7 +80,8 @@ function stepsWritten({ steps = [] }: Recipe): number {
 }
 
 /** From one serving up to as many as people cook at home, and the dish's own number whatever that is. */
-function servingsAsked({ servings }: Recipe): readonly number[] {
+function servingsAsked({ servings, parts }: Recipe): readonly number[] {
+  if (parts.reduce((sum, { lines }) => sum + lines.length, 0) > MOST_LINES) return [servings];
   const most = Math.max(MOST_SERVINGS, Math.ceil(servings));
   const whole = most > 4 * MOST_SERVINGS ? [] : Array.from({ length: most }, (_, i) => i + 1);
   return [...new Set([...whole, servings])].sort((a, b) => a - b);

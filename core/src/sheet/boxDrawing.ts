@@ -39,7 +39,12 @@ export interface Field {
 export function boxDrawing(card: CardContent, { x, y, width, height }: Field, looks: Looks, setting: Setting): readonly Block[] {
   const { u } = looks;
   const upright = height > width;
-  const parts = card.intoEachBox.map(({ grams, part }) => ({ grams, part, weight: Number(grams.replace(/[^\d.]/g, '')) }));
+  // How its grams are written is the language's: what is drawn goes by the number. Cards of before were all written plainly.
+  const parts = card.intoEachBox.map(({ grams, part, weight }) => ({
+    grams,
+    part,
+    weight: weight ?? Number(grams.replace(/[^\d.]/g, '')),
+  }));
   const whole = parts.reduce((sum, { weight }) => sum + weight, 0);
   const short = Math.min(width, height);
   const [rim, corner] = [0.035 * short + 2 * u, 0.12 * short];

@@ -65,7 +65,7 @@ export function figuresAcross(card: CardContent, width: number, looks: Looks, se
   };
 }
 
-function cellsOf({ macros, index, used, servingName, claims: _ }: CardContent): readonly Cell[] {
+function cellsOf({ macros, index, used, servingName }: CardContent): readonly Cell[] {
   const own = macros.filter(({ figure }) => {
     const of = WITHIN_OF[figure];
     return of === undefined || !macros.some((one) => one.figure === of);

@@ -80,8 +80,3 @@ export interface CardSheet {
   /** Characters that no font has a shape for. */
   readonly lacking: readonly string[];
 }
-
-/** Every word of a block, in reading order. */
-export function wordsOfBlock({ marks }: Block): string {
-  return marks.flatMap((mark) => (mark.kind === 'text' ? mark.words : [])).join(' ');
-}

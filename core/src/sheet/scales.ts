@@ -4,6 +4,9 @@ export const SCALES = [1.2, 1.16, 1.12, 1.08, 1.04, 1, 0.97, 0.94, 0.91, 0.88] a
 /** Least share of its last page that a card fills. */
 export const LEAST_FILLED = 1 / 3;
 
+/** Pages from which on smaller text saves nobody anything: a card of so many is set as usual, or nearly so. */
+const LONG = 4;
+
 /** A card laid out at a scale: how many pages it takes, and how full the last one is. */
 export interface Tried {
   readonly scale: number;
@@ -27,6 +30,11 @@ export function bestScale<Laid extends Tried>(layAt: (scale: number) => Laid, sc
     return known;
   };
   const least = laid(Math.min(...scales)).pages;
+  if (least >= LONG) {
+    const near = scales.toSorted((a, b) => Math.abs(a - 1) - Math.abs(b - 1));
+    const full = near.find((scale) => laid(scale).lastFilled >= LEAST_FILLED);
+    return laid(full ?? usual);
+  }
   const wellFilled = scales.filter((scale) => laid(scale).pages === least).map(laid);
   const good = wellFilled.find(({ pages, lastFilled }) => pages === 1 || lastFilled >= LEAST_FILLED);
   // One page more, well filled, rather than a line or two on a page of their own.

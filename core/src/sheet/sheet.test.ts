@@ -1,5 +1,9 @@
 import fc from 'fast-check';
+import { asRead, cardContent } from '../card/index.js';
+import { kitchenOf } from '../../test/kitchens.js';
+import { boxDrawing } from './boxDrawing.js';
 import { columnsItem } from './columns.js';
+import { looksAt } from './looks.js';
 import { cropFor } from './band.js';
 import { poured } from './flow.js';
 import type { Typesetter } from './face.js';
@@ -106,6 +110,43 @@ test('the fewest pages, then the largest text, and no last page of a line or two
   expect(at({ 1.2: [2, 0.5], 1: [1, 0.9], 0.9: [1, 0.8] })).toBe(1);
   expect(at({ 1.2: [2, 0.6], 1: [2, 0.2], 0.9: [2, 0.1] })).toBe(1.2);
   expect(at({ 1.2: [3, 0.5], 1: [2, 0.2], 0.9: [2, 0.1] })).toBe(1.2);
+});
+
+test('a card of many pages is set as usual where its last page is filled, and not tried at every size', () => {
+  const tried: number[] = [];
+  const at = (filled: Readonly<Record<number, number>>) => {
+    tried.length = 0;
+    return bestScale(
+      (scale) => {
+        tried.push(scale);
+        return { scale, pages: 9, lastFilled: filled[scale] ?? 0.1 };
+      },
+      [1.2, 1.04, 1, 0.9],
+    ).scale;
+  };
+  expect(at({ 1: 0.5 })).toBe(1);
+  expect(tried).toEqual([0.9, 1]);
+  expect(at({ 1: 0.2, 1.04: 0.6 })).toBe(1.04);
+});
+
+test('the box from above is drawn to scale, however a language writes its grams', () => {
+  const food = { id: 'x', name: 'X', nutrients: { energyKcal: 100 } };
+  const part = (id: string, amount: number) => ({ id, name: id, lines: [{ food: 'x', amount, unit: 'g' }] });
+  const recipe = { id: 'dish', title: 'Dish', servings: 1, parts: [part('one', 1500), part('two', 500)] };
+  const widths = (numbers: 'en' | 'de') => {
+    const card = asRead(cardContent({ ...recipe, card: { numbers } }, kitchenOf({ foods: [food] })));
+    const [box] = boxDrawing(card, { x: 0, y: 0, width: 400, height: 200 }, looksAt(1), { set, torn: new Set() });
+    const fields =
+      box?.marks.flatMap((mark) => (mark.kind === 'shape' && (mark.fill === 'damson' || mark.fill === 'ticketRule') ? [mark.path] : [])) ??
+      [];
+    return fields.map((path) => {
+      const ends = hatchedEnds(path).map(([x]) => x);
+      return Math.max(...ends) - Math.min(...ends);
+    });
+  };
+  const [one = 0, two = 0] = widths('en');
+  expect(one / (one + two)).toBeCloseTo(0.75, 1);
+  expect(widths('de')).toEqual(widths('en'));
 });
 
 test('room that is left goes between the items, and the last one stands at the foot', () => {

@@ -131,7 +131,7 @@ function toppingGroup({ topping }: CardContent, look: TicketLook, looks: Looks, 
 }
 
 /** What it costs: of one serving, of all, and at the till. */
-export function costGroup(card: CardContent, look: TicketLook, looks: Looks, setting: Setting): readonly Item[] {
+function costGroup(card: CardContent, look: TicketLook, looks: Looks, setting: Setting): readonly Item[] {
   const { used, usedForAll, till, servings, servingName, hasTopping: topping = card.topping !== undefined } = card;
   const { run, u } = looks;
   const rows = [

@@ -77,7 +77,7 @@ export function ReaderPage({ id, reader, dish, printed, photos, issue, made, pub
               </span>
             ))}
           </div>
-          <Sizes card={card} own={own} weighed={weighed} />
+          <Sizes card={card} own={own} weighed={weighed} isOneSize={sizes[own].length === 1} />
           <div className="parts">
             <Ingredients card={card} />
             <Method reader={reader} />
@@ -109,16 +109,16 @@ function svgsOf(sheet: CardSheet, photos: Photos): string {
   return sheet.pages.map((page) => pageSvg(sheet, page, photos, { own: false })).join('');
 }
 
-/** How many, in which measures, and by a pack that the reader has. */
-function Sizes({
-  card,
-  own,
-  weighed,
-}: {
+interface SizesProps {
   readonly card: CardContent;
   readonly own: ReaderCard['own'];
   readonly weighed: CardContent['sections'][number]['lines'];
-}) {
+  /** Nothing but its own size is known. */
+  readonly isOneSize: boolean;
+}
+
+/** How many, in which measures, and by a pack that the reader has. */
+function Sizes({ card, own, weighed, isOneSize }: SizesProps) {
   const units = [['written', 'as written'] as const, ['metric', 'g, ml'] as const, ['us', 'oz, cup'] as const];
   return (
     <div data-needs-script hidden>
@@ -143,6 +143,7 @@ function Sizes({
         </div>
       </div>
       <p className="note" id="said" aria-live="polite" />
+      {isOneSize && <p className="note">Other sizes are not worked out on this page.</p>}
       {weighed.length > 0 && (
         <details className="pack">
           <summary>By what I have</summary>
@@ -336,6 +337,9 @@ function Docket({ card }: { readonly card: CardContent }) {
           close
         </button>
       </div>
+      <p className="plain-amount" id="docket-own" hidden>
+        ▲ Of the card’s own {card.servingsText}, as it is printed.
+      </p>
       {energy && (
         <p className="large">
           {spokenOf({ ...energy, unit: '' })} <small>kcal{energyKj ? `, ${energyKj.text} kJ` : ''}</small>

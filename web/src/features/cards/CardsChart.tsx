@@ -45,6 +45,7 @@ function optionOf(points: readonly CardPoint[], colours: Colours) {
   const [least, most] = [Math.min(...energies), Math.max(...energies)];
   const [cheap, dear] = [Math.min(...points.map(({ cost }) => cost)), Math.max(...points.map(({ cost }) => cost))];
   const beside = Math.max(0.05, dear - cheap);
+  const isNarrow = window.innerWidth < 600;
   const sizeOf = (energy: number) => SMALLEST + (most > least ? (energy - least) / (most - least) : 0.5) * (LARGEST - SMALLEST);
   const axis = {
     axisLine: { lineStyle: { color: colours['rule-strong'] } },
@@ -68,8 +69,8 @@ function optionOf(points: readonly CardPoint[], colours: Colours) {
     yAxis: {
       type: 'value',
       name: 'g protein',
-      min: (range: { readonly min: number; readonly max: number }) => Math.max(0, Math.floor(range.min - 2)),
-      max: (range: { readonly min: number; readonly max: number }) => Math.ceil(range.max + 2),
+      min: (range: { readonly min: number; readonly max: number }) => Math.max(0, 2 * Math.floor((range.min - 1) / 2)),
+      max: (range: { readonly min: number; readonly max: number }) => 2 * Math.ceil((range.max + 1) / 2),
       ...axis,
     },
     series: [
@@ -81,7 +82,15 @@ function optionOf(points: readonly CardPoint[], colours: Colours) {
           name: `${drifted ? '▲ ' : ''}${title}`,
           itemStyle: { color: drifted ? colours.saffron : colours.damson, opacity: 0.82, borderColor: colours.surface, borderWidth: 1.5 },
         })),
-        label: { show: true, formatter: '{b}', position: 'right', color: colours.ink, fontSize: 11.5, width: 190, overflow: 'truncate' },
+        label: {
+          show: true,
+          formatter: '{b}',
+          position: 'right',
+          color: colours.ink,
+          fontSize: 11.5,
+          width: isNarrow ? 96 : 190,
+          overflow: 'truncate',
+        },
         labelLayout: { hideOverlap: true, moveOverlap: 'shiftY' },
       },
     ],
