@@ -52,6 +52,14 @@ test('an amount that stands in plain words does not follow, and says so; a pot t
   await expect(plain).toBeVisible();
   for (let i = 0; i < 9; i++) await page.getByRole('button', { name: 'One box more' }).click();
   await expect(page.locator('#notes')).toContainText('Dal: cook in 3 batches');
+  // The docket is of the card as it is printed, and says so while something else is cooked.
+  await page.getByRole('button', { name: /^Energy/ }).click();
+  const own = page.getByText('Of the card’s own 5 boxes, as it is printed.');
+  await expect(own).toBeVisible();
+  await page.keyboard.press('Escape');
+  for (let i = 0; i < 10; i++) await page.getByRole('button', { name: 'One box fewer' }).click();
+  await page.getByRole('button', { name: /^Energy/ }).click();
+  await expect(own).toBeHidden();
 });
 
 test('the docket opens from the foot; a time starts its timer, which rings and is put out', async ({ page }) => {
