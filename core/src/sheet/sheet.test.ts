@@ -98,7 +98,7 @@ test('two columns are as low as they can be, and a heading stays with what it he
   const place = { width: 200, between: 20, shares: [0.5] };
   expect(columnsItem([entry(10, true), entry(20), entry(20), entry(10, true), entry(20), entry(20)], place).height).toBe(50);
   // Not after the heading, though that would be lower.
-  expect(columnsItem([entry(40), entry(10, true), entry(50)], place).height).toBe(60);
+  expect(columnsItem([entry(20), entry(40, true), entry(100)], place).height).toBe(140);
   const [first, rest] = columnsItem([entry(40), entry(40), entry(40), entry(40)], place).split?.(45) ?? [];
   expect([first?.height, rest?.height]).toEqual([40, 40]);
 });
