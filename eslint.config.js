@@ -26,6 +26,7 @@ const CORE_ORDER = [
   'fit',
   'check',
   'card',
+  'drift',
   'sheet',
   'portion',
   'device',

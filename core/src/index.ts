@@ -19,6 +19,7 @@ export * from './brief/index.js';
 export * from './fit/index.js';
 export * from './check/index.js';
 export * from './card/index.js';
+export * from './drift/index.js';
 export * from './sheet/index.js';
 export * from './portion/index.js';
 export * from './device/index.js';

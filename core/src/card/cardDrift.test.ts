@@ -56,7 +56,7 @@ test('the kitchen’s own figure drifts by its name and by what it comes to; car
   const [has, moved, renamed] = [withIndex('energyKcal / 50'), withIndex('energyKcal / 100'), withIndex('energyKcal / 50', 'Score')];
   const text = has.index?.text ?? '';
   expect(Number(text)).toBeGreaterThan(5);
-  expect(cardDrift(has, moved)).toEqual([{ name: 'Points', was: text, is: moved.index?.text }]);
+  expect(cardDrift(has, moved)).toEqual([{ name: 'Points', was: text, is: moved.index?.text, figure: 'index' }]);
   expect(cardDrift(has, renamed)).toEqual([{ name: 'Score', was: `Points ${text}`, is: `Score ${text}` }]);
   expect(cardDrift(published, has)).toEqual([{ name: 'Points', was: '', is: `Points ${text}` }]);
   const { index: _, ...before } = published;

@@ -8,6 +8,8 @@ export interface CardDrift {
   /** As published, with its unit; empty: it was not on the card. */
   readonly was: string;
   readonly is: string;
+  /** Which figure it is, where it is one: "Energy with topping" is of energy. */
+  readonly figure?: CardFigure['figure'];
 }
 
 /**
@@ -20,6 +22,7 @@ export interface CardDrift {
 export function cardDrift(was: CardContent, now: CardContent): readonly CardDrift[] {
   return [
     ...textsDrifted('Title', was.title, now.title),
+    ...textsDrifted('Series', was.series, now.series),
     ...textsDrifted('Lead', was.lead, now.lead),
     ...figuresDrifted(figuresOf(was), figuresOf(was.chosen === undefined ? withFiguresOfBefore(now) : now)),
     ...indexDrifted(was.index, now.index),
@@ -64,7 +67,11 @@ function figuresOf({ energy, energyKj, weight, macros, used, usedForAll, till, t
 }
 
 function figuresDrifted(was: ReadonlyMap<string, CardFigure>, now: ReadonlyMap<string, CardFigure>): CardDrift[] {
-  return [...new Set([...was.keys(), ...now.keys()])].flatMap((name) => textsDrifted(name, textOf(was.get(name)), textOf(now.get(name))));
+  return [...new Set([...was.keys(), ...now.keys()])].flatMap((name) => {
+    const [before, after] = [was.get(name), now.get(name)];
+    const figure = (after ?? before)?.figure;
+    return textsDrifted(name, textOf(before), textOf(after)).map((drift) => (figure ? { ...drift, figure } : drift));
+  });
 }
 
 /** The kitchen's own figure, by whichever name; a card that was published before there could be one says nothing of it. */
@@ -72,7 +79,7 @@ function indexDrifted(was: CardContent['index'], now: CardContent['index']): Car
   if (was === undefined || (!was && !now)) return [];
   const said = (index: CardContent['index']) => (index ? `${index.name} ${index.text}` : '');
   return was && now && was.name === now.name
-    ? textsDrifted(now.name, was.text, now.text)
+    ? textsDrifted(now.name, was.text, now.text).map((drift) => ({ ...drift, figure: now.figure }))
     : textsDrifted((now ?? was)?.name ?? '', said(was), said(now));
 }
 
@@ -89,7 +96,7 @@ function listsDrifted(name: string, was: readonly string[] | undefined, now: rea
 function tablesDrifted(was: CardContent['table'], now: CardContent['table'] = []): CardDrift[] {
   return (was ?? []).flatMap(({ figure, name, per100g }) => {
     const is = now.find((row) => row.figure === figure);
-    return textsDrifted(`${name} per 100 g`, per100g, is?.per100g ?? '');
+    return textsDrifted(`${name} per 100 g`, per100g, is?.per100g ?? '').map((drift) => ({ ...drift, figure }));
   });
 }
 

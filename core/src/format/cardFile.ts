@@ -9,13 +9,15 @@ import {
   type CardChoices,
   type CardCost,
   type CardExtra,
+  type CardSeries,
   type CardSettings,
+  type CardTolerances,
   type CardUnits,
   type DishPhoto,
   type NumberStyle,
   type PhotoCrop,
 } from '../recipe/index.js';
-import { Flag, Id, ListOf, One, OneOf, Optional, Quantity, Text } from './constraints.js';
+import { Flag, Id, ListOf, Many, One, OneOf, Optional, Quantity, Text } from './constraints.js';
 
 /** How cards are printed. */
 export class CardChoicesEntry implements CardChoices {
@@ -32,12 +34,36 @@ export class CardChoicesEntry implements CardChoices {
   @Optional() @OneOf(CARD_CAUTIONS) cautions?: CardCautions;
 }
 
+/** How far figures of a published card may move, in percent. */
+export class CardTolerancesEntry implements CardTolerances {
+  @Optional() @Quantity({ most: 100 }) energyKcal?: number;
+  @Optional() @Quantity({ most: 100 }) protein?: number;
+  @Optional() @Quantity({ most: 100 }) carbohydrate?: number;
+  @Optional() @Quantity({ most: 100 }) sugars?: number;
+  @Optional() @Quantity({ most: 100 }) fat?: number;
+  @Optional() @Quantity({ most: 100 }) saturates?: number;
+  @Optional() @Quantity({ most: 100 }) fibre?: number;
+  @Optional() @Quantity({ most: 100 }) salt?: number;
+  @Optional() @Quantity({ most: 100 }) weight?: number;
+  @Optional() @Quantity({ most: 100 }) usedCost?: number;
+  @Optional() @Quantity({ most: 100 }) tillCost?: number;
+}
+
+/** What a series says of itself. */
+export class CardSeriesEntry implements CardSeries {
+  @Text(120, true) name: string;
+  @Optional() @Text(200) subtitle?: string;
+  @Optional() @Text(2000) about?: string;
+}
+
 /** What a kitchen's cards are signed with, and how they are printed. */
 export class CardSettingsEntry implements CardSettings {
   @Optional() @Text(80) publication?: string;
   @Optional() @Text(120) address?: string;
   @Optional() @Text(3) mark?: string;
   @Optional() @One(() => CardChoicesEntry) choices?: CardChoicesEntry;
+  @Optional() @One(() => CardTolerancesEntry) tolerances?: CardTolerancesEntry;
+  @Optional() @Many(() => CardSeriesEntry, 200, 'series') series?: CardSeriesEntry[];
 }
 
 /** A part of a picture, in shares of its sides. */
@@ -63,4 +89,12 @@ export class DishPhotoEntry implements DishPhoto {
 }
 
 /** Every class of cards, for the schema. */
-export const CARD_CLASSES = [CardChoicesEntry, CardSettingsEntry, PhotoCropEntry, PhotoCropsEntry, DishPhotoEntry] as const;
+export const CARD_CLASSES = [
+  CardChoicesEntry,
+  CardTolerancesEntry,
+  CardSeriesEntry,
+  CardSettingsEntry,
+  PhotoCropEntry,
+  PhotoCropsEntry,
+  DishPhotoEntry,
+] as const;

@@ -39,6 +39,34 @@ export interface CardChoices {
   readonly cautions?: CardCautions;
 }
 
+/** Figures of a published card that may move a little before anybody is told. */
+export const TOLERATED_FIGURES = [
+  'energyKcal',
+  'protein',
+  'carbohydrate',
+  'sugars',
+  'fat',
+  'saturates',
+  'fibre',
+  'salt',
+  'weight',
+  'usedCost',
+  'tillCost',
+] as const;
+export type ToleratedFigure = (typeof TOLERATED_FIGURES)[number];
+
+/** How far each may move, in percent of what was printed; of one that is left out, nothing. */
+export type CardTolerances = { readonly [figure in ToleratedFigure]?: number };
+
+/** What a series says of itself, over its cards. */
+export interface CardSeries {
+  readonly name: string;
+  /** Under its name on the title page. */
+  readonly subtitle?: string;
+  /** What it is, in a paragraph or two. */
+  readonly about?: string;
+}
+
 /** What a kitchen's cards are signed with, and how they are printed unless a dish says otherwise. */
 export interface CardSettings {
   /** What the cards come from. */
@@ -48,4 +76,6 @@ export interface CardSettings {
   /** One to three letters, printed in a stamp. */
   readonly mark?: string;
   readonly choices?: CardChoices;
+  readonly tolerances?: CardTolerances;
+  readonly series?: readonly CardSeries[];
 }

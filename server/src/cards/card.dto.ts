@@ -1,11 +1,35 @@
 import { ApiProperty, ApiPropertyOptional } from '@nestjs/swagger';
-import { Optional, Text } from '@portiona/core';
+import { CAUSE_KINDS, Optional, Text, type CauseKind } from '@portiona/core';
 
 /** Something on a published card that would read otherwise today. */
 export class CardDriftDto {
   @ApiProperty() name: string;
   @ApiProperty({ description: 'As published; empty: it was not there' }) was: string;
   @ApiProperty({ description: 'As it would be printed now; empty: it would not be there' }) is: string;
+  @ApiProperty({ type: Number, nullable: true, description: 'How far a figure moved, over what was printed; null for what is none' })
+  share: number | null;
+}
+
+/** One thing that changed under a published card. */
+export class DriftCauseDto {
+  @ApiProperty({ enum: CAUSE_KINDS }) kind: CauseKind;
+  @ApiProperty({ description: 'Id of the food, or of the recipe taken; empty where it is neither' }) of: string;
+  @ApiProperty({ description: 'As a sentence has it' }) text: string;
+  @ApiProperty({ description: 'What changed in it; empty where what moved says it' }) change: string;
+  @ApiProperty({ type: [CardDriftDto], description: 'What reads otherwise because of it' }) moved: readonly CardDriftDto[];
+}
+
+/** How a published card stands to what would be printed now. */
+export class CardStandingDto {
+  @ApiProperty({ type: [CardDriftDto], description: 'Empty: it holds, where it can be computed' }) drift: readonly CardDriftDto[];
+  @ApiProperty({ type: [CardDriftDto], description: 'What moved no further than the kitchen tolerates' }) within: readonly CardDriftDto[];
+  @ApiProperty({ type: [DriftCauseDto], description: 'Why it moved, in the order it was made out; empty where nobody can say' })
+  causes: readonly DriftCauseDto[];
+  @ApiProperty({ type: [String], description: 'Promises and claims that the dish no longer keeps' }) broke: readonly string[];
+  @ApiProperty({ type: String, nullable: true, description: 'ISO time at which it was seen to have moved' }) since: string | null;
+  @ApiProperty({ type: String, nullable: true, description: 'Why nobody can tell whether it holds; null where one can' }) uncomputed:
+    | string
+    | null;
 }
 
 /** A figure as a published card prints it. */
@@ -16,7 +40,7 @@ export class CardPrintedDto {
 }
 
 /** The newest published card of a recipe, and whether it still holds. */
-export class PublishedCardDto {
+export class PublishedCardDto extends CardStandingDto {
   @ApiProperty() recipe: string;
   @ApiProperty({ description: 'As published' }) title: string;
   @ApiProperty({ description: 'Series and number, as published; empty: none' }) series: string;
@@ -24,10 +48,6 @@ export class PublishedCardDto {
   printed: readonly CardPrintedDto[];
   @ApiProperty({ description: '1 for the first' }) issue: number;
   @ApiProperty({ description: 'ISO time' }) publishedAt: string;
-  @ApiProperty({ type: [CardDriftDto], description: 'Empty: it holds, where it can be computed' }) drift: readonly CardDriftDto[];
-  @ApiProperty({ type: String, nullable: true, description: 'Why nobody can tell whether it holds; null where one can' }) uncomputed:
-    | string
-    | null;
   @ApiProperty({ type: String, nullable: true, description: 'Why it was taken back; null: it was not' }) takenBack: string | null;
 }
 

@@ -14,11 +14,10 @@ import {
   laidCard,
   readerCard,
   readerOfOneSize,
-  readKitchen,
   schemaOrgRecipe,
-  taughtKitchen,
   type CardContent,
   type CardSheet,
+  type Dish,
   type Edition,
   type Format,
   type Kitchen,
@@ -28,6 +27,7 @@ import { renderToStaticMarkup } from 'react-dom/server';
 import { Database } from '../database/database.js';
 import { Once, type OnceKey } from '../database/once.js';
 import { NotFoundError, OpenFindingsError } from '../http/problems.js';
+import { dishOf, toDrift } from '../recipes/cardStanding.js';
 import { toFinding } from '../recipes/finding.mapper.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
 import type { OpenRecipeDto } from '../recipes/recipe.dto.js';
@@ -175,6 +175,10 @@ export class CardsService {
         issue,
         publishedAt: published_at.toISOString(),
         drift: [],
+        within: [],
+        causes: [],
+        broke: [],
+        since: null,
         uncomputed: null,
         takenBack: null,
       };
@@ -192,7 +196,7 @@ export class CardsService {
           issue,
           publishedAt: publishedAt.toISOString(),
           printed: printedOf(content),
-          changed: before ? cardDrift(before.content, content) : [],
+          changed: before ? cardDrift(before.content, content).map(toDrift) : [],
           correction: content.correction ? correctionText(content.correction) : '',
           takenBack: takenBackBecause,
         };
@@ -267,11 +271,9 @@ export class CardsService {
   }
 
   /** The recipe and the kitchen that a published card was computed from; undefined where that was not kept, or cannot be read any more. */
-  async #asPublished(scope: Scope, id: string, issue: number): Promise<{ readonly recipe: Recipe; readonly kitchen: Kitchen } | undefined> {
+  async #asPublished(scope: Scope, id: string, issue: number): Promise<Dish | undefined> {
     const { inputs } = await this.#published(scope, id, issue);
-    const read = inputs === null ? undefined : readKitchen(JSON.parse(JSON.stringify(inputs)), '1970-01-01');
-    const recipe = read?.ok ? read.entry.recipes.find((one) => one.id === id) : undefined;
-    return read?.ok && recipe ? { recipe, kitchen: taughtKitchen(read.entry, read.entry.batches) } : undefined;
+    return inputs === null ? undefined : dishOf(id, inputs);
   }
 
   async #published(scope: Scope, recipeId: string, issue: number): Promise<PublishedCardEntity> {

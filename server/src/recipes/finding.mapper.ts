@@ -13,15 +13,30 @@ import {
 } from '@portiona/core';
 import type { FindingDto, RecipeFindingsDto } from './finding.dto.js';
 
+/** What Check finds in a recipe, and why that is not all, where it is not. */
+export interface Found {
+  readonly found: readonly Finding[];
+  readonly uncomputed: string | null;
+}
+
+/** What Check finds in the figures of a recipe; of words that are too long to be read, what the figures alone say. */
+export function foundIn(figures: Computed<RecipeFigures>, kitchen: Kitchen): Found {
+  if (!figures.ok) return { found: [], uncomputed: figures.because };
+  try {
+    return { found: checkRecipe(figures.made, kitchen), uncomputed: null };
+  } catch (error) {
+    if (error instanceof TooLongToCheckError) return { found: findingsOf(figures.made, kitchen), uncomputed: error.message };
+    throw error;
+  }
+}
+
 /** What is kept of what Check finds in a recipe, with how many of it are wrong. */
 export function toFound(
   recipe: Recipe,
   kitchen: Kitchen,
-  figures: Computed<RecipeFigures>,
+  { found, uncomputed }: Found,
   drift: readonly CardDrift[],
 ): Omit<RecipeFindingsDto, 'recipe' | 'title'> & { readonly wrong: number } {
-  if (!figures.ok) return { open: [], left: 0, wrong: 0, uncomputed: figures.because };
-  const [found, uncomputed] = checked(figures.made, kitchen);
   const { open, left } = withReasons([...found, ...publishedDiffers(drift)], recipe, kitchen);
   return {
     open: open.map(toFinding),
@@ -29,16 +44,6 @@ export function toFound(
     wrong: open.filter(({ severity }) => severity === 'wrong').length,
     uncomputed,
   };
-}
-
-/** What is found, and why it is not all: of words that are too long to be read, the figures alone are looked at. */
-function checked(figures: RecipeFigures, kitchen: Kitchen): readonly [readonly Finding[], string | null] {
-  try {
-    return [checkRecipe(figures, kitchen), null];
-  } catch (error) {
-    if (error instanceof TooLongToCheckError) return [findingsOf(figures, kitchen), error.message];
-    throw error;
-  }
 }
 
 export function toFinding({ code, at, severity, message }: Finding): FindingDto {

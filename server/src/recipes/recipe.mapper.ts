@@ -2,9 +2,6 @@ import {
   boxBand,
   briefJudgements,
   briefVerdict,
-  cardContent,
-  cardDrift,
-  computed,
   energyShares,
   figureKey,
   groundKept,
@@ -12,7 +9,6 @@ import {
   judgementsOn,
   type Brief,
   type Computed,
-  type CardContent,
   type Figure,
   type KeptGround,
   type Kitchen,
@@ -20,7 +16,6 @@ import {
   type RecipeFigures,
   type SwapEffect,
 } from '@portiona/core';
-import type { PublishedCardDto } from '../cards/card.dto.js';
 import type { SavedRecipeDto } from '../http/saved.dto.js';
 import type { FindingDto } from './finding.dto.js';
 import type { BandedFigureDto, BriefVerdictDto, ListedFigureDto, ListedRecipeDto, SwapDto } from './recipe.dto.js';
@@ -58,17 +53,6 @@ export function toListedFigures(
   return figures.ok
     ? { ...listed, uncomputed: null, ...figuresAtAGlance(recipe, figures.made, kitchen, open) }
     : { ...listed, uncomputed: figures.because, ...NOTHING_KNOWN };
-}
-
-/** How a published card stands to what would be printed now. */
-export function toCardStanding(recipe: Recipe, kitchen: Kitchen, published: CardContent): Pick<PublishedCardDto, 'drift' | 'uncomputed'> {
-  const now = computed(() => asKept(cardContent(recipe, kitchen)));
-  return now.ok ? { drift: cardDrift(published, now.made), uncomputed: null } : { drift: [], uncomputed: now.because };
-}
-
-/** As it comes back from the database: what is undefined is not there. */
-function asKept(content: CardContent): CardContent {
-  return JSON.parse(JSON.stringify(content)) as CardContent;
 }
 
 type FiguresAtAGlance = Omit<ListedFigures, 'series' | 'number' | 'servings' | 'servingName' | 'uncomputed'>;

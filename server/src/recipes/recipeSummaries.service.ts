@@ -6,7 +6,6 @@ import {
   pricesHoldUntil,
   recipesUnder,
   reusablePartsOf,
-  type CardContent,
   type Computed,
   type Kitchen,
   type Recipe,
@@ -16,8 +15,9 @@ import { Database } from '../database/database.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
 import { engineVersion } from './engineVersion.js';
 import { toReusablePart } from './subRecipes.mapper.js';
-import { toFound } from './finding.mapper.js';
-import { toCardStanding, toListedFigures } from './recipe.mapper.js';
+import { explained, standingOf, type KeptCard, type Standing } from './cardStanding.js';
+import { foundIn, toFound } from './finding.mapper.js';
+import { toListedFigures } from './recipe.mapper.js';
 import { RecipesService } from './recipes.service.js';
 import type { Scope } from '../scope/scope.js';
 
@@ -105,13 +105,12 @@ export class RecipeSummariesService {
     const ids = wanted.map(({ id }) => id);
     const own = await this.recipes.loadForCalculation(scope, ids);
     const kitchen = await this.recipes.kitchenToCheck(scope, own);
-    const cards = await manager.query<{ recipe_id: string; content: CardContent }[]>(
-      `SELECT DISTINCT ON (recipe_id) recipe_id, content FROM published_cards WHERE kitchen_id = $1 AND recipe_id = ANY($2)
-       ORDER BY recipe_id, issue DESC`,
-      [kitchenId, ids],
-    );
-    const published = new Map(cards.map(({ recipe_id, content }) => [recipe_id, content]));
-    const rows = own.map((recipe) => this.#summaryOf(recipe, kitchen, published.get(recipe.id)));
+    const published = await this.#publishedOf(kitchenId, ids);
+    const standing = new Map(own.flatMap((recipe) => this.#standingOf(recipe, kitchen, published.get(recipe.id))));
+    // Why a card moved is asked of those that did.
+    const moved = [...standing].flatMap(([id, { moved: drift }]) => (drift.length > 0 ? [id] : []));
+    const inputs = await this.#inputsOf(kitchenId, moved);
+    const rows = own.map((recipe) => this.#summaryOf(recipe, kitchen, standing.get(recipe.id), inputs.get(recipe.id) ?? null));
     await manager.query(
       `INSERT INTO recipe_summaries (kitchen_id, recipe_id, stale, engine, holds_until, series, number, weight, energy, protein, used_cost, listed, card, parts, ground, found)
        SELECT $1, row.id, false, $2, row.until, row.series, row.number, row.weight, row.energy, row.protein, row.used, row.listed, row.card, row.parts, row.ground, row.found
@@ -125,18 +124,53 @@ export class RecipeSummariesService {
     return wanted.length;
   }
 
-  /** What can be told of a recipe; one that nobody foresaw keeps no list from the others. */
-  #summaryOf(recipe: Recipe, kitchen: Kitchen, published: CardContent | undefined) {
+  /** The newest published card of some recipes, and since when it is known to have moved. */
+  async #publishedOf(kitchenId: string, ids: readonly string[]): Promise<ReadonlyMap<string, KeptCard>> {
+    const rows = await this.database.manager.query<({ recipe_id: string } & KeptCard)[]>(
+      `SELECT DISTINCT ON (card.recipe_id) card.recipe_id, card.content, kept.card ->> 'since' AS since
+       FROM published_cards card LEFT JOIN recipe_summaries kept ON kept.kitchen_id = card.kitchen_id AND kept.recipe_id = card.recipe_id
+       WHERE card.kitchen_id = $1 AND card.recipe_id = ANY($2)
+       ORDER BY card.recipe_id, card.issue DESC`,
+      [kitchenId, ids],
+    );
+    return new Map(rows.map(({ recipe_id, ...card }) => [recipe_id, card]));
+  }
+
+  /** What the newest published cards of some recipes were computed from. */
+  async #inputsOf(kitchenId: string, ids: readonly string[]): Promise<ReadonlyMap<string, object | null>> {
+    if (ids.length === 0) return new Map();
+    const rows = await this.database.manager.query<{ recipe_id: string; inputs: object | null }[]>(
+      `SELECT DISTINCT ON (recipe_id) recipe_id, inputs FROM published_cards WHERE kitchen_id = $1 AND recipe_id = ANY($2)
+       ORDER BY recipe_id, issue DESC`,
+      [kitchenId, ids],
+    );
+    return new Map(rows.map(({ recipe_id, inputs }) => [recipe_id, inputs]));
+  }
+
+  #standingOf(recipe: Recipe, kitchen: Kitchen, published: KeptCard | undefined): (readonly [string, Standing])[] {
+    if (!published) return [];
     try {
-      return summaryOf(recipe, kitchen, published, computedFigures(recipe, kitchen));
+      return [[recipe.id, standingOf(recipe, kitchen, published)]];
     } catch (error) {
-      this.#log.error(`the recipe "${recipe.id}" cannot be added up: ${error instanceof Error ? error.stack : String(error)}`);
-      const because = 'it cannot be added up; the log of the server says why';
-      return {
-        ...summaryOf(recipe, kitchen, undefined, { ok: false, because }),
-        card: published ? { drift: [], uncomputed: because } : null,
-      };
+      return [[recipe.id, { published, moved: [], now: undefined, uncomputed: this.#unforeseen(recipe, error) }]];
     }
+  }
+
+  /** What can be told of a recipe; one that nobody foresaw keeps no list from the others. */
+  #summaryOf(recipe: Recipe, kitchen: Kitchen, standing: Standing | undefined, inputs: object | null) {
+    try {
+      return summaryOf(recipe, kitchen, standing, inputs, computedFigures(recipe, kitchen));
+    } catch (error) {
+      const because = this.#unforeseen(recipe, error);
+      const told = summaryOf(recipe, kitchen, undefined, null, { ok: false, because });
+      return { ...told, card: standing ? { drift: [], within: [], causes: [], broke: [], since: null, uncomputed: because } : null };
+    }
+  }
+
+  /** Writes down what nobody foresaw. @returns what is said of it */
+  #unforeseen(recipe: Recipe, error: unknown): string {
+    this.#log.error(`the recipe "${recipe.id}" cannot be added up: ${error instanceof Error ? error.stack : String(error)}`);
+    return 'it cannot be added up; the log of the server says why';
   }
 
   /** The kitchen, the engine, and its day. */
@@ -151,9 +185,16 @@ const UNSETTLED = `SELECT head.id FROM recipes head
   WHERE head.kitchen_id = $1 AND head.archived_at IS NULL
     AND (kept.recipe_id IS NULL OR kept.stale OR kept.engine <> $2 OR kept.holds_until <= $3::date)`;
 
-function summaryOf(recipe: Recipe, kitchen: Kitchen, published: CardContent | undefined, figures: Computed<RecipeFigures>) {
-  const card = published ? toCardStanding(recipe, kitchen, published) : null;
-  const found = toFound(recipe, kitchen, figures, card?.drift ?? []);
+function summaryOf(
+  recipe: Recipe,
+  kitchen: Kitchen,
+  standing: Standing | undefined,
+  inputs: object | null,
+  figures: Computed<RecipeFigures>,
+) {
+  const looked = foundIn(figures, kitchen);
+  const card = standing ? explained(standing, recipe, kitchen, inputs, looked, new Date().toISOString()) : null;
+  const found = toFound(recipe, kitchen, looked, card?.drift ?? []);
   const listed = toListedFigures(recipe, figures, kitchen, found.open);
   return {
     id: recipe.id,

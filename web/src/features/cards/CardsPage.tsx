@@ -7,8 +7,12 @@ import { problemOf, problemText } from '../../api/problem';
 import { Button } from '../../ui/Button';
 import { Ledger, LedgerGroup, LedgerRow } from '../../ui/Ledger';
 import { CardsChart, pointsOf } from './CardsChart';
-import { Drifts } from './Drifts';
+import { DriftWatch } from './DriftWatch';
+import { Tolerances } from './Tolerances';
 import './cards.css';
+
+/** Drifted cards that are opened at first, at most. */
+const MOST_OPEN = 2;
 
 /** Every card that readers hold, by series: what it delivers and costs as published, when, and whether it still holds. */
 export function CardsPage() {
@@ -19,6 +23,9 @@ export function CardsPage() {
   const points = pointsOf(cards);
   const without = (recipes ?? []).filter(({ id }) => !cards.some(({ recipe }) => recipe === id));
   const drifted = cards.filter(({ drift }) => drift.length > 0).length;
+  const broke = cards.filter(({ broke }) => broke.length > 0).length;
+  // What needs looking at is seen without a press, where that is not half the page.
+  const shown = drifted <= MOST_OPEN;
   return (
     <main className="page">
       <div className="page-head">
@@ -26,8 +33,9 @@ export function CardsPage() {
         <span className="muted">
           {cards.length === 0
             ? ''
-            : `${cards.length} published, ${drifted === 0 ? 'all of them hold' : `${drifted} no longer what would be printed`}`}
+            : `${cards.length} published, ${drifted === 0 ? 'all of them hold' : `${drifted} no longer what would be printed`}${broke === 0 ? '' : `, ${broke === 1 ? 'one breaks a promise' : `${broke} break a promise`}`}`}
         </span>
+        {cards.length > 0 && <Tolerances />}
       </div>
       {cards.length === 0 ? (
         <div className="empty">
@@ -48,7 +56,7 @@ export function CardsPage() {
             <div className="contents" key={series}>
               <LedgerGroup>{series === '' ? 'Of no series' : series}</LedgerGroup>
               {own.map((card) => (
-                <CardRow key={card.recipe} card={card} />
+                <CardRow key={card.recipe} card={card} shown={shown} />
               ))}
             </div>
           ))}
@@ -79,9 +87,9 @@ export function CardsPage() {
   );
 }
 
-function CardRow({ card }: { readonly card: PublishedCardDto }) {
-  const { recipe, title, series, printed, issue, publishedAt, drift, uncomputed, takenBack } = card;
-  const [open, setOpen] = useState(false);
+function CardRow({ card, shown }: { readonly card: PublishedCardDto; readonly shown: boolean }) {
+  const { recipe, title, series, printed, issue, publishedAt, drift, within, broke, uncomputed, takenBack } = card;
+  const [open, setOpen] = useState((shown && drift.length > 0) || broke.length > 0);
   const figure = (name: string) => printed.find((one) => one.name === name);
   const holds = drift.length === 0 && uncomputed === null;
   return (
@@ -107,7 +115,14 @@ function CardRow({ card }: { readonly card: PublishedCardDto }) {
         {takenBack !== null ? (
           <span className="warn">▲ taken back: {takenBack}</span>
         ) : holds ? (
-          <span className="ok">✓ holds</span>
+          <span className="ok">
+            ✓ holds
+            {within.length > 0 && (
+              <Button kind="quiet" aria-expanded={open} onClick={() => setOpen(!open)}>
+                {within.length === 1 ? 'one figure moved a little' : `${within.length} figures moved a little`} {open ? '▴' : '▾'}
+              </Button>
+            )}
+          </span>
         ) : uncomputed !== null ? (
           <span className="warn">▲ nobody can tell: {uncomputed}</span>
         ) : (
@@ -119,14 +134,7 @@ function CardRow({ card }: { readonly card: PublishedCardDto }) {
           as published
         </a>
       </span>
-      {open && (
-        <div className="card-drift">
-          <Drifts drift={drift} />
-          <Button asChild>
-            <Link to={`/recipes/${recipe}/card`}>To the card as it stands</Link>
-          </Button>
-        </div>
-      )}
+      {open && drift.length + within.length > 0 && <DriftWatch card={card} />}
     </LedgerRow>
   );
 }

@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
-import { Link } from 'react-router';
-import { correctionOf, dayText, groundOf, type Finding, type Kitchen, type Recipe } from '@portiona/core';
-import { useListPublishedCardsQuery, usePublishCardMutation, type CardDriftDto } from '../../api/api.gen';
+import { Link, useSearchParams } from 'react-router';
+import { causedCorrection, dayText, groundOf, type Finding, type Kitchen, type Recipe } from '@portiona/core';
+import { useListPublishedCardsQuery, usePublishCardMutation, type PublishedCardDto } from '../../api/api.gen';
 import { problemOf, problemText } from '../../api/problem';
 import { useToast } from '../../ui/Toasts';
 import { Button } from '../../ui/Button';
@@ -40,6 +40,14 @@ export function Published({ recipe, kitchen, saved, issue, onIssue, wrong }: Pub
   /** What readers of the issue before are told; asked for where it no longer holds. */
   const [correcting, setCorrecting] = useState(false);
   const correction = useRef('');
+  /** The way here may ask for the corrected card. */
+  const [asked, ask] = useSearchParams();
+  const wanted = asked.has('correct') && card !== undefined && card.drift.length > 0 && saved && wrong !== undefined;
+  useEffect(() => {
+    if (!wanted) return;
+    setCorrecting(true);
+    ask({}, { replace: true });
+  }, [wanted, ask]);
   const publishIt = async () => {
     setAsking(false);
     try {
@@ -101,6 +109,9 @@ export function Published({ recipe, kitchen, saved, issue, onIssue, wrong }: Pub
                 : 'Today these would be printed otherwise:'}
           </p>
           {card.drift.length > 0 && <Drifts drift={card.drift} />}
+          {card.causes.length > 0 && card.drift.length > 0 && (
+            <p className="my-2 text-compact">Because {card.causes.map(({ text }) => text).join('; ')}.</p>
+          )}
           <CardIssues recipeId={recipeId} issue={issue} onIssue={onIssue} />
           <Button asChild kind="quiet">
             <a
@@ -123,7 +134,7 @@ export function Published({ recipe, kitchen, saved, issue, onIssue, wrong }: Pub
       </Button>
       <Modal open={correcting} title={`For readers who hold issue ${card?.issue ?? ''}`} onClose={() => setCorrecting(false)}>
         <Correcting
-          drift={card?.drift ?? []}
+          card={card}
           onPublish={(said) => {
             correction.current = said;
             setCorrecting(false);
@@ -143,8 +154,15 @@ export function Published({ recipe, kitchen, saved, issue, onIssue, wrong }: Pub
 }
 
 /** What the next issue says of what it puts right: proposed by what changed, and a person's to word. */
-function Correcting({ drift, onPublish }: { readonly drift: readonly CardDriftDto[]; readonly onPublish: (correction: string) => void }) {
-  const [text, setText] = useState(() => correctionOf(drift));
+function Correcting({
+  card,
+  onPublish,
+}: {
+  readonly card: PublishedCardDto | undefined;
+  readonly onPublish: (correction: string) => void;
+}) {
+  const { drift = [], causes = [] } = card ?? {};
+  const [text, setText] = useState(() => causedCorrection(drift, causes));
   return (
     <form
       onSubmit={(event) => {
@@ -152,7 +170,10 @@ function Correcting({ drift, onPublish }: { readonly drift: readonly CardDriftDt
         onPublish(text);
       }}
     >
-      <p className="mb-2">They go by a card that reads otherwise now. What the new one puts right is printed on it; say why it changed.</p>
+      <p className="mb-2">
+        They go by a card that reads otherwise now. What the new one puts right is printed on it, and why, as far as that is known: word it
+        for your readers.
+      </p>
       <Drifts drift={drift} />
       <Field label="Correction, as it is printed" className="mt-2">
         <TextArea rows={3} maxLength={600} value={text} onChange={({ target }) => setText(target.value)} />
