@@ -1,5 +1,5 @@
 /** What a value of a property may be, by the published vocabulary (schema.org, Recipe and what it holds). */
-type Expected = 'text' | 'integer' | 'date' | 'duration' | 'url' | 'diet' | 'mass' | 'energy' | { readonly type: string };
+type Expected = 'text' | 'integer' | 'date' | 'duration' | 'url' | 'image' | 'diet' | 'mass' | 'energy' | { readonly type: string };
 
 interface Property {
   readonly of: Expected;
@@ -24,10 +24,14 @@ const TYPES: { readonly [type: string]: { readonly [property: string]: Property 
   Recipe: {
     name: { of: 'text' },
     description: { of: 'text' },
-    image: { of: 'url', many: true },
+    image: { of: 'image', many: true },
+    position: { of: 'integer' },
     isPartOf: { of: { type: 'CreativeWorkSeries' } },
     author: { of: { type: 'Organization' } },
     datePublished: { of: 'date' },
+    dateModified: { of: 'date' },
+    url: { of: 'url' },
+    mainEntityOfPage: { of: 'url' },
     recipeYield: { of: 'text', many: true },
     totalTime: { of: 'duration' },
     prepTime: { of: 'duration' },
@@ -82,6 +86,7 @@ function valueFaults(value: unknown, of: Expected, at: string): string[] {
     date: /^\d{4}-\d{2}-\d{2}$/.test(text),
     duration: /^P(?:\d+D)?(?:T(?:\d+H)?(?:\d+M)?)?$/.test(text) && /\d/.test(text),
     url: /^https?:\/\/[^\s"<>]+$/.test(text),
+    image: /^(?:https?:\/\/[^\s"<>]+|data:image\/jpeg;base64,[A-Za-z0-9+/]+={0,2})$/.test(text),
     diet: DIETS.some((diet) => text === `https://schema.org/${diet}`),
     mass: /^(?:at least |about |<|less than )*\d+(?:\.\d+)? m?g$/.test(text),
     energy: /^(?:at least |about |<|less than )*\d+(?:\.\d+)? kcal$/.test(text),

@@ -14,6 +14,7 @@ import { MergesModule } from './merges/merges.module.js';
 import { PacksModule } from './packs/packs.module.js';
 import { PhotosModule } from './photos/photos.module.js';
 import { PutAwayModule } from './putAway/putAway.module.js';
+import { ReadingModule } from './reading/reading.module.js';
 import { ReceiptsModule } from './receipts/receipts.module.js';
 import { RecipesModule } from './recipes/recipes.module.js';
 import { RefreshesModule } from './refreshes/refreshes.module.js';
@@ -41,6 +42,7 @@ import { TablesModule } from './tables/tables.module.js';
     MergesModule,
     PhotosModule,
     PutAwayModule,
+    ReadingModule,
   ],
   controllers: [HealthController],
 })

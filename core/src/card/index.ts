@@ -6,6 +6,7 @@ export * from './cardLine.js';
 export * from './cardMarkdown.js';
 export * from './cardPrices.js';
 export * from './cardSentences.js';
+export * from './cardSeries.js';
 export * from './cardSteps.js';
 export * from './cardTable.js';
 export * from './cautions.js';

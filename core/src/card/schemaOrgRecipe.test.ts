@@ -18,7 +18,17 @@ const kitchen = new Kitchen({
   },
 });
 const said = (id: string, card: CardChoices = {}, on?: string) =>
-  schemaOrgRecipe(cardContent({ ...demo.recipes.find((recipe) => recipe.id === id)!, card }, kitchen), on);
+  schemaOrgRecipe(
+    cardContent({ ...demo.recipes.find((recipe) => recipe.id === id)!, card }, kitchen),
+    on === undefined
+      ? {}
+      : {
+          published: '2026-11-02',
+          modified: on,
+          url: 'https://c.example/a',
+          images: ['https://c.example/a.png', 'data:image/jpeg;base64,AA=='],
+        },
+  );
 
 test.each(
   demo.recipes.flatMap(({ id }) => [
@@ -34,12 +44,15 @@ test('it says who made it, when it was published, and of diets what the card cla
   const data = said('smoky-lentil-and-squash-dal', { claims: true }, '2026-11-17');
   expect(data).toMatchObject({
     author: { '@type': 'Organization', name: 'Saltmarsh Suppers', url: 'https://saltmarsh.example' },
-    datePublished: '2026-11-17',
+    datePublished: '2026-11-02',
+    dateModified: '2026-11-17',
+    url: 'https://c.example/a',
+    image: ['https://c.example/a.png', 'data:image/jpeg;base64,AA=='],
     suitableForDiet: ['https://schema.org/LowFatDiet'],
     tool: [{ name: '5 l pot' }, { name: 'lidded pan' }],
   });
   expect(said('smoky-lentil-and-squash-dal')).not.toHaveProperty('suitableForDiet');
-  expect(said('smoky-lentil-and-squash-dal')).not.toHaveProperty('datePublished');
+  for (const key of ['datePublished', 'dateModified', 'image', 'url']) expect(said('smoky-lentil-and-squash-dal')).not.toHaveProperty(key);
 });
 
 test('an address that is none is no address', () => {

@@ -1,5 +1,6 @@
 import type { CardContent } from './cardContent.js';
 import type { CardFigure } from './cardFigure.js';
+import { cardSeries } from './cardSeries.js';
 import { stepTextOf } from './cardSteps.js';
 import { webAddress } from './webAddress.js';
 
@@ -12,23 +13,38 @@ const DIETS: { readonly [claim: string]: string | undefined } = {
   'low calorie': 'LowCalorieDiet',
 };
 
+/** What is known of a card besides what it says. */
+export interface CardPublication {
+  /** ISO date of its first issue. */
+  readonly published?: string;
+  /** ISO date of the issue at hand. */
+  readonly modified?: string;
+  /** Where it is read. */
+  readonly url?: string;
+  /** Addresses of its pictures: of the web, or with the picture inside (data:). */
+  readonly images?: readonly string[];
+}
+
 /**
  * A card as schema.org/Recipe, ready for a JSON-LD script element.
  *
- * @param publishedOn ISO date of the issue; left out: it is not published
+ * @param publication left out: it is not published
  * @returns a plain object; figures with their units, durations as ISO 8601
  */
-export function schemaOrgRecipe(card: CardContent, publishedOn?: string): object {
+export function schemaOrgRecipe(card: CardContent, { published, modified, url, images = [] }: CardPublication = {}): object {
   return {
     '@context': 'https://schema.org',
     '@type': 'Recipe',
     name: card.title,
     ...(card.lead === '' ? {} : { description: card.lead }),
-    ...(card.series === '' ? {} : { isPartOf: { '@type': 'CreativeWorkSeries', name: card.series } }),
+    ...seriesOf(card),
     recipeYield: [String(card.servings), card.servingsText],
     ...(card.totalMinutes === undefined ? {} : { totalTime: `PT${card.totalMinutes}M` }),
     ...authored(card),
-    ...(publishedOn === undefined ? {} : { datePublished: publishedOn }),
+    ...(url === undefined ? {} : { url, mainEntityOfPage: url }),
+    ...(images.length === 0 ? {} : { image: images }),
+    ...(published === undefined ? {} : { datePublished: published }),
+    ...(modified === undefined ? {} : { dateModified: modified }),
     ...diets(card),
     ...(card.equipment && card.equipment.length > 0 ? { tool: card.equipment.map((name) => ({ '@type': 'HowToTool', name })) } : {}),
     recipeIngredient: card.sections.flatMap(({ lines }) =>
@@ -57,6 +73,12 @@ export function schemaOrgRecipe(card: CardContent, publishedOn?: string): object
       ...sodium(card),
     },
   };
+}
+
+function seriesOf({ series }: CardContent): object {
+  const { name, number } = cardSeries(series);
+  if (name === '') return {};
+  return { isPartOf: { '@type': 'CreativeWorkSeries', name }, ...(number === undefined ? {} : { position: number }) };
 }
 
 /** The publication, with where it is found where that is an address. */

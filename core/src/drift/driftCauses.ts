@@ -152,18 +152,28 @@ function replaced(recipes: readonly Recipe[], by: Recipe): Recipe[] {
   return recipes.map((recipe) => (recipe.id === by.id ? by : recipe));
 }
 
-/** @example "€ 1.20 for 500 g at Northgate → € 1.45 for 500 g at Northgate" */
+/** Packs told of a price, at most. */
+const MOST_PACKS = 3;
+
+/** What changed of the packs that count, each by its shop and size. @example "€ 1.20 → € 1.45 for 500 g at Northgate" */
 function changedPrice(then: Kitchen, now: Kitchen, { id }: Food): string {
-  const said = (kitchen: Kitchen) => packText(kitchen.food(id) ? kitchen.resolvedFood(id).best : undefined, kitchen.settings.currency);
-  const [before, after] = [said(then), said(now)];
-  return before === after ? '' : `${before} → ${after}`;
+  const priced = (kitchen: Kitchen) =>
+    new Map((kitchen.food(id) ? kitchen.resolvedFood(id).candidates : []).map((one) => [packText(one), priceText(one, kitchen)]));
+  const [before, after] = [priced(then), priced(now)];
+  const changed = [...new Set([...before.keys(), ...after.keys()])].flatMap((pack) => {
+    const [was, is] = [before.get(pack), after.get(pack)];
+    return was === is ? [] : [`${was ?? 'no price'} → ${is ?? 'no price'} ${pack}`];
+  });
+  const more = changed.length - MOST_PACKS;
+  return [...changed.slice(0, MOST_PACKS), ...(more > 0 ? [`${more} more`] : [])].join('; ');
 }
 
-function packText(candidate: CandidatePack | undefined, currency: string): string {
-  if (!candidate) return 'no price';
-  const { pack, price } = candidate;
-  const shop = pack.shop === undefined ? '' : ` at ${pack.shop}`;
-  return `${currencySign(currency)} ${moneyText(price.toNumber(), currency)} for ${plainText(pack.net, 2)} ${pack.unit}${shop}`;
+function packText({ pack: { net, unit, shop } }: CandidatePack): string {
+  return `for ${plainText(net, 2)} ${unit} at ${shop}`;
+}
+
+function priceText({ price }: CandidatePack, { settings: { currency } }: Kitchen): string {
+  return `${currencySign(currency)} ${moneyText(price.toNumber(), currency)}`;
 }
 
 /** Settings that a card is made by, as people call them. */

@@ -8,14 +8,15 @@ import {
   unbroken,
   wayLead,
   type CardContent,
+  type CardPublication,
   type CardRun,
   type CardSheet,
   type ReaderCard,
 } from '@portiona/core';
-import { cardFaceRules, pageSvg, SVG_RULES, type Photos } from '../sheets/drawnSvg.js';
+import { pageSvg, type Photos } from '../sheets/drawnSvg.js';
 import { ReaderDocket, ReaderFoot } from './ReaderDocket.js';
-import { READER_POLICY, READER_SCRIPT } from './readerScript.js';
-import { readerStyle } from './readerStyle.js';
+import { placePath, placeUrl, TAKEN_ALONG, type ReadersPlace } from './readersPlace.js';
+import { READER_POLICY, READER_SCRIPT, READER_STYLE } from './readerPolicy.js';
 import { scriptSafe } from './scriptSafe.js';
 
 interface ReaderPageProps {
@@ -29,12 +30,14 @@ interface ReaderPageProps {
   readonly issue: string;
   /** The card as it is for programs: its numbers plain. */
   readonly made: CardContent;
-  /** ISO date; undefined: it is not published. */
-  readonly publishedOn: string | undefined;
+  /** When it was published, and where it and its pictures are, for programs. */
+  readonly publication: CardPublication;
+  /** Where it is read by anybody; left out: it is a page of its own. */
+  readonly at?: { readonly place: ReadersPlace; readonly id: string };
 }
 
 /** A card as a reader's page: everything inside, for a phone beside the stove. Without its script it is still the whole card. */
-export function ReaderPage({ id, reader, dish, printed, photos, issue, made, publishedOn }: ReaderPageProps) {
+export function ReaderPage({ id, reader, dish, printed, photos, issue, made, publication, at }: ReaderPageProps) {
   const { card, sizes, own } = reader;
   const lines = card.sections.flatMap((section) => section.lines);
   const data = { id, title: card.title, name: card.servingName, servings: card.servings, own, sizes };
@@ -47,13 +50,14 @@ export function ReaderPage({ id, reader, dish, printed, photos, issue, made, pub
         <meta name="viewport" content="width=device-width, initial-scale=1" />
         <meta httpEquiv="Content-Security-Policy" content={READER_POLICY} />
         <title>{card.title}</title>
-        <style dangerouslySetInnerHTML={{ __html: cardFaceRules() + SVG_RULES + readerStyle() }} />
-        <script type="application/ld+json" dangerouslySetInnerHTML={{ __html: scriptSafe(schemaOrgRecipe(made, publishedOn)) }} />
+        {at && <Shared card={card} {...at} />}
+        <style dangerouslySetInnerHTML={{ __html: READER_STYLE }} />
+        <script type="application/ld+json" dangerouslySetInnerHTML={{ __html: scriptSafe(schemaOrgRecipe(made, publication)) }} />
       </head>
       <body>
         <div className="printed" aria-hidden="true" dangerouslySetInnerHTML={{ __html: svgsOf(printed, photos) }} />
         <header className="top">
-          <span>{card.publication ?? ''}</span>
+          <span>{at ? <a href={placePath(at.place)}>{card.publication ?? 'All cards'}</a> : (card.publication ?? '')}</span>
           <button type="button" id="awake" aria-pressed="false" hidden>
             keep the screen on
           </button>
@@ -79,6 +83,15 @@ export function ReaderPage({ id, reader, dish, printed, photos, issue, made, pub
           {card.correction && <p className="correction">{correctionText(card.correction)}</p>}
           <p className="small">{cardSmallPrint(card)}</p>
           <p className="small">{[issue, card.publication, card.address].filter((one) => one !== undefined && one !== '').join(', ')}</p>
+          {at && (
+            <p className="links">
+              {TAKEN_ALONG.map(([format, kind, name]) => (
+                <a key={format} href={placePath(at.place, 'cards', at.id, `${format}.${kind}`)}>
+                  {`${name}, ${kind.toUpperCase()}`}
+                </a>
+              ))}
+            </p>
+          )}
           <div className="does" data-needs-script hidden>
             <button type="button" id="print">
               Print
@@ -89,13 +102,30 @@ export function ReaderPage({ id, reader, dish, printed, photos, issue, made, pub
           </div>
         </main>
         <section id="timers" aria-label="Timers" />
-        <p id="timers-said" className="note" aria-live="polite" style={{ position: 'absolute', left: -9999 }} />
+        <p id="timers-said" className="note said-only" aria-live="polite" />
         <ReaderFoot card={card} />
         <ReaderDocket card={card} />
         <script type="application/json" id="card-data" dangerouslySetInnerHTML={{ __html: scriptSafe(data) }} />
         <script dangerouslySetInnerHTML={{ __html: READER_SCRIPT }} />
       </body>
     </html>
+  );
+}
+
+/** What other sites show of the page, and where it is. */
+function Shared({ card, place, id }: { readonly card: CardContent; readonly place: ReadersPlace; readonly id: string }) {
+  const about = card.lead === '' ? card.servingsText : card.lead;
+  return (
+    <>
+      <meta name="description" content={about} />
+      <link rel="canonical" href={placeUrl(place, 'cards', id)} />
+      <link rel="alternate" type="application/atom+xml" href={placePath(place, 'feed.atom')} />
+      <meta property="og:type" content="article" />
+      <meta property="og:title" content={card.title} />
+      <meta property="og:description" content={about} />
+      <meta property="og:url" content={placeUrl(place, 'cards', id)} />
+      <meta property="og:image" content={placeUrl(place, 'cards', id, 'square.png')} />
+    </>
   );
 }
 

@@ -21,7 +21,7 @@ import type { OnceKey } from '../database/once.js';
 import { ONCE_HEADER, OnceKeyOf } from '../http/onceKeyOf.js';
 import { SettledLists } from '../threads/settledLists.js';
 import { Threads } from '../threads/threads.js';
-import { READER_POLICY } from './readerScript.js';
+import { READER_POLICY } from './readerPolicy.js';
 import type { Scope } from '../scope/scope.js';
 import { InScope } from '../scope/inScope.js';
 

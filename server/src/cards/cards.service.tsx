@@ -16,11 +16,13 @@ import {
   readerOfOneSize,
   schemaOrgRecipe,
   type CardContent,
+  type CardPublication,
   type CardSheet,
   type Dish,
   type Edition,
   type Format,
   type Kitchen,
+  type PictureSize,
   type Recipe,
 } from '@portiona/core';
 import { renderToStaticMarkup } from 'react-dom/server';
@@ -32,6 +34,7 @@ import { toFinding } from '../recipes/finding.mapper.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
 import type { OpenRecipeDto } from '../recipes/recipe.dto.js';
 import { RecipesService } from '../recipes/recipes.service.js';
+import { publicationAt, type ReadersPlace } from './readersPlace.js';
 import { EmbedPiece } from './EmbedPiece.js';
 import { ReaderPage } from './ReaderPage.js';
 import { scriptSafe } from './scriptSafe.js';
@@ -66,9 +69,14 @@ export class CardsService {
     return JSON.stringify(inputs, null, 2);
   }
 
-  /** The card as a reader's page, everything inside: as it stands, or as it was published. @throws NotFoundError */
-  async page(scope: Scope, id: string, issue?: number): Promise<string> {
-    const { card, edition, publishedOn } = await this.#card(scope, id, issue);
+  /**
+   * The card as a reader's page, everything inside: as it stands, or as it was published.
+   *
+   * @param place where it is read by anybody; left out: it is a page of its own
+   * @throws NotFoundError
+   */
+  async page(scope: Scope, id: string, issue?: number, place?: ReadersPlace): Promise<string> {
+    const { card, edition, dates } = await this.#card(scope, id, issue);
     const made = issue === undefined ? await this.#opened(scope, id) : await this.#asPublished(scope, id, issue);
     const { sheet, photos, photo } = await this.#laidAs(scope, card, edition, 'a5');
     const page = (
@@ -79,7 +87,8 @@ export class CardsService {
         printed={sheet}
         photos={photos}
         made={card}
-        publishedOn={publishedOn}
+        publication={{ ...dates, ...(place ? publicationAt(place, id) : await this.#imageOf(card, photos, photo)) }}
+        {...(place ? { at: { place, id } } : {})}
         issue={edition ? `Issue ${edition.issue} of ${edition.on}` : 'Not published'}
       />
     );
@@ -105,9 +114,23 @@ export class CardsService {
     return cardMarkdown(await this.content(scope, id));
   }
 
-  /** The card as schema.org/Recipe, as it stands; what it holds cannot end the script element that a page puts it in. @throws NotFoundError */
-  async schemaOrg(scope: Scope, id: string): Promise<string> {
-    return scriptSafe(schemaOrgRecipe(await this.content(scope, id)), 2);
+  /**
+   * The card as schema.org/Recipe: as it stands, or as it was published; what it holds cannot end the script element that a page puts
+   * it in. @throws NotFoundError
+   */
+  async schemaOrg(scope: Scope, id: string, issue?: number, place?: ReadersPlace): Promise<string> {
+    const { card, dates } = await this.#card(scope, id, issue);
+    const { photo, photos } = await this.#photoOf(scope, card);
+    const where = place ? publicationAt(place, id) : await this.#imageOf(card, photos, photo);
+    return scriptSafe(schemaOrgRecipe(card, { ...dates, ...where }), 2);
+  }
+
+  /** The dish of a card alone, its photo as it is cut or a box of it, as a JPEG. @throws NotFoundError */
+  async dish(scope: Scope, id: string, issue?: number): Promise<Buffer> {
+    const { card } = await this.#card(scope, id, issue);
+    const { photo, photos } = await this.#photoOf(scope, card);
+    const { drawnJpeg } = await import('../sheets/drawnPng.js');
+    return drawnJpeg(dishSheet(card, photo, cardTypesetter), 0, photos);
   }
 
   /** The card as a PDF: as it stands, or as it was published. @throws NotFoundError */
@@ -250,11 +273,25 @@ export class CardsService {
     scope: Scope,
     id: string,
     issue: number | undefined,
-  ): Promise<{ readonly card: CardContent; readonly edition?: Edition; readonly publishedOn?: string }> {
+  ): Promise<{ readonly card: CardContent; readonly edition?: Edition; readonly dates?: Pick<CardPublication, 'published' | 'modified'> }> {
     if (issue === undefined) return { card: await this.content(scope, id) };
     const { content, publishedAt } = await this.#published(scope, id, issue);
-    const publishedOn = publishedAt.toISOString().slice(0, 10);
-    return { card: content, edition: { issue, on: dayText(publishedOn, true) }, publishedOn };
+    const modified = publishedAt.toISOString().slice(0, 10);
+    const { kitchenId } = scope;
+    const [{ first }] = await this.database.manager.query<[{ first: Date }]>(
+      'SELECT min(published_at) AS first FROM published_cards WHERE kitchen_id = $1 AND recipe_id = $2',
+      [kitchenId, id],
+    );
+    const dates = { published: first.toISOString().slice(0, 10), modified };
+    return { card: content, edition: { issue, on: dayText(modified, true) }, dates };
+  }
+
+  /** The photo of a card, inside: programs of readers show it, and a page that is saved asks nobody for it. Of a dish without one, none. */
+  async #imageOf(card: CardContent, photos: Photos, photo: PictureSize | undefined): Promise<Pick<CardPublication, 'images'>> {
+    if (!photo) return {};
+    const { drawnJpeg } = await import('../sheets/drawnPng.js');
+    const jpeg = await drawnJpeg(dishSheet(card, photo, cardTypesetter), 0, photos);
+    return { images: [`data:image/jpeg;base64,${jpeg.toString('base64')}`] };
   }
 
   async #laid(scope: Scope, id: string, format: Format, issue: number | undefined) {
@@ -263,11 +300,15 @@ export class CardsService {
   }
 
   async #laidAs(scope: Scope, card: CardContent, edition: Edition | undefined, format: Format) {
-    const kept = card.photo ? await this.photos.picture(scope, card.photo.id) : undefined;
-    const photo = kept && { width: kept.width, height: kept.height };
+    const { photo, photos } = await this.#photoOf(scope, card);
     const sheet = laidCard({ card, format, set: cardTypesetter, ...(edition ? { edition } : {}), ...(photo ? { photo } : {}) });
-    const photos: Photos = new Map(card.photo && kept ? [[card.photo.id, kept.jpeg]] : []);
     return { sheet, photos, photo };
+  }
+
+  async #photoOf(scope: Scope, card: CardContent): Promise<{ readonly photo: PictureSize | undefined; readonly photos: Photos }> {
+    const kept = card.photo ? await this.photos.picture(scope, card.photo.id) : undefined;
+    const photos: Photos = new Map(card.photo && kept ? [[card.photo.id, kept.jpeg]] : []);
+    return { photo: kept && { width: kept.width, height: kept.height }, photos };
   }
 
   /** The recipe and the kitchen that a published card was computed from; undefined where that was not kept, or cannot be read any more. */

@@ -18,5 +18,7 @@ export class PublishedCardEntity {
   @Column({ type: 'json', nullable: true }) inputs: object | null;
   @Column({ name: 'taken_back_at', type: 'timestamptz', nullable: true }) takenBackAt: Date | null;
   @Column({ name: 'taken_back_because', type: 'text', nullable: true }) takenBackBecause: string | null;
+  /** When it was seen to say something else than would be printed; null: it does not, as far as anybody has looked. */
+  @Column({ name: 'moved_since', type: 'timestamptz', nullable: true }) movedSince: Date | null;
   @Column({ name: 'published_at', type: 'timestamptz', default: () => 'now()' }) publishedAt: Date;
 }

@@ -77,8 +77,8 @@ dialog::backdrop{background:#1b171d73}
 .docket-head button{border:0;background:none;color:${c.damson};font-weight:600;min-height:44px}
 .large{font:600 52px/1.1 ${SERIF};margin:0}
 .large small{font:400 17px ${SANS};color:${c.ink2}}
-.split{display:flex;gap:2px;height:13px;margin:8px 0}
-.split b,.row i{display:block}
+.split{table-layout:fixed;border-collapse:separate;border-spacing:2px 0;margin:8px -2px;width:calc(100% + 4px)}
+.row i{display:block}
 .protein{background:repeating-linear-gradient(135deg,${c.protein} 0 3px,${c.proteinLight} 3px 5px)}
 .carbohydrate{background:radial-gradient(circle,${c.carbohydrateDot} .9px,transparent 1.2px) 0 0/5px 5px,${c.carbohydrate}}
 .fat{background:${c.fat}}
@@ -95,10 +95,15 @@ table{border-collapse:collapse;width:100%;font-size:14px;margin:6px 0}
 th,td{text-align:right;padding:4px 0;border-top:1px solid ${c.ticketRule};font-weight:400}
 th:first-child,td:first-child{text-align:left}
 thead th{color:${c.ink2};border-top:0}
+.split td{height:13px;padding:0;border:0}
+.said-only{position:absolute;left:-9999px}
+.top a,.links a{color:inherit}
+.links{display:flex;flex-wrap:wrap;gap:4px 18px;font-size:15px;color:${c.damson};margin:16px 0 0}
+.links a{display:inline-flex;align-items:center;min-height:44px}
 .printed{display:none}
 @media (min-width:860px){.parts{display:grid;grid-template-columns:5fr 7fr;gap:0 40px}main{max-width:1040px}h1{font-size:40px}.foot button{padding-inline:max(18px,calc(50vw - 502px))}}
 @media (prefers-reduced-motion:no-preference){html{scroll-behavior:smooth}}
-@media print{body{padding:0}.foot,#timers,.does,.sizes,.pack,.top button,input[type=checkbox]{display:none!important}
+@media print{body{padding:0}.links,.foot,#timers,.does,.sizes,.pack,.top button,input[type=checkbox]{display:none!important}
 body.as-printed>:not(.printed){display:none!important}body.as-printed .printed{display:block}.printed svg{display:block;width:100%;break-after:page}
 dialog{display:block;position:static;max-height:none;break-inside:avoid}dialog .docket-head button{display:none}}
 `;

@@ -22,9 +22,11 @@ import { Batches1765700000017 } from './migrations/batches.migration.js';
 import { FoodTables1764300000003 } from './migrations/foodTables.migration.js';
 import { BriefGround1765500000015 } from './migrations/briefGround.migration.js';
 import { CardInputs1765400000014 } from './migrations/cardInputs.migration.js';
+import { CardMoves1766200000022 } from './migrations/cardMoves.migration.js';
 import { CardSteps1764800000008 } from './migrations/cardSteps.migration.js';
 import { Photos1765800000018 } from './migrations/photos.migration.js';
 import { CardIssues1766000000020 } from './migrations/cardIssues.migration.js';
+import { ReadersAddress1766100000021 } from './migrations/readersAddress.migration.js';
 import { RecipeFindings1765900000019 } from './migrations/recipeFindings.migration.js';
 import { PhotoEntity } from '../photos/photo.entity.js';
 import { Kitchens1764000000001 } from './migrations/kitchens.migration.js';
@@ -109,6 +111,8 @@ export function schemaOptions(url: string | undefined): Extract<DataSourceOption
       Photos1765800000018,
       RecipeFindings1765900000019,
       CardIssues1766000000020,
+      ReadersAddress1766100000021,
+      CardMoves1766200000022,
     ],
     migrationsRun: true,
     migrationsTransactionMode: 'all',

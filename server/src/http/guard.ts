@@ -1,5 +1,6 @@
 import type { IncomingMessage } from 'node:http';
 import type { NextFunction, Request, Response } from 'express';
+import { isForReaders } from './forReaders.js';
 import { RefusedRequestError } from './problems.js';
 
 /** Methods that change nothing. */
@@ -27,6 +28,8 @@ export function guard({ names }: ServedNames) {
       throw new RefusedRequestError(421, 'this server is not reached by that name; open it by the address it has printed');
     const site = request.headers['sec-fetch-site'];
     const foreign = site !== undefined && site !== 'same-origin' && site !== 'none';
+    // What anybody may read may be shown by anybody.
+    if (SAFE.has(request.method) && isForReaders(request.path)) return next();
     // A link leads here from anywhere; a picture or a script on another page is no link.
     if (SAFE.has(request.method) && (!foreign || request.headers['sec-fetch-mode'] === 'navigate')) return next();
     if (foreign || (origin !== undefined && hostOf(origin) !== host?.toLowerCase()))

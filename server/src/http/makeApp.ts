@@ -17,6 +17,7 @@ import { plainAddress } from './plainAddress.js';
 import { ProblemFilter } from './problem.filter.js';
 import { problemOf } from './problemOf.js';
 import { sendProblem } from './sendProblem.js';
+import { statedOrigin } from '../reading/readersOrigin.js';
 import { BodyPipe, QueryPipe } from './validation.js';
 import { serveWebApp } from './webApp.js';
 
@@ -39,7 +40,12 @@ export async function makeApp(): Promise<NestExpressApplication> {
       strictTransportSecurity: false,
     }),
   );
-  for (const step of [guard(configuredNames(process.env.PORTIONA_HOSTS)), plainAddress, compression(), jsonBody])
+  for (const step of [
+    guard(configuredNames([process.env.PORTIONA_HOSTS, statedOrigin(process.env.PORTIONA_READERS)?.host].join(','))),
+    plainAddress,
+    compression(),
+    jsonBody,
+  ])
     app.use((request: Request, response: ExpressResponse, next: NextFunction) => {
       const refused = (error: unknown) => (error === undefined ? next() : sendProblem(response, problemOf(error)));
       try {
@@ -48,7 +54,7 @@ export async function makeApp(): Promise<NestExpressApplication> {
         refused(error);
       }
     });
-  app.setGlobalPrefix('api');
+  app.setGlobalPrefix('api', { exclude: ['robots.txt', 'read/*path'] });
   app.useGlobalPipes(new BodyPipe(), new QueryPipe());
   app.useGlobalInterceptors(new JsonTextInterceptor());
   app.useGlobalFilters(new ProblemFilter());

@@ -3,6 +3,7 @@ import { existsSync, readFileSync } from 'node:fs';
 import type { ServerResponse } from 'node:http';
 import { join } from 'node:path';
 import express, { type Express, type NextFunction, type Request, type Response } from 'express';
+import { isForReaders } from './forReaders.js';
 import compressed from 'express-static-gzip';
 
 /** Longest a hashed asset may be kept: its name changes with its content. */
@@ -33,7 +34,7 @@ export function serveWebApp(app: Express, folder: string): void {
   );
   app.use(express.static(folder, { index: false, maxAge: '1h', setHeaders: letTheCookWorkerAsk }));
   app.use((request: Request, response: Response, next: NextFunction) => {
-    if (request.method !== 'GET' || request.path.startsWith('/api')) return next();
+    if (request.method !== 'GET' || request.path.startsWith('/api') || isForReaders(request.path)) return next();
     const nonce = randomBytes(16).toString('base64');
     response
       .set('Content-Security-Policy', pagePolicy(nonce))

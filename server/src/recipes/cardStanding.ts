@@ -19,38 +19,30 @@ import {
 import type { CardDriftDto, CardStandingDto } from '../cards/card.dto.js';
 import { foundIn, type Found } from './finding.mapper.js';
 
-/** A card that was published, as it is kept. */
-export interface KeptCard {
-  readonly content: CardContent;
-  /** When it was seen to have moved; null: it had not, when it was last looked at. */
-  readonly since: string | null;
-}
-
 /** How a published card stands to what would be printed now, before anybody asks why. */
 export interface Standing {
-  readonly published: KeptCard;
+  readonly published: CardContent;
   readonly moved: readonly CardDrift[];
   readonly now: CardContent | undefined;
   readonly uncomputed: string | null;
 }
 
 /** What of a published card would be printed otherwise now. */
-export function standingOf(recipe: Recipe, kitchen: Kitchen, published: KeptCard): Standing {
+export function standingOf(recipe: Recipe, kitchen: Kitchen, published: CardContent): Standing {
   const now = computed(() => asKept(cardContent(recipe, kitchen)));
   return now.ok
-    ? { published, moved: cardDrift(published.content, now.made), now: now.made, uncomputed: null }
+    ? { published, moved: cardDrift(published, now.made), now: now.made, uncomputed: null }
     : { published, moved: [], now: undefined, uncomputed: now.because };
 }
 
 /** What is kept of how a card stands: what moved, how far, why, and which promise that broke. */
-export type KeptStanding = CardStandingDto;
+export type KeptStanding = Omit<CardStandingDto, 'since'>;
 
 /**
  * Says why a card moved, and what came of it.
  *
  * @param inputs what it was computed from, as it is kept; null where that was not kept, and nobody can say why it moved
  * @param found what Check finds now
- * @param now ISO time
  */
 export function explained(
   { published, moved, now: card, uncomputed }: Standing,
@@ -58,13 +50,12 @@ export function explained(
   kitchen: Kitchen,
   inputs: object | null,
   { found }: Found,
-  now: string,
 ): KeptStanding {
-  if (moved.length === 0 || !card) return { drift: [], within: [], causes: [], broke: [], since: null, uncomputed };
+  if (moved.length === 0 || !card) return { drift: [], within: [], causes: [], broke: [], uncomputed };
   const then = inputs === null ? undefined : dishOf(recipe.id, inputs);
-  const causes: readonly DriftCause[] = then ? driftCauses(published.content, then, { recipe, kitchen }) : [];
+  const causes: readonly DriftCause[] = then ? driftCauses(published, then, { recipe, kitchen }) : [];
   const foundThen = then && found.length > 0 ? foundIn(computedFigures(then.recipe, then.kitchen), then.kitchen).found : [];
-  const broke = brokenPromises(published.content, card, foundThen, found);
+  const broke = brokenPromises(published, card, foundThen, found);
   // A promise that broke is told however little moved.
   const { drift, within } = broke.length > 0 ? { drift: moved, within: [] } : toleratedDrift(moved, kitchen.settings.card?.tolerances);
   return {
@@ -72,7 +63,6 @@ export function explained(
     within: within.map(toDrift),
     causes: causes.map((cause) => ({ ...cause, moved: cause.moved.map(toDrift) })),
     broke,
-    since: published.since ?? now,
     uncomputed,
   };
 }

@@ -4,19 +4,24 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
 /** The built code that figures of lists come from; it stands in the same place whether this file runs built or not. */
-const FOLDERS = ['../../../core/dist', '../../dist/recipes'].map((folder) => fileURLToPath(new URL(folder, import.meta.url)));
+const FOLDERS = ['../../../core/dist', '../../dist/recipes'];
 
 let version: string | undefined;
 
 /** Which engine computes here, a digest of its code: what another one computed is not what this one would. */
 export function engineVersion(): string {
-  version ??= digest();
+  version ??= codeDigest(FOLDERS);
   return version;
 }
 
-function digest(): string {
+/**
+ * A digest of the code in some folders.
+ *
+ * @param folders as seen from this one
+ */
+export function codeDigest(folders: readonly string[]): string {
   const hash = createHash('sha256');
-  for (const folder of FOLDERS)
+  for (const folder of folders.map((one) => fileURLToPath(new URL(one, import.meta.url))))
     for (const name of (readdirSync(folder, { recursive: true }) as string[]).filter((one) => one.endsWith('.js')).sort())
       hash.update(name).update(readFileSync(join(folder, name)));
   return hash.digest('base64url').slice(0, 22);

@@ -78,9 +78,10 @@ export class RecipeListsService {
                 WITH ORDINALITY AS figures (one, place)
               WHERE jsonb_typeof(one) = 'object')
          || ',"takenBack":' || coalesce(to_json(card.taken_back_because)::text, 'null')
+         || ',"since":' || coalesce('"' || to_char(card.moved_since AT TIME ZONE 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') || '"', 'null')
          || ',"issue":' || card.issue || ',"publishedAt":"'
          || to_char(card.published_at AT TIME ZONE 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') || '",' || substr(kept.card::text, 2), ',' ORDER BY head.id) AS rows
-       FROM (SELECT DISTINCT ON (recipe_id) recipe_id, issue, published_at, content, taken_back_because FROM published_cards WHERE kitchen_id = $1
+       FROM (SELECT DISTINCT ON (recipe_id) recipe_id, issue, published_at, content, taken_back_because, moved_since FROM published_cards WHERE kitchen_id = $1
              ORDER BY recipe_id, issue DESC) card
        JOIN recipes head ON head.kitchen_id = $1 AND head.id = card.recipe_id AND head.archived_at IS NULL
        JOIN recipe_summaries kept ON kept.kitchen_id = $1 AND kept.recipe_id = head.id AND kept.card IS NOT NULL`,

@@ -6,6 +6,7 @@ import {
   pricesHoldUntil,
   recipesUnder,
   reusablePartsOf,
+  type CardContent,
   type Computed,
   type Kitchen,
   type Recipe,
@@ -15,7 +16,7 @@ import { Database } from '../database/database.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
 import { engineVersion } from './engineVersion.js';
 import { toReusablePart } from './subRecipes.mapper.js';
-import { explained, standingOf, type KeptCard, type Standing } from './cardStanding.js';
+import { explained, standingOf, type Standing } from './cardStanding.js';
 import { foundIn, toFound } from './finding.mapper.js';
 import { toListedFigures } from './recipe.mapper.js';
 import { RecipesService } from './recipes.service.js';
@@ -110,6 +111,11 @@ export class RecipeSummariesService {
     // Why a card moved is asked of those that did.
     const moved = [...standing].flatMap(([id, { moved: drift }]) => (drift.length > 0 ? [id] : []));
     const inputs = await this.#inputsOf(kitchenId, moved);
+    await this.#noteMoves(
+      kitchenId,
+      moved,
+      [...standing.keys()].filter((id) => !moved.includes(id)),
+    );
     const rows = own.map((recipe) => this.#summaryOf(recipe, kitchen, standing.get(recipe.id), inputs.get(recipe.id) ?? null));
     await manager.query(
       `INSERT INTO recipe_summaries (kitchen_id, recipe_id, stale, engine, holds_until, series, number, weight, energy, protein, used_cost, listed, card, parts, ground, found)
@@ -124,16 +130,26 @@ export class RecipeSummariesService {
     return wanted.length;
   }
 
-  /** The newest published card of some recipes, and since when it is known to have moved. */
-  async #publishedOf(kitchenId: string, ids: readonly string[]): Promise<ReadonlyMap<string, KeptCard>> {
-    const rows = await this.database.manager.query<({ recipe_id: string } & KeptCard)[]>(
-      `SELECT DISTINCT ON (card.recipe_id) card.recipe_id, card.content, kept.card ->> 'since' AS since
-       FROM published_cards card LEFT JOIN recipe_summaries kept ON kept.kitchen_id = card.kitchen_id AND kept.recipe_id = card.recipe_id
-       WHERE card.kitchen_id = $1 AND card.recipe_id = ANY($2)
-       ORDER BY card.recipe_id, card.issue DESC`,
+  /** The newest published card of some recipes. */
+  async #publishedOf(kitchenId: string, ids: readonly string[]): Promise<ReadonlyMap<string, CardContent>> {
+    const rows = await this.database.manager.query<{ recipe_id: string; content: CardContent }[]>(
+      `SELECT DISTINCT ON (recipe_id) recipe_id, content FROM published_cards WHERE kitchen_id = $1 AND recipe_id = ANY($2)
+       ORDER BY recipe_id, issue DESC`,
       [kitchenId, ids],
     );
-    return new Map(rows.map(({ recipe_id, ...card }) => [recipe_id, card]));
+    return new Map(rows.map(({ recipe_id, content }) => [recipe_id, content]));
+  }
+
+  /** Notes when a card was first seen to have moved, and strikes that out of one that holds again. */
+  async #noteMoves(kitchenId: string, moved: readonly string[], holding: readonly string[]): Promise<void> {
+    if (moved.length + holding.length === 0) return;
+    await this.database.manager.query(
+      `UPDATE published_cards card SET moved_since = CASE WHEN card.recipe_id = ANY($2::text[]) THEN now() END
+       FROM (SELECT recipe_id, max(issue) AS issue FROM published_cards WHERE kitchen_id = $1 AND recipe_id = ANY($2::text[] || $3::text[]) GROUP BY recipe_id) newest
+       WHERE card.kitchen_id = $1 AND card.recipe_id = newest.recipe_id AND card.issue = newest.issue
+         AND (card.moved_since IS NULL) = (card.recipe_id = ANY($2::text[]))`,
+      [kitchenId, moved, holding],
+    );
   }
 
   /** What the newest published cards of some recipes were computed from. */
@@ -147,7 +163,7 @@ export class RecipeSummariesService {
     return new Map(rows.map(({ recipe_id, inputs }) => [recipe_id, inputs]));
   }
 
-  #standingOf(recipe: Recipe, kitchen: Kitchen, published: KeptCard | undefined): (readonly [string, Standing])[] {
+  #standingOf(recipe: Recipe, kitchen: Kitchen, published: CardContent | undefined): (readonly [string, Standing])[] {
     if (!published) return [];
     try {
       return [[recipe.id, standingOf(recipe, kitchen, published)]];
@@ -163,7 +179,7 @@ export class RecipeSummariesService {
     } catch (error) {
       const because = this.#unforeseen(recipe, error);
       const told = summaryOf(recipe, kitchen, undefined, null, { ok: false, because });
-      return { ...told, card: standing ? { drift: [], within: [], causes: [], broke: [], since: null, uncomputed: because } : null };
+      return { ...told, card: standing ? { drift: [], within: [], causes: [], broke: [], uncomputed: because } : null };
     }
   }
 
@@ -193,7 +209,7 @@ function summaryOf(
   figures: Computed<RecipeFigures>,
 ) {
   const looked = foundIn(figures, kitchen);
-  const card = standing ? explained(standing, recipe, kitchen, inputs, looked, new Date().toISOString()) : null;
+  const card = standing ? explained(standing, recipe, kitchen, inputs, looked) : null;
   const found = toFound(recipe, kitchen, looked, card?.drift ?? []);
   const listed = toListedFigures(recipe, figures, kitchen, found.open);
   return {

@@ -23,7 +23,7 @@ export function cardFaceRules(): string {
 export const SVG_RULES = `text{text-rendering:geometricPrecision;font-variant-numeric:lining-nums tabular-nums;font-kerning:normal;white-space:pre}${Object.entries(
   FACE_TABLE,
 )
-  .map(([face, { family, weight, style }]) => `.${face}{font:${style} ${weight} 1px "${family}",serif}`)
+  .map(([face, { family, weight, style }]) => `.${face}{font-family:"${family}",serif;font-weight:${weight};font-style:${style}}`)
   .join('')}`;
 
 /** A page as an SVG picture of its own: fonts and photos inside. */
@@ -103,7 +103,7 @@ function textSvg(mark: TextMark): string {
       const left = x + run.x;
       const own = run.font.name.includes('-latin-') && !run.font.name.includes('-latin-ext');
       const text = (fill: string) =>
-        `<text class="${face}" x="${number(left)}" y="${number(y)}" style="font-size:${number(size)}px" textLength="${number(run.width)}" fill="${fill}">${escapedXml(run.words)}</text>`;
+        `<text class="${face}" x="${number(left)}" y="${number(y)}" font-size="${number(size)}" textLength="${number(run.width)}" fill="${fill}">${escapedXml(run.words)}</text>`;
       return own
         ? text(INK[ink])
         : `<path d="${outlineOf({ words: run.words, face, size, x: left, y })}" fill="${INK[ink]}"/>${text('none')}`;

@@ -8,6 +8,7 @@ import { LabelsService } from '../labels/labels.service.js';
 import { MergesService } from '../merges/merges.service.js';
 import { PacksService } from '../packs/packs.service.js';
 import { PhotosService } from '../photos/photos.service.js';
+import { ReadingService } from '../reading/reading.service.js';
 import { ReceiptsService } from '../receipts/receipts.service.js';
 import { SubRecipesService } from '../recipes/subRecipes.service.js';
 import { UpstreamChangesService } from '../recipes/upstreamChanges.service.js';
@@ -36,5 +37,6 @@ export class House {
     readonly batches: BatchesService,
     readonly labels: LabelsService,
     readonly photos: PhotosService,
+    readonly reading: ReadingService,
   ) {}
 }

@@ -8,6 +8,8 @@ import type { Scope } from '../scope/scope.js';
 import type { BeginningDto } from '../imports/beginning.dto.js';
 import { BatchEditsDto } from '../batches/batch.dto.js';
 import type { LabelOrder } from '../labels/labels.service.js';
+import type { ReadersPlace } from '../cards/readersPlace.js';
+import type { ReadingOrder } from '../reading/outCards.js';
 import type { House } from './house.js';
 
 /** Work that computes much: always in a thread, so that nobody else waits for it. */
@@ -34,7 +36,7 @@ export const THREAD_JOBS = {
   cardIssues: (house: House, scope: Scope, id: string) => house.cards.issues(scope, id),
   takeCardBack: (house: House, scope: Scope, id: string, issue: number, because: string | null) =>
     house.cards.takeBack(scope, id, issue, because),
-  cardPage: (house: House, scope: Scope, id: string, issue?: number) => house.cards.page(scope, id, issue),
+  cardPage: (house: House, scope: Scope, id: string, issue?: number, place?: ReadersPlace) => house.cards.page(scope, id, issue, place),
   cardEmbed: (house: House, scope: Scope, id: string, asPage: boolean, issue?: number) => house.cards.embed(scope, id, asPage, issue),
   cardSheet: (house: House, scope: Scope, id: string, format: Format, issue?: number) => house.cards.sheetPage(scope, id, format, issue),
   cardPng: (house: House, scope: Scope, id: string, format: Format, page: number, issue?: number) =>
@@ -44,7 +46,13 @@ export const THREAD_JOBS = {
   cardInputs: (house: House, scope: Scope, id: string, issue: number) => house.cards.inputs(scope, id, issue),
   cardPdf: (house: House, scope: Scope, id: string, format: Format, issue?: number) => house.cards.pdf(scope, id, format, issue),
   cardMarkdown: (house: House, scope: Scope, id: string) => house.cards.markdown(scope, id),
-  cardSchemaOrg: (house: House, scope: Scope, id: string) => house.cards.schemaOrg(scope, id),
+  cardSchemaOrg: (house: House, scope: Scope, id: string, issue?: number, place?: ReadersPlace) =>
+    house.cards.schemaOrg(scope, id, issue, place),
+  cardDish: (house: House, scope: Scope, id: string, issue?: number) => house.cards.dish(scope, id, issue),
+  readingIndex: (house: House, scope: Scope, place: ReadersPlace, order: ReadingOrder, series?: string) =>
+    house.reading.index(scope, place, order, series),
+  readingFeed: (house: House, scope: Scope, place: ReadersPlace, kind: 'atom' | 'json') => house.reading.feed(scope, place, kind),
+  readingMap: (house: House, scope: Scope, place: ReadersPlace) => house.reading.sitemap(scope, place),
   exportKitchen: (house: House, scope: Scope, photos: boolean) => house.exports.kitchenFile(scope, photos),
   exportRecipe: (house: House, scope: Scope, id: string) => house.exports.recipeFile(scope, id),
   exportFoods: (house: House, scope: Scope) => house.exports.foodsSheet(scope),
@@ -123,6 +131,8 @@ export const DRAWING: ReadonlySet<keyof Jobs> = new Set<keyof Jobs>([
   'cardPng',
   'cardSvg',
   'cardPdf',
+  'cardDish',
+  'cardSchemaOrg',
   'labelsPdf',
   'takePhoto',
 ]);

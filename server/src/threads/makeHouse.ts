@@ -11,6 +11,7 @@ import { LabelsService } from '../labels/labels.service.js';
 import { MergesService } from '../merges/merges.service.js';
 import { PacksService } from '../packs/packs.service.js';
 import { PhotosService } from '../photos/photos.service.js';
+import { ReadingService } from '../reading/reading.service.js';
 import { ReceiptsService } from '../receipts/receipts.service.js';
 import { SubRecipesService } from '../recipes/subRecipes.service.js';
 import { UpstreamChangesService } from '../recipes/upstreamChanges.service.js';
@@ -53,5 +54,6 @@ export async function makeHouse(url: string | undefined): Promise<House> {
     batches,
     new LabelsService(batches),
     photos,
+    new ReadingService(database),
   );
 }

@@ -9,6 +9,7 @@ import { LabelsModule } from '../labels/labels.module.js';
 import { MergesModule } from '../merges/merges.module.js';
 import { PacksModule } from '../packs/packs.module.js';
 import { PhotosModule } from '../photos/photos.module.js';
+import { ReadingDataModule } from '../reading/readingData.module.js';
 import { ReceiptsModule } from '../receipts/receipts.module.js';
 import { RecipesModule } from '../recipes/recipes.module.js';
 import { House } from './house.js';
@@ -30,6 +31,7 @@ import { Threads } from './threads.js';
     BatchesModule,
     LabelsModule,
     PhotosModule,
+    ReadingDataModule,
   ],
   providers: [House, Threads, SettledLists],
   exports: [Threads, SettledLists],

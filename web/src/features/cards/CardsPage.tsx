@@ -8,6 +8,7 @@ import { Button } from '../../ui/Button';
 import { Ledger, LedgerGroup, LedgerRow } from '../../ui/Ledger';
 import { CardsChart, pointsOf } from './CardsChart';
 import { DriftWatch } from './DriftWatch';
+import { ReadersAddress } from './ReadersAddress';
 import { Tolerances } from './Tolerances';
 import './cards.css';
 
@@ -35,7 +36,12 @@ export function CardsPage() {
             ? ''
             : `${cards.length} published, ${drifted === 0 ? 'all of them hold' : `${drifted} no longer what would be printed`}${broke === 0 ? '' : `, ${broke === 1 ? 'one breaks a promise' : `${broke} break a promise`}`}`}
         </span>
-        {cards.length > 0 && <Tolerances />}
+        {cards.length > 0 && (
+          <span className="ml-auto flex flex-wrap gap-2">
+            <Tolerances />
+            <ReadersAddress />
+          </span>
+        )}
       </div>
       {cards.length === 0 ? (
         <div className="empty">
