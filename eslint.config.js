@@ -28,6 +28,7 @@ const CORE_ORDER = [
   'card',
   'drift',
   'sheet',
+  'booklet',
   'portion',
   'device',
   'format',

@@ -21,6 +21,7 @@ export * from './check/index.js';
 export * from './card/index.js';
 export * from './drift/index.js';
 export * from './sheet/index.js';
+export * from './booklet/index.js';
 export * from './portion/index.js';
 export * from './device/index.js';
 export * from './format/index.js';

@@ -1,5 +1,6 @@
 import { Module } from '@nestjs/common';
 import { BatchesModule } from './batches/batches.module.js';
+import { BundlesModule } from './bundles/bundles.module.js';
 import { CardsModule } from './cards/cards.module.js';
 import { DatabaseModule } from './database/database.module.js';
 import { DevicesModule } from './devices/devices.module.js';
@@ -18,6 +19,7 @@ import { ReadingModule } from './reading/reading.module.js';
 import { ReceiptsModule } from './receipts/receipts.module.js';
 import { RecipesModule } from './recipes/recipes.module.js';
 import { RefreshesModule } from './refreshes/refreshes.module.js';
+import { SeriesModule } from './series/series.module.js';
 import { ThreadsModule } from './threads/threads.module.js';
 import { TablesModule } from './tables/tables.module.js';
 
@@ -43,6 +45,8 @@ import { TablesModule } from './tables/tables.module.js';
     PhotosModule,
     PutAwayModule,
     ReadingModule,
+    SeriesModule,
+    BundlesModule,
   ],
   controllers: [HealthController],
 })

@@ -5,7 +5,7 @@ export * from './batchReport.js';
 export * from './calcReport.js';
 export * from './csvSheets.js';
 export * from './circleFaults.js';
-export { Currency, Flag, Many, must, One, OneOf, Optional, Quantity, Text } from './constraints.js';
+export { Currency, Flag, Id, Many, must, One, OneOf, Optional, Quantity, Text } from './constraints.js';
 export * from './fault.js';
 export * from './kitchenFile.js';
 export * from './photoFile.js';

@@ -476,5 +476,6 @@ export class RecipeEntry implements Recipe {
   @Optional() @One(() => StatedEntry) stated?: StatedEntry;
   @Optional() @Many(() => AcceptedEntry, 500, 'findings left') accepted?: AcceptedEntry[];
   @Optional() @One(() => DishPhotoEntry) photo?: DishPhotoEntry;
+  @Optional() @Texts(60) indexedUnder?: string[];
   @Optional() @One(() => CardChoicesEntry) card?: CardChoicesEntry;
 }

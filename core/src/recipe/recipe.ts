@@ -182,6 +182,8 @@ export interface Recipe {
   /** What Check finds and somebody left, with the reason. */
   readonly accepted?: readonly AcceptedFinding[];
   readonly photo?: DishPhoto;
+  /** Foods that it is looked for under in an index, where its title does not say. */
+  readonly indexedUnder?: readonly string[];
   /** How its card is printed where that is not as the kitchen's are. */
   readonly card?: CardChoices;
 }

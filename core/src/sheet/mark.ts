@@ -56,6 +56,8 @@ export interface Block {
   readonly figure?: string;
   /** What a picture shows. */
   readonly alt?: string;
+  /** The page of a booklet that it leads to, by its anchor. */
+  readonly to?: string;
   readonly marks: readonly Mark[];
 }
 

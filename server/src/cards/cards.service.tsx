@@ -1,6 +1,8 @@
 import { Injectable } from '@nestjs/common';
 import {
   asRead,
+  boundBooklet,
+  boundCard,
   CARD_CONTENT_VERSION,
   cardContent,
   cardDrift,
@@ -15,6 +17,9 @@ import {
   readerCard,
   readerOfOneSize,
   schemaOrgRecipe,
+  type BookletFormat,
+  type BookletTitle,
+  type BoundCard,
   type CardContent,
   type CardPublication,
   type CardSheet,
@@ -109,9 +114,39 @@ export class CardsService {
     return sheetPage(sheet, photos, format);
   }
 
-  /** The card as Markdown, as it stands. @throws NotFoundError */
-  async markdown(scope: Scope, id: string): Promise<string> {
-    return cardMarkdown(await this.content(scope, id));
+  /** The card as Markdown: as it stands, or as it was published. @throws NotFoundError */
+  async markdown(scope: Scope, id: string, issue?: number): Promise<string> {
+    return cardMarkdown((await this.#card(scope, id, issue)).card);
+  }
+
+  /** How many pages the card takes in a format. @throws NotFoundError */
+  async pageCount(scope: Scope, id: string, format: Format, issue?: number): Promise<number> {
+    return (await this.#laid(scope, id, format, issue)).sheet.pages.length;
+  }
+
+  /** The card laid out for a booklet, and what an index has it under. @throws NotFoundError */
+  async bound(scope: Scope, id: string, format: BookletFormat, issue?: number): Promise<BoundCard> {
+    const { card, edition } = await this.#card(scope, id, issue);
+    const { photo } = await this.#photoOf(scope, card);
+    const { recipe } = await this.#document(scope, id);
+    const under = recipe.indexedUnder;
+    return boundCard(
+      { card, ...(edition ? { edition } : {}), ...(photo ? { photo } : {}), ...(under ? { indexedUnder: under } : {}) },
+      format,
+      cardTypesetter,
+    );
+  }
+
+  /** Cards that are laid out, bound to one PDF. */
+  async booklet(scope: Scope, title: BookletTitle, cards: readonly BoundCard[], format: BookletFormat): Promise<Buffer> {
+    const booklet = boundBooklet(title, cards, format, cardTypesetter);
+    const photos = new Map<string, Buffer>();
+    for (const { card } of cards) {
+      const kept = card.photo ? await this.photos.picture(scope, card.photo.id) : undefined;
+      if (card.photo && kept) photos.set(card.photo.id, kept.jpeg);
+    }
+    const { drawnPdf } = await import('../sheets/drawnPdf.js');
+    return drawnPdf({ ...booklet, unit: 'pt' }, photos);
   }
 
   /**

@@ -4,6 +4,7 @@ import { databaseTrouble } from '../http/databaseTrouble.js';
 
 import { BatchEntity } from '../batches/batch.entity.js';
 import { BatchRevisionEntity } from '../batches/batchRevision.entity.js';
+import { BundleEntity } from '../bundles/bundle.entity.js';
 import { PublishedCardEntity } from '../cards/publishedCard.entity.js';
 import { FoodRevisionEntity } from '../foods/foodRevision.entity.js';
 import { FoodEntity } from '../foods/food.entity.js';
@@ -22,6 +23,7 @@ import { Batches1765700000017 } from './migrations/batches.migration.js';
 import { FoodTables1764300000003 } from './migrations/foodTables.migration.js';
 import { BriefGround1765500000015 } from './migrations/briefGround.migration.js';
 import { CardInputs1765400000014 } from './migrations/cardInputs.migration.js';
+import { Bundles1766300000023 } from './migrations/bundles.migration.js';
 import { CardMoves1766200000022 } from './migrations/cardMoves.migration.js';
 import { CardSteps1764800000008 } from './migrations/cardSteps.migration.js';
 import { Photos1765800000018 } from './migrations/photos.migration.js';
@@ -89,6 +91,7 @@ export function schemaOptions(url: string | undefined): Extract<DataSourceOption
       BatchEntity,
       BatchRevisionEntity,
       PhotoEntity,
+      BundleEntity,
     ],
     migrations: [
       Kitchens1764000000001,
@@ -113,6 +116,7 @@ export function schemaOptions(url: string | undefined): Extract<DataSourceOption
       CardIssues1766000000020,
       ReadersAddress1766100000021,
       CardMoves1766200000022,
+      Bundles1766300000023,
     ],
     migrationsRun: true,
     migrationsTransactionMode: 'all',

@@ -1,4 +1,4 @@
-import { INK, type Block, type CardSheet, type Mark, type Role } from '@portiona/core';
+import { INK, type Block, type BookletPage, type CardSheet, type Mark, type Role, type TextMark } from '@portiona/core';
 import PDFDocument from 'pdfkit';
 import { placedRuns } from './cardTypesetter.js';
 import type { Photos } from './drawnSvg.js';
@@ -13,8 +13,15 @@ type Structure = ReturnType<Pdf['struct']>;
 /** Points of a pixel of a picture: as browsers count them. */
 const POINTS_PER_PIXEL = 0.75;
 
-/** A card as a PDF: its text can be selected and searched, its parts are tagged in the order they are read, and it has a language and a title. */
-export function drawnPdf(sheet: CardSheet, photos: Photos): Promise<Buffer> {
+/** Pages that are bound into one PDF. */
+interface Bound extends Pick<CardSheet, 'title' | 'width' | 'height' | 'unit'> {
+  readonly pages: readonly BookletPage[];
+  /** Its parts, for who leafs through it: name, and the page it begins on, from 0. */
+  readonly outline?: readonly { readonly name: string; readonly page: number }[];
+}
+
+/** A card, or a booklet, as a PDF: its text can be selected and searched, its parts are tagged in the order they are read, and it has a language and a title. */
+export function drawnPdf(sheet: Bound, photos: Photos): Promise<Buffer> {
   const pdf = new PDFDocument({
     autoFirstPage: false,
     tagged: true,
@@ -39,8 +46,10 @@ export function drawnPdf(sheet: CardSheet, photos: Photos): Promise<Buffer> {
     list = undefined;
   };
   const fonts = new Set<string>();
-  for (const { blocks } of sheet.pages) {
+  for (const [p, { blocks, anchor }] of sheet.pages.entries()) {
     pdf.addPage({ size: [sheet.width * scale, sheet.height * scale], margin: 0 });
+    if (anchor !== undefined) pdf.addNamedDestination(anchor);
+    for (const part of sheet.outline ?? []) if (part.page === p) pdf.outline.addItem(part.name);
     pdf.save().scale(scale);
     for (const block of blocks) {
       if (block.role === 'Ornament') {
@@ -62,11 +71,21 @@ export function drawnPdf(sheet: CardSheet, photos: Photos): Promise<Buffer> {
       else root.add(pdf.struct(STRUCTURE[block.role], block.alt === undefined ? {} : { alt: block.alt }, [content]));
     }
     pdf.restore();
+    for (const { to, marks } of blocks) if (to !== undefined) leadTo(to, marks);
   }
   endList();
   root.end();
   pdf.end();
   return ended;
+
+  /** A field over the texts of a block that leads to another page. */
+  function leadTo(to: string, marks: readonly Mark[]): void {
+    const texts = marks.filter((mark): mark is TextMark => mark.kind === 'text');
+    if (texts.length === 0) return;
+    const [left, right] = [Math.min(...texts.map(({ x }) => x)), Math.max(...texts.map(({ x, width }) => x + width))];
+    const [top, bottom] = [Math.min(...texts.map(({ y, size }) => y - size)), Math.max(...texts.map(({ y, size }) => y + size * 0.3))];
+    pdf.goTo(left * scale, top * scale, (right - left) * scale, (bottom - top) * scale, to);
+  }
 
   function drawn({ marks }: Block): void {
     for (const mark of marks) draw(mark);

@@ -1,4 +1,4 @@
-import type { FigureKey, Format } from '@portiona/core';
+import { FORMAT_TABLE, type BookletFormat, type BookletTitle, type BoundCard, type FigureKey, type Format } from '@portiona/core';
 import type { OnceKey } from '../database/once.js';
 import { readSent } from '../http/readBody.js';
 import { NewDto, SaveDto } from '../http/saved.dto.js';
@@ -49,6 +49,30 @@ export const THREAD_JOBS = {
   cardSchemaOrg: (house: House, scope: Scope, id: string, issue?: number, place?: ReadersPlace) =>
     house.cards.schemaOrg(scope, id, issue, place),
   cardDish: (house: House, scope: Scope, id: string, issue?: number) => house.cards.dish(scope, id, issue),
+  boundCard: async (house: House, scope: Scope, id: string, issue: number | null, format: BookletFormat) =>
+    JSON.stringify(await house.cards.bound(scope, id, format, issue ?? undefined)),
+  boundBooklet: (house: House, scope: Scope, title: BookletTitle, cards: readonly string[], format: BookletFormat) =>
+    house.cards.booklet(
+      scope,
+      title,
+      cards.map((card) => JSON.parse(card) as BoundCard),
+      format,
+    ),
+  bundledPages: (house: House, scope: Scope, id: string, issue: number | null, format: Format) =>
+    house.cards.pageCount(scope, id, format, issue ?? undefined),
+  bundledCard: (house: House, scope: Scope, id: string, issue: number | null, format: Format, page: number) =>
+    FORMAT_TABLE[format].unit === 'pt'
+      ? house.cards.pdf(scope, id, format, issue ?? undefined)
+      : house.cards.png(scope, id, format, page, issue ?? undefined),
+  bundledText: (house: House, scope: Scope, id: string, issue: number | null, kind: 'html' | 'md' | 'jsonld' | 'piece') => {
+    const as = issue ?? undefined;
+    return {
+      html: () => house.cards.page(scope, id, as),
+      md: () => house.cards.markdown(scope, id, as),
+      jsonld: () => house.cards.schemaOrg(scope, id, as),
+      piece: () => house.cards.embed(scope, id, false, as),
+    }[kind]();
+  },
   readingIndex: (house: House, scope: Scope, place: ReadersPlace, order: ReadingOrder, series?: string) =>
     house.reading.index(scope, place, order, series),
   readingFeed: (house: House, scope: Scope, place: ReadersPlace, kind: 'atom' | 'json') => house.reading.feed(scope, place, kind),
@@ -135,4 +159,12 @@ export const DRAWING: ReadonlySet<keyof Jobs> = new Set<keyof Jobs>([
   'cardSchemaOrg',
   'labelsPdf',
   'takePhoto',
+]);
+/** Jobs that bind many cards: they have a thread of their own, and nobody who looks at a card waits for them. */
+export const BINDING: ReadonlySet<keyof Jobs> = new Set<keyof Jobs>([
+  'boundCard',
+  'boundBooklet',
+  'bundledPages',
+  'bundledCard',
+  'bundledText',
 ]);

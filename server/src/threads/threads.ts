@@ -9,7 +9,7 @@ import { KitchensService } from '../kitchens/kitchens.service.js';
 import { RecipeListsService } from '../recipes/recipeLists.service.js';
 import type { Scope } from '../scope/scope.js';
 import { House } from './house.js';
-import { BODY_JOBS, DRAWING, WRITING, type BodyJob, type GivenBeside, type GivenTo, type MadeBy, type ThreadJob } from './jobs.js';
+import { BINDING, BODY_JOBS, DRAWING, WRITING, type BodyJob, type GivenBeside, type GivenTo, type MadeBy, type ThreadJob } from './jobs.js';
 import { JsonText } from './jsonText.js';
 import type { Answered, Asked, READY } from './thread.js';
 
@@ -23,6 +23,7 @@ interface Bounds extends TurnBounds {
 }
 const COMPUTING: Bounds = { places: 2, memory: 768, waiting: 300, longest: 30_000, work: 60_000 };
 const DRAWN: Bounds = { places: 1, memory: 512, waiting: 60, longest: 30_000, work: 60_000 };
+const BOUND: Bounds = { places: 1, memory: 1024, waiting: 20, longest: 600_000, work: 300_000 };
 /** A thread with nothing to do is let go after this long. */
 const IDLE = 120_000;
 /** Milliseconds between looks at whether what lists show is to be computed anew: an import leaves much to do. */
@@ -91,7 +92,7 @@ export class Threads implements OnModuleDestroy {
   }
 
   async #run(job: ThreadJob | BodyJob, asked: Asked): Promise<Exclude<Answered, { kind: 'problem' }>> {
-    const bounds = DRAWING.has(job) ? DRAWN : COMPUTING;
+    const bounds = BINDING.has(job) ? BOUND : DRAWING.has(job) ? DRAWN : COMPUTING;
     const run = () => this.#answer(asked, bounds);
     const [{ kitchenId }] = asked.given;
     const answered = await (WRITING.has(job) ? this.database.turn(kitchenId, run) : run());

@@ -20,6 +20,7 @@ const { View: PortionPage } = later(async () => ({ default: (await import('../fe
 const { View: BatchesPage } = later(async () => ({ default: (await import('../features/batches')).BatchesPage }));
 const { View: DishBatchesPage } = later(async () => ({ default: (await import('../features/batches')).DishBatchesPage }));
 const { View: CardsPage } = later(async () => ({ default: (await import('./pantryPages')).CardsPage }));
+const { View: SeriesPage } = later(async () => ({ default: (await import('./pantryPages')).SeriesPage }));
 const { View: FindingsPage } = later(async () => ({ default: (await import('./pantryPages')).FindingsPage }));
 const { View: PutAwayPage } = later(async () => ({ default: (await import('./pantryPages')).PutAwayPage }));
 
@@ -48,6 +49,7 @@ export function Addresses() {
         <Route path="portion/:batchId" element={<PortionPage />} />
         <Route path="begin" element={<BeginPage />} />
         <Route path="cards" element={<CardsPage />} />
+        <Route path="cards/series/:name" element={<SeriesPage />} />
         <Route path="findings" element={<FindingsPage />} />
         <Route path="put-away" element={<PutAwayPage />} />
         <Route path="*" element={<NotHere />} />

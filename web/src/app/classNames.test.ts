@@ -18,3 +18,18 @@ test('a class has its looks from one sheet: sheets stay loaded when the page cha
   expect(from.size).toBeGreaterThan(200);
   expect([...from].filter(([, of]) => of.length > 1)).toEqual([]);
 });
+
+test('every variable that a sheet uses is given somewhere: one that is not takes the whole declaration with it', () => {
+  const all = sheets.map((sheet) => [sheet, readFileSync(join(ROOT, sheet), 'utf8')] as const);
+  const given = new Set(all.flatMap(([, css]) => [...css.matchAll(/(--[\w-]+)\s*:/g)].map(([, name]) => name)));
+  const parts = readdirSync(ROOT, { recursive: true, encoding: 'utf8' }).filter((name) => name.endsWith('.tsx'));
+  // Some are given where an element is made.
+  for (const part of parts) for (const [, name] of readFileSync(join(ROOT, part), 'utf8').matchAll(/['"](--[\w-]+)['"]/g)) given.add(name);
+  const lacking = all.flatMap(([sheet, css]) =>
+    [...css.matchAll(/var\((--[\w-]+)\s*\)/g)].flatMap(([, name = '']) =>
+      given.has(name) || name.startsWith('--radix-') ? [] : [`${sheet}: ${name}`],
+    ),
+  );
+  expect(given.size).toBeGreaterThan(30);
+  expect(lacking).toEqual([]);
+});

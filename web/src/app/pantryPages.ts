@@ -8,3 +8,4 @@ export { PricesPage } from '../features/prices/PricesPage';
 export { PutAwayPage } from '../features/putAway/PutAwayPage';
 export { ReceiptPage } from '../features/receipts/ReceiptPage';
 export { TablePage } from '../features/tables/TablePage';
+export { SeriesPage } from '../features/series/SeriesPage';

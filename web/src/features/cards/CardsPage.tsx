@@ -1,11 +1,13 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { dayText } from '@portiona/core';
+import { cardSeries, dayText } from '@portiona/core';
 import { useListPublishedCardsQuery, useListRecipesQuery, type PublishedCardDto } from '../../api/api.gen';
 import { UnreadPage } from '../../ui/UnreadPage';
 import { problemOf, problemText } from '../../api/problem';
 import { Button } from '../../ui/Button';
+import { DropPanel } from '../../ui/DropPanel';
 import { Ledger, LedgerGroup, LedgerRow } from '../../ui/Ledger';
+import { Binding } from '../series/Binding';
 import { CardsChart, pointsOf } from './CardsChart';
 import { DriftWatch } from './DriftWatch';
 import { ReadersAddress } from './ReadersAddress';
@@ -38,6 +40,17 @@ export function CardsPage() {
         </span>
         {cards.length > 0 && (
           <span className="ml-auto flex flex-wrap gap-2">
+            <DropPanel
+              trigger={
+                <Button>
+                  Bind all <span aria-hidden>▾</span>
+                </Button>
+              }
+              className="w-[340px] max-w-[94vw] p-0"
+              label="Every card, bound together"
+            >
+              <Binding />
+            </DropPanel>
             <Tolerances />
             <ReadersAddress />
           </span>
@@ -60,7 +73,15 @@ export function CardsPage() {
           </LedgerRow>
           {bySeries(cards).map(([series, own]) => (
             <div className="contents" key={series}>
-              <LedgerGroup>{series === '' ? 'Of no series' : series}</LedgerGroup>
+              <LedgerGroup>
+                {series === '' ? (
+                  'Of no series'
+                ) : (
+                  <Link className="cards-series" to={`/cards/series/${encodeURIComponent(series)}`}>
+                    {series} <small>order, title page, booklet</small>
+                  </Link>
+                )}
+              </LedgerGroup>
               {own.map((card) => (
                 <CardRow key={card.recipe} card={card} shown={shown} />
               ))}
@@ -145,13 +166,9 @@ function CardRow({ card, shown }: { readonly card: PublishedCardDto; readonly sh
   );
 }
 
-/** "Night Watch, no. 7" by its series and its number. */
-function seriesOf(series: string): string {
-  return series.replace(/, no\. \d+$/, '');
-}
-
 function numberOf(series: string): string {
-  return /no\. \d+$/.exec(series)?.[0] ?? '';
+  const { number } = cardSeries(series);
+  return number === undefined ? '' : `no. ${number}`;
 }
 
 function usedText(printed: PublishedCardDto['printed']): string {
@@ -161,8 +178,8 @@ function usedText(printed: PublishedCardDto['printed']): string {
 
 function bySeries(cards: readonly PublishedCardDto[]): readonly (readonly [series: string, cards: readonly PublishedCardDto[]])[] {
   const groups = new Map<string, PublishedCardDto[]>();
-  for (const card of cards) groups.set(seriesOf(card.series), [...(groups.get(seriesOf(card.series)) ?? []), card]);
-  const number = ({ series }: PublishedCardDto) => Number(/(?<!\d)\d+$/.exec(series)?.[0] ?? 0);
+  for (const card of cards) groups.set(cardSeries(card.series).name, [...(groups.get(cardSeries(card.series).name) ?? []), card]);
+  const number = ({ series }: PublishedCardDto) => cardSeries(series).number ?? Infinity;
   // What is of no series stands last.
   return [...groups]
     .sort(([a], [b]) => (a === '' ? 1 : b === '' ? -1 : a.localeCompare(b)))

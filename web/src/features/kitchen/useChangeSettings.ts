@@ -11,8 +11,8 @@ export function useChangeSettings(): (changes: SettingsDto) => void {
   return (settingsDto) => {
     save({ settingsDto })
       .unwrap()
-      // What a box costs and delivers follows the settings.
-      .then(() => dispatch(api.util.invalidateTags(['recipes'])))
+      // What a box costs and delivers follows the settings, and what is told of its card and its series.
+      .then(() => dispatch(api.util.invalidateTags(['recipes', 'cards', 'series', 'readers'])))
       .catch((error: unknown) => say(problemText(problemOf(error))));
   };
 }

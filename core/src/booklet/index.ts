@@ -1,0 +1,3 @@
+export * from './booklet.js';
+export * from './mainFoods.js';
+export * from './numbersTrouble.js';
