@@ -42,6 +42,8 @@ try {
   run('e2e/bench/keyPress.mjs', server.address);
   console.log('\nfinding foods');
   run('server/bench/findFoods.mjs', server.address);
+  console.log('\ncards drawn, and bound');
+  run('server/bench/cards.mjs', server.address);
   console.log('\nlists of recipes');
   run('server/bench/recipeLists.mjs', server.address);
 } finally {

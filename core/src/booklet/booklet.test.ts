@@ -113,7 +113,16 @@ test('what a dish is looked for under: what its title names, of what is in it', 
     from: 'recipe',
   });
   expect(mainFoods(list('Nothing in it'))).toEqual({ names: [], from: 'list' });
-  expect(mainFoods(list('Tomato rice', 'canned chopped tomatoes with their juice', 'rice')).names).toEqual(['Tomatoes', 'Rice']);
+  expect(mainFoods(list('Smoky dal, brown rice', 'Onion, brown', 'Brown rice, long')).names).toEqual(['Brown rice']);
+  expect(mainFoods(list('Chicken and red cabbage', 'Red wine', 'Chicken thighs, boneless', 'Red cabbage')).names).toEqual([
+    'Chicken thighs',
+    'Red cabbage',
+  ]);
+  expect(mainFoods(list('Chickpea stew', 'Chickpeas in water, Nine', 'Red lentils (split)')).names).toEqual(['Chickpeas']);
+  expect(mainFoods(list('Tomato rice', 'canned chopped tomatoes with their juice', 'rice')).names).toEqual([
+    'Canned chopped tomatoes',
+    'Rice',
+  ]);
 });
 
 test('numbers that are doubled, missing or not there are told', () => {

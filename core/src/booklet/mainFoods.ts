@@ -28,13 +28,20 @@ export function mainFoods({ title, sections }: Named, indexedUnder: readonly str
   const said = indexedUnder.map((name) => name.trim()).filter((name) => name !== '');
   if (said.length > 0) return { names: [...new Set(said.map(capital))], from: 'recipe' };
   const foods = sections.flatMap(({ lines }) => lines.map(({ food }) => food)).filter((food) => food.trim() !== '');
-  const named = wordsOf(title).flatMap((word) => {
-    const found = foods.find((food) => wordsOf(food).includes(word));
-    return found === undefined ? [] : [nameOf(found, word)];
+  const words = wordsOf(title);
+  const named = words.flatMap((word) => {
+    const plain = foods.map(plainName);
+    // What a food is stands last in its name; "chicken" of "chicken thighs" will do where nothing is a chicken.
+    const found = [plain.filter((name) => wordsOf(name).at(-1) === word), plain.filter((name) => wordsOf(name).includes(word))].find(
+      (those) => those.length > 0,
+    );
+    const shared = (name: string) => wordsOf(name).filter((one) => words.includes(one)).length;
+    const [best] = found?.toSorted((a, b) => shared(b) - shared(a)) ?? [];
+    return best === undefined ? [] : [shortName(best, word)];
   });
   if (named.length > 0) return { names: [...new Set(named)].slice(0, MOST), from: 'title' };
   const [first] = foods;
-  return { names: first === undefined ? [] : [capital(first.split(',')[0] ?? first)], from: 'list' };
+  return { names: first === undefined ? [] : [capital(plainName(first))], from: 'list' };
 }
 
 /** Words of a text, each as one of its kind: "leeks" and "leek" are the same. */
@@ -46,11 +53,15 @@ function wordsOf(text: string): string[] {
     .map((word) => pluralize.singular(word));
 }
 
-/** A food as an index has it: up to its comma, or the word of the title alone where it is long. */
-function nameOf(food: string, word: string): string {
-  const plain = (food.split(',')[0] ?? food).trim();
-  const short = plain.split(/\s+/).length <= 3 ? plain : (plain.split(/\s+/).find((one) => wordsOf(one).includes(word)) ?? word);
-  return capital(short);
+/** A food's name without what is said of it: up to a comma, or to what it lies in. @example 'Chickpeas in water, drained' → 'Chickpeas' */
+function plainName(food: string): string {
+  return (/^[^,(]*?(?=,|\(| (?:in|with|of|from|for) |$)/u.exec(food)?.[0] ?? food).trim();
+}
+
+/** A food as an index has it: the word of the title alone where its name is long. */
+function shortName(plain: string, word: string): string {
+  const words = plain.split(/\s+/);
+  return capital(words.length <= 3 ? plain : (words.find((one) => wordsOf(one).includes(word)) ?? word));
 }
 
 function capital(text: string): string {

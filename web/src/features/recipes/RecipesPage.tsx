@@ -4,6 +4,7 @@ import { Link, useNavigate } from 'react-router';
 import { Copy, Archive } from 'lucide-react';
 import { cutText, indexText, type IndexFormula } from '@portiona/core';
 import {
+  api,
   useArchiveRecipeMutation,
   useCreateRecipeMutation,
   useGetKitchenQuery,
@@ -385,10 +386,20 @@ function useArchive({ id, title }: ListedRecipeDto) {
   const [archive] = useArchiveRecipeMutation();
   const [restore] = useRestoreRecipeMutation();
   const say = useToast();
+  const dispatch = useAppDispatch();
   return async () => {
     try {
+      // Readers who have its address find nothing there: that is said.
+      const [cards, address] = await Promise.all([
+        dispatch(api.endpoints.listPublishedCards.initiate(undefined, { subscribe: false, forceRefetch: true })).unwrap(),
+        dispatch(api.endpoints.getReadersAddress.initiate(undefined, { subscribe: false, forceRefetch: true })).unwrap(),
+      ]);
+      const isRead = address.on && cards.some(({ recipe, takenBack }) => recipe === id && takenBack === null);
       await archive({ id }).unwrap();
-      say(`“${title}” is put away.`, { label: 'Undo', run: () => void restore({ id }) });
+      say(`“${title}” is put away.${isRead ? ' Its card is gone from the readers’ address too.' : ''}`, {
+        label: 'Undo',
+        run: () => void restore({ id }),
+      });
     } catch (error) {
       say(problemText(problemOf(error)));
     }

@@ -1,5 +1,6 @@
 import { DropdownMenu } from 'radix-ui';
 import type { Format } from '@portiona/core';
+import { useGetReadersAddressQuery, useListPublishedCardsQuery } from '../../api/api.gen';
 import { Button } from '../../ui/Button';
 import { Menu } from '../../ui/Menu';
 
@@ -23,6 +24,8 @@ export function CardOutputs({ id, format, pages, issue }: CardOutputsProps) {
       [`${card}.svg?${query}`, `Drawing, SVG${which}`],
     ] as const;
   }).flat();
+  const address = useGetReadersAddressQuery().data;
+  const isOut = useListPublishedCardsQuery().data?.some(({ recipe, takenBack }) => recipe === id && takenBack === null) ?? false;
   const outputs = [
     ...drawn,
     [`${card}.html?download=1${asOf}`, 'Page of its own, HTML'],
@@ -42,6 +45,13 @@ export function CardOutputs({ id, format, pages, issue }: CardOutputsProps) {
       <DropdownMenu.Portal>
         <DropdownMenu.Content asChild align="end" sideOffset={4}>
           <Menu>
+            {address?.on && isOut && (
+              <DropdownMenu.Item asChild>
+                <a className="menu-item" href={`${address.url}/cards/${encodeURIComponent(id)}`} target="_blank" rel="noreferrer">
+                  As readers read it
+                </a>
+              </DropdownMenu.Item>
+            )}
             {outputs.map(([href, name]) => (
               <DropdownMenu.Item key={href} asChild>
                 <a className="menu-item" href={href} download>

@@ -3,6 +3,7 @@ import { useAppDispatch } from '../../../features/recipes/useRecipeState';
 import { withHead } from '../../../features/recipes/editRecipe';
 import { recipeActions } from '../../../features/recipes/recipeSlice';
 import { FoundMark } from '../../../features/check/FoundMark';
+import { SeriesNumber } from '../../../features/series/SeriesNumber';
 import { useStation } from '../../station';
 import { MethodEditor } from './MethodEditor';
 import { NumberField } from '../../../ui/NumberField';
@@ -57,7 +58,7 @@ export function MethodForm({ recipe }: { readonly recipe: Recipe }) {
         </Field>
         <div className="pair">
           <NumberField label="Number" amount={recipe.number} onChange={(number) => change({ number })} />
-          <span />
+          <SeriesNumber recipe={recipe} onNumber={(number) => change({ number })} />
           <NumberField label="Minutes at the stove" amount={recipe.activeMinutes} onChange={(activeMinutes) => change({ activeMinutes })} />
           <NumberField label="Minutes in all" amount={recipe.totalMinutes} onChange={(totalMinutes) => change({ totalMinutes })} />
           <NumberField label="Days in the fridge" amount={recipe.storage?.fridgeDays} onChange={(fridgeDays) => store({ fridgeDays })} />
