@@ -121,6 +121,7 @@ test('the same card as a sheet, a drawing and a picture, each page of it', async
 });
 
 test('what every card of the kitchen is signed with and printed by is kept, and taken back', async () => {
+  await server.http.patch('/api/kitchen/settings').send({ card: null }).expect(200);
   const card = { publication: 'Night Suppers', address: 'night.example', mark: 'NS', choices: { rules: 'eu', numbers: 'de' } };
   const { body } = (await server.http.patch('/api/kitchen/settings').send({ card }).expect(200)) as { body: { card: object } };
   expect(body.card).toEqual(card);
@@ -132,6 +133,48 @@ test('what every card of the kitchen is signed with and printed by is kept, and 
     .expect(422);
   await server.http.patch('/api/kitchen/settings').send({ card: null }).expect(200);
   expect((await server.http.get(`${DAL}/card-sheet.html`).expect(200)).text).not.toContain('Night Suppers');
+});
+
+test('two who change different things of the cards at once take nothing from each other; null takes one thing away', async () => {
+  const change = async (card: object) =>
+    ((await server.http.patch('/api/kitchen/settings').send({ card }).expect(200)) as { body: { card: object } }).body.card;
+  await server.http.patch('/api/kitchen/settings').send({ card: null }).expect(200);
+  await Promise.all([
+    change({ publication: 'P' }),
+    change({ tolerances: { energyKcal: 3 } }),
+    change({ tolerances: { protein: 5 } }),
+    change({ choices: { rules: 'eu' } }),
+    change({ series: [{ name: 'A', subtitle: 'a' }] }),
+    change({ series: [{ name: 'B', about: 'b' }] }),
+  ]);
+  expect(await change({ mark: 'M' })).toMatchObject({
+    publication: 'P',
+    mark: 'M',
+    tolerances: { energyKcal: 3, protein: 5 },
+    choices: { rules: 'eu' },
+    series: expect.arrayContaining([
+      { name: 'A', subtitle: 'a' },
+      { name: 'B', about: 'b' },
+    ]) as object[],
+  });
+  expect(
+    await change({ mark: null, tolerances: { protein: null }, choices: null, series: [{ name: 'A' }, { name: 'B', subtitle: 'c' }] }),
+  ).toEqual({
+    publication: 'P',
+    tolerances: { energyKcal: 3 },
+    series: [{ name: 'B', subtitle: 'c' }],
+  });
+  for (const wrong of [
+    { mark: 'longer' },
+    { tolerances: { energyKcal: 101 } },
+    { series: [{ subtitle: 'x' }] },
+    { series: 'x' },
+    { strange: 1 },
+    JSON.parse('{"__proto__": {"publication": "x"}}') as object,
+  ])
+    await server.http.patch('/api/kitchen/settings').send({ card: wrong }).expect(422);
+  for (const wrong of ['x', 7, [], true]) await server.http.patch('/api/kitchen/settings').send({ card: wrong }).expect(422);
+  await server.http.patch('/api/kitchen/settings').send({ card: null }).expect(200);
 });
 
 test('the card in short may be framed by a kitchen’s own site, runs nothing and asks for nothing', async () => {

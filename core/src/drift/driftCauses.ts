@@ -82,11 +82,15 @@ function stagesOf(then: Dish, now: Dish): readonly Stage[] {
   ];
   const { content: was } = then.kitchen;
   const { content: is } = now.kitchen;
+  const bases = recipesUnder(now.recipe, now.kitchen).slice(1);
+  const foods = [...new Set([now.recipe, ...bases].flatMap(foodsOf))];
+  // Not the whole pantry: a kitchen is put together for every change.
+  const come = foods.filter((id) => then.kitchen.food(id) === undefined);
   let content: KitchenContent = {
     ...was,
-    foods: joined(was.foods, is.foods),
-    packs: [...was.packs, ...is.packs.filter(({ food }) => then.kitchen.food(food) === undefined)],
-    recipes: joined(was.recipes, is.recipes),
+    foods: [...was.foods, ...come.flatMap((id) => now.kitchen.food(id) ?? [])],
+    packs: [...was.packs, ...come.flatMap((id) => now.kitchen.packsOf(id))],
+    recipes: [...was.recipes, ...bases.filter(({ id }) => then.kitchen.recipe(id) === undefined)],
   };
   let { recipe } = then;
   const step = (cause: Omit<Stage, 'dish'>, change: Partial<KitchenContent>) => {
@@ -97,7 +101,6 @@ function stagesOf(then: Dish, now: Dish): readonly Stage[] {
     recipe = now.recipe;
     step({ kind: 'recipe', of: '', text: 'the recipe was changed', change: '' }, { recipes: replaced(content.recipes, now.recipe) });
   }
-  const bases = recipesUnder(now.recipe, now.kitchen).slice(1);
   for (const base of bases) {
     const before = then.kitchen.recipe(base.id);
     if (before && !sameDocument(reckoned(before), reckoned(base)))
@@ -106,7 +109,6 @@ function stagesOf(then: Dish, now: Dish): readonly Stage[] {
         { recipes: replaced(content.recipes, base) },
       );
   }
-  const foods = [...new Set([now.recipe, ...bases].flatMap(foodsOf))];
   for (const id of foods) {
     const [before, after] = [then.kitchen.food(id), now.kitchen.food(id)];
     if (!before || !after || sameDocument(before, after)) continue;
@@ -141,11 +143,6 @@ function stagesOf(then: Dish, now: Dish): readonly Stage[] {
 /** What of a recipe a card is made of. */
 function reckoned({ photo: _photo, accepted: _accepted, ...recipe }: Recipe): unknown {
   return recipe;
-}
-
-function joined<One extends { readonly id: string }>(first: readonly One[], second: readonly One[]): One[] {
-  const there = new Set(first.map(({ id }) => id));
-  return [...first, ...second.filter(({ id }) => !there.has(id))];
 }
 
 function replaced(recipes: readonly Recipe[], by: Recipe): Recipe[] {

@@ -39,6 +39,21 @@ export interface CardChoices {
   readonly cautions?: CardCautions;
 }
 
+/** Everything that can be chosen. */
+export const CARD_CHOICES = [
+  'units',
+  'rules',
+  'figures',
+  'table',
+  'cost',
+  'perPart',
+  'topping',
+  'about',
+  'claims',
+  'numbers',
+  'cautions',
+] as const satisfies readonly (keyof CardChoices)[];
+
 /** Figures of a published card that may move a little before anybody is told. */
 export const TOLERATED_FIGURES = [
   'energyKcal',

@@ -10,7 +10,7 @@ import yazl from 'yazl';
 import { TAKEN_ALONG } from '../cards/readersPlace.js';
 import { Database } from '../database/database.js';
 import { isUuid } from '../http/isUuid.js';
-import { BusyError, NotFoundError, ToldError, ValidationError } from '../http/problems.js';
+import { BusyError, NotFoundError, Problem, ToldError, ValidationError } from '../http/problems.js';
 import { JobsService } from '../jobs/jobs.service.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
 import type { Scope } from '../scope/scope.js';
@@ -145,8 +145,9 @@ export class BundlesService implements OnApplicationBootstrap, OnModuleDestroy {
     const coming = `${pathOf(id)}${COMING}`;
     try {
       await mkdir(folder(), { recursive: true });
-      const { members } = await this.#members(scope, bundle.series, bundle.of);
-      if (!(await this.#tell(id, { done: 0, total: members.length + 1 }))) return;
+      // What is in it is what is published by now.
+      const { members, leftOut } = await this.#members(scope, bundle.series, bundle.of);
+      if (!(await this.#tell(id, { done: 0, total: members.length + 1, leftOut }))) return;
       const whole = await (bundle.kind === 'booklet'
         ? this.#booklet(scope, bundle, members, coming)
         : this.#archive(scope, bundle, members, coming));
@@ -168,8 +169,8 @@ export class BundlesService implements OnApplicationBootstrap, OnModuleDestroy {
   /** @returns false where it was cancelled, or the server is to end */
   async #booklet(scope: Scope, { id, series, format }: BundleEntity, members: readonly Member[], path: string): Promise<boolean> {
     const bound: string[] = [];
-    for (const { recipe, issue } of members) {
-      bound.push(await this.threads.text('boundCard', scope, recipe, issue, format));
+    for (const { recipe, title, issue } of members) {
+      bound.push(await ofDish(title, this.threads.text('boundCard', scope, recipe, issue, format)));
       if (!(await this.#tell(id, { done: bound.length }))) return false;
     }
     const pdf = await this.threads.bytes('boundBooklet', scope, await this.#title(scope, series), bound, format);
@@ -190,10 +191,10 @@ export class BundlesService implements OnApplicationBootstrap, OnModuleDestroy {
       const place = `${String(i + 1).padStart(2, '0')}-${fileName(title)}`;
       const files: string[] = [];
       for (const [format, kind] of TAKEN_ALONG) {
-        const pages = kind === 'pdf' ? 1 : await this.threads.made('bundledPages', scope, recipe, issue, format);
+        const pages = kind === 'pdf' ? 1 : await ofDish(title, this.threads.made('bundledPages', scope, recipe, issue, format));
         for (let page = 1; page <= pages; page++) {
           const name = `${FORMAT_TABLE[format].design}-${format}${page === 1 ? '' : `-${page}`}.${kind}`;
-          add(await this.threads.bytes('bundledCard', scope, recipe, issue, format, page), `${place}/${name}`, true);
+          add(await ofDish(title, this.threads.bytes('bundledCard', scope, recipe, issue, format, page)), `${place}/${name}`, true);
           files.push(name);
         }
       }
@@ -203,7 +204,11 @@ export class BundlesService implements OnApplicationBootstrap, OnModuleDestroy {
         ['jsonld', 'recipe.jsonld'],
         ['piece', 'piece.html'],
       ] as const) {
-        add(new TextEncoder().encode(await this.threads.text('bundledText', scope, recipe, issue, kind)), `${place}/${name}`, false);
+        add(
+          new TextEncoder().encode(await ofDish(title, this.threads.text('bundledText', scope, recipe, issue, kind))),
+          `${place}/${name}`,
+          false,
+        );
         files.push(name);
       }
       contents.push({ folder: place, recipe, title, issue, files });
@@ -220,7 +225,10 @@ export class BundlesService implements OnApplicationBootstrap, OnModuleDestroy {
   }
 
   /** Says how far it is. @returns false where it is no longer wanted */
-  async #tell(id: string, change: Partial<Pick<BundleEntity, 'done' | 'total' | 'state' | 'bytes' | 'message'>>): Promise<boolean> {
+  async #tell(
+    id: string,
+    change: Partial<Pick<BundleEntity, 'done' | 'total' | 'leftOut' | 'state' | 'bytes' | 'message'>>,
+  ): Promise<boolean> {
     if (this.#ending) return false;
     const { affected } = await this.database.manager.update(BundleEntity, { id, state: 'running' }, change);
     return affected === 1;
@@ -321,6 +329,16 @@ export class BundlesService implements OnApplicationBootstrap, OnModuleDestroy {
     const row = isUuid(id) ? await this.database.manager.findOneBy(BundleEntity, { id, kitchenId }) : null;
     if (!row) throw new NotFoundError('bundle', id);
     return row;
+  }
+}
+
+/** What goes wrong with a card is told with its dish. */
+async function ofDish<Made>(title: string, work: Promise<Made>): Promise<Made> {
+  try {
+    return await work;
+  } catch (error) {
+    if (error instanceof Problem) throw new ToldError({ ...error.details, detail: `${title}: ${error.message}` });
+    throw error;
   }
 }
 

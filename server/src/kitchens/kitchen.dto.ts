@@ -49,9 +49,18 @@ export class NamedKitchen {
 }
 
 /** Settings to change; read by the kitchen file's own class. */
-export class SettingsDto extends PartialType(OmitType(KitchenDto, ['empty', 'begun', 'maxPriceAge', 'index', 'guideline'] as const)) {
+export class SettingsDto extends PartialType(
+  OmitType(KitchenDto, ['empty', 'begun', 'maxPriceAge', 'index', 'guideline', 'card'] as const),
+) {
   @ApiPropertyOptional({ type: IndexDto, nullable: true, description: 'Null: the kitchen has no figure of its own' })
   index?: IndexDto | null;
   @ApiPropertyOptional({ enum: GUIDELINES, nullable: true, description: 'Null: that of the rules' }) guideline?: Guideline | null;
   @ApiPropertyOptional({ type: Number, nullable: true, description: 'Days; null: prices of any age count' }) maxPriceAge?: number | null;
+  @ApiPropertyOptional({
+    type: 'object',
+    additionalProperties: true,
+    nullable: true,
+    description: 'As a JSON merge patch (RFC 7396): what is left out stays, null takes it away; series are changed by their names',
+  })
+  card?: Record<string, unknown> | null;
 }

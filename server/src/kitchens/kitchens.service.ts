@@ -5,10 +5,17 @@ import { NotFoundError, ValidationError } from '../http/problems.js';
 import { readBody } from '../http/readBody.js';
 import type { Scope } from '../scope/scope.js';
 import { NamedKitchen, type KitchenDto } from './kitchen.dto.js';
+import { patchedCard } from './patchedCard.js';
 import { KitchenEntity } from './kitchen.entity.js';
 
 /** Settings that mean something left out: prices of any age, the day as it is, no briefs, no figure, vessels or sheets of the kitchen's own, the guideline of its rules, cards as usual. */
 const UNSETTABLE: ReadonlySet<string> = new Set(['maxPriceAge', 'date', 'briefs', 'index', 'guideline', 'vessels', 'labelSheets', 'card']);
+
+/** Settings as they are sent, of which some are read otherwise than the rest. */
+interface Named {
+  readonly name?: unknown;
+  readonly card?: object;
+}
 
 /** Kitchens and their settings. There is one kitchen until there are accounts; every row is owned by it all the same. */
 @Injectable()
@@ -48,7 +55,8 @@ export class KitchensService implements OnModuleInit {
   }
 
   /**
-   * Changes the settings given, and leaves the others as they are; null takes one back to what holds where none is stated.
+   * Changes the settings given, and leaves the others as they are; null takes one back to what holds where none is stated. `card` is
+   * changed within.
    *
    * @throws ValidationError
    */
@@ -58,12 +66,15 @@ export class KitchensService implements OnModuleInit {
     const unset = given.filter(([, value]) => value === null).map(([name]) => name);
     const strange = unset.filter((name) => !UNSETTABLE.has(name));
     if (strange.length > 0) throw new ValidationError(strange.map((path) => ({ path, message: 'cannot be null; write what it is to be' })));
-    const { name, ...stated } = Object.fromEntries(given.filter(([, value]) => value !== null)) as { readonly name?: unknown };
+    const { name, card, ...stated } = Object.fromEntries(given.filter(([, value]) => value !== null)) as Named;
     const named = name === undefined ? undefined : readBody(NamedKitchen, { name }, '');
-    const changes = readBody(KitchenSettings, stated, '');
+    const others = readBody(KitchenSettings, stated, '');
     const id = scope.kitchenId;
     return this.database.writeAlone(id, async () => {
       const { settings } = await this.#entity(scope);
+      // Changed within: two who change different things of it at once take nothing from each other.
+      const changed = typeof card === 'object' && !Array.isArray(card) ? patchedCard(settings.card ?? {}, card) : card;
+      const changes = changed === undefined ? others : { ...others, ...readBody(KitchenSettings, { card: changed }, '') };
       const kept = Object.fromEntries(Object.entries({ ...settings, ...changes }).filter(([name]) => !unset.includes(name)));
       await this.database.manager.update(KitchenEntity, { id }, { ...named, settings: kept });
       return this.describe(scope);

@@ -92,6 +92,7 @@ export class ReadingController {
     @Query('by') by?: string,
   ): Promise<void> {
     const { open, place } = await this.#open(name, request);
+    if (!(await this.reading.hasSeries(open.scope, series))) throw new UnreadableError();
     await this.#page(request, response, open, place, orderOf(by), series);
   }
 

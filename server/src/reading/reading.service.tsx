@@ -59,6 +59,15 @@ export class ReadingService {
     return rows.map(({ name }) => name);
   }
 
+  /** Whether cards of a series are out, by what its address says: asked before a page is made of it. */
+  async hasSeries({ kitchenId }: Scope, slug: string): Promise<boolean> {
+    const rows = await this.database.manager.query<{ series: string }[]>(
+      `SELECT DISTINCT content ->> 'series' AS series FROM (${NEWEST}) newest WHERE taken_back_because IS NULL`,
+      [kitchenId],
+    );
+    return [...slugsOf(rows.map(({ series }) => series)).values()].includes(slug);
+  }
+
   /** The newest issue of a card, for readers. @throws NotFoundError */
   async standing({ kitchenId }: Scope, recipe: string): Promise<OutStanding> {
     const [found] = await this.database.manager.query<{ issue: number; title: string; taken_back_because: string | null }[]>(
@@ -72,7 +81,7 @@ export class ReadingService {
   /** All cards, or those of a series. @throws NotFoundError for a series there is none of */
   async index(scope: Scope, place: ReadersPlace, order: ReadingOrder, series?: string): Promise<string> {
     const all = await this.#out(scope);
-    const slugs = this.#slugs(all);
+    const slugs = slugsOf(all.map(({ content }) => content.series));
     const named = series === undefined ? undefined : [...slugs].find(([, slug]) => slug === series)?.[0];
     if (series !== undefined && named === undefined) throw new NotFoundError('series', series);
     const own = named === undefined ? all : all.filter(({ content }) => cardSeries(content.series).name === named);
@@ -129,7 +138,7 @@ export class ReadingService {
 
   async sitemap(scope: Scope, place: ReadersPlace): Promise<string> {
     const all = await this.#out(scope);
-    const slugs = this.#slugs(all);
+    const slugs = slugsOf(all.map(({ content }) => content.series));
     const latest = (cards: readonly OutCard[]) =>
       cards
         .map(({ published }) => published)
@@ -167,10 +176,6 @@ export class ReadingService {
     }));
   }
 
-  #slugs(cards: readonly OutCard[]): ReadonlyMap<string, string> {
-    return seriesSlugs(bySeries(cards).flatMap(({ series }) => (series === '' ? [] : [series])));
-  }
-
   async #kitchen({ kitchenId }: Scope): Promise<{ readonly name: string; readonly card: CardSettings }> {
     const [{ name, card }] = await this.database.manager.query<[{ name: string; card: CardSettings | null }]>(
       `SELECT name, settings -> 'card' AS card FROM kitchens WHERE id = $1`,
@@ -178,6 +183,12 @@ export class ReadingService {
     );
     return { name, card: card ?? {} };
   }
+}
+
+/** What the address of each series says, by its name. @param printed series as cards print them */
+function slugsOf(printed: readonly string[]): ReadonlyMap<string, string> {
+  const names = new Set(printed.map((series) => cardSeries(series).name).filter((name) => name !== ''));
+  return seriesSlugs([...names].sort((a, b) => a.localeCompare(b, 'en')));
 }
 
 /** What a card is, in a sentence or two; what it puts right first. */

@@ -14,7 +14,8 @@ export class BriefsController {
   @HttpCode(200)
   @ApiOperation({ operationId: 'judgeRecipes', summary: 'How every recipe stands to a brief' })
   @ApiOkResponse({ type: [BriefVerdictDto] })
-  judged(@InScope() scope: Scope, @Body() { brief }: BriefDto) {
+  async judged(@InScope() scope: Scope, @Body() { brief }: BriefDto) {
+    await this.threads.settled(scope);
     return this.threads.json('judgeRecipes', scope, brief);
   }
 }

@@ -18,10 +18,7 @@ export const THREAD_JOBS = {
     await house.summaries.settle(scope);
     return '';
   },
-  judgeRecipes: async (house: House, scope: Scope, brief: object) => {
-    await house.summaries.settle(scope);
-    return house.lists.judged(scope, brief);
-  },
+  judgeRecipes: (house: House, scope: Scope, brief: object) => house.lists.judged(scope, brief),
   priceMoves: (house: House, scope: Scope) => house.packs.moves(scope),
   swapFood: (house: House, scope: Scope, from: string, to: string) => house.figures.swaps(scope, from, to),
   foundAgain: (house: House, scope: Scope) => house.figures.foundAgain(scope),

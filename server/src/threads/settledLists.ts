@@ -17,31 +17,27 @@ export class SettledLists {
   ) {}
 
   async recipes(scope: Scope): Promise<JsonText<ListedRecipeDto[]>> {
-    await this.#settled(scope);
+    await this.threads.settled(scope);
     return new JsonText(await this.lists.listText(scope));
   }
 
   async page(scope: Scope, page: RecipePage): Promise<JsonText<RecipePageDto>> {
-    await this.#settled(scope);
+    await this.threads.settled(scope);
     return new JsonText(await this.lists.pageText(scope, page));
   }
 
   async cards(scope: Scope): Promise<JsonText<PublishedCardDto[]>> {
-    await this.#settled(scope);
+    await this.threads.settled(scope);
     return new JsonText(await this.lists.cardsText(scope));
   }
 
   async findings(scope: Scope): Promise<JsonText<RecipeFindingsDto[]>> {
-    await this.#settled(scope);
+    await this.threads.settled(scope);
     return new JsonText(await this.lists.findingsText(scope));
   }
 
   async parts(scope: Scope, of: string): Promise<JsonText<ReusablePartDto[]>> {
-    await this.#settled(scope);
+    await this.threads.settled(scope);
     return new JsonText(await this.lists.partsText(scope, of));
-  }
-
-  async #settled(scope: Scope): Promise<void> {
-    if (!(await this.lists.areSettled(scope))) await this.threads.text('settleRecipes', scope);
   }
 }

@@ -29,11 +29,15 @@ const IDLE = 120_000;
 /** Milliseconds between looks at whether what lists show is to be computed anew: an import leaves much to do. */
 const SETTLED_EVERY = 60_000;
 
+/** Times that a list is computed anew before it is shown as it is by then. */
+const MOST_ROUNDS = 3;
+
 /** Gives work to threads: bounded in number, memory and time, and nobody else waits for it. */
 @Injectable()
 export class Threads implements OnModuleDestroy {
   readonly #log = new Logger('threads');
   #settling: NodeJS.Timeout | undefined;
+  readonly #underWay = new Map<string, Promise<string>>();
   readonly #pools = new Map<Bounds, { readonly threads: Piscina<Asked | typeof READY, Answered>; readonly turns: Turns }>();
 
   constructor(
@@ -76,10 +80,24 @@ export class Threads implements OnModuleDestroy {
     return here(this.house, body, scope, ...given);
   }
 
+  /**
+   * Computes anew what lists show, where something changed under it. Those who ask for it at the same time wait for the same work: it is
+   * done by one at a time anyway, and whoever waited in a thread would keep that from everybody else.
+   */
+  async settled(scope: Scope): Promise<void> {
+    // What changes while it is under way is computed the next time round, by one of those who wait; somebody who writes without end keeps nobody waiting.
+    for (let round = 0; round < MOST_ROUNDS && !(await this.lists.areSettled(scope)); round++) {
+      const running =
+        this.#underWay.get(scope.kitchenId) ?? this.text('settleRecipes', scope).finally(() => this.#underWay.delete(scope.kitchenId));
+      this.#underWay.set(scope.kitchenId, running);
+      await running;
+    }
+  }
+
   /** Has the threads ready before anyone asks, and what lists show computed; and again now and then, when nobody has asked for long. */
   async warm(): Promise<void> {
     const settle = async () => {
-      for (const scope of await this.kitchens.scopes()) if (!(await this.lists.areSettled(scope))) await this.text('settleRecipes', scope);
+      for (const scope of await this.kitchens.scopes()) await this.settled(scope);
     };
     this.#settling = setInterval(() => void settle().catch(() => undefined), SETTLED_EVERY).unref();
     // Even where nothing is to be computed: the first who asks is to find a thread.

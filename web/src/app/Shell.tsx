@@ -2,6 +2,7 @@ import { useEffect, useState } from 'react';
 import { Navigate, NavLink, Outlet, useLocation } from 'react-router';
 import { Keyboard, Moon, Search, Settings, Sun } from 'lucide-react';
 import { useGetKitchenQuery } from '../api/api.gen';
+import { CardsMark } from '../features/cards/CardsMark';
 import { useTheme } from '../ui/useTheme';
 import { CommandPalette } from './CommandPalette';
 import { NotHere } from './NotHere';
@@ -51,7 +52,9 @@ export function Shell() {
           <NavLink to="/recipes">Recipes</NavLink>
           <NavLink to="/pantry">Pantry</NavLink>
           <NavLink to="/batches">Batches</NavLink>
-          <NavLink to="/cards">Cards</NavLink>
+          <NavLink to="/cards">
+            Cards <CardsMark />
+          </NavLink>
         </nav>
         <button className="find" onClick={() => setFinding(true)}>
           <Search size={15} aria-hidden />

@@ -30,8 +30,7 @@ function SignedField({ name, label, most, card }: SignedFieldProps) {
   const keep = () => {
     const words = text.trim();
     if (words === (card[name] ?? '')) return;
-    const { [name]: _was, ...others } = card;
-    change({ card: words === '' ? others : { ...others, [name]: words } });
+    change({ card: { [name]: words === '' ? null : words } });
   };
   return (
     <Field label={label}>

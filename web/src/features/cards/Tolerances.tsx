@@ -21,8 +21,7 @@ export function Tolerances() {
   const tolerances: CardTolerances = card.tolerances ?? {};
   const keep = (figure: ToleratedFigure, percent: number | undefined) => {
     if (percent === tolerances[figure]) return;
-    const { [figure]: _was, ...others } = tolerances;
-    change({ card: { ...card, tolerances: percent === undefined ? others : { ...others, [figure]: percent } } });
+    change({ card: { tolerances: { [figure]: percent ?? null } } });
   };
   const set = Object.values(tolerances).filter((percent) => percent > 0).length;
   return (

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { CardSeries } from '@portiona/core';
-import { useGetKitchenQuery, type SeriesDto } from '../../api/api.gen';
+import type { SeriesDto } from '../../api/api.gen';
 import { Field } from '../../ui/Field';
 import { Input } from '../../ui/Input';
 import { TextArea } from '../../ui/TextArea';
@@ -8,12 +8,9 @@ import { useChangeSettings } from '../kitchen/useChangeSettings';
 
 /** What a series says of itself, on the title page and to readers. Each is saved when it is left. */
 export function SeriesWords({ series: { name, ...was } }: { readonly series: SeriesDto }) {
-  const kitchen = useGetKitchenQuery().data;
   const change = useChangeSettings();
   const [subtitle, setSubtitle] = useState(was.subtitle ?? '');
   const [about, setAbout] = useState(was.about ?? '');
-  if (!kitchen) return null;
-  const { card = {} } = kitchen;
   const keep = () => {
     if (subtitle.trim() === (was.subtitle ?? '') && about.trim() === (was.about ?? '')) return;
     const said: CardSeries = {
@@ -21,8 +18,7 @@ export function SeriesWords({ series: { name, ...was } }: { readonly series: Ser
       ...(subtitle.trim() === '' ? {} : { subtitle: subtitle.trim() }),
       ...(about.trim() === '' ? {} : { about: about.trim() }),
     };
-    const others = (card.series ?? []).filter((one) => one.name !== name);
-    change({ card: { ...card, series: [...others, said] } });
+    change({ card: { series: [said] } });
   };
   return (
     <section className="series-words">

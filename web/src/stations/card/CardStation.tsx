@@ -1,6 +1,6 @@
 import { useMemo, useRef, useState } from 'react';
 import { Download, Printer } from 'lucide-react';
-import { cardContent, FORMAT_TABLE, FORMATS, keptOtherwise, type Design, type Finding, type Format } from '@portiona/core';
+import { CARD_CHOICES, cardContent, FORMAT_TABLE, FORMATS, keptOtherwise, type Design, type Finding, type Format } from '@portiona/core';
 import { PrintChoices } from '../../features/cards/PrintChoices';
 import { useChangeSettings } from '../../features/kitchen/useChangeSettings';
 import { recipeActions } from '../../features/recipes/recipeSlice';
@@ -80,7 +80,8 @@ export function CardStation() {
             settings={settings}
             onChange={choose}
             onKitchen={(choices) => {
-              changeSettings({ card: { ...settings.card, choices } });
+              // What is not chosen any more is taken away.
+              changeSettings({ card: { choices: { ...Object.fromEntries(CARD_CHOICES.map((one) => [one, null])), ...choices } } });
               choose(undefined);
             }}
           />
