@@ -66,6 +66,30 @@ test.each(BOOKLET_FORMATS)(
   },
 );
 
+test('lists stand in their order: contents by the cards, foods by the alphabet, energy from least to most; numbers at the outer edge', () => {
+  const book = boundBooklet(TITLE, bound(contents, 'a4'), 'a4', set);
+  const rowsOf = (name: string) => {
+    const { page } = book.outline.find((one) => one.name === name)!;
+    return book.pages[page]!.blocks.filter(({ role }) => role === 'LI').map(({ marks }) =>
+      marks.flatMap((mark) => (mark.kind === 'text' ? [mark.words] : [])).join(' '),
+    );
+  };
+  const titles = (rows: readonly string[]) =>
+    rows.flatMap((row) => contents.filter(({ title }) => row.includes(title)).map(({ title }) => title));
+  expect(titles(rowsOf('Contents'))).toEqual(contents.map(({ title }) => title));
+  const kcal = rowsOf('By energy').map((row) => Number(/(\d+) kcal/.exec(row)?.[1]));
+  expect(kcal).toEqual(kcal.toSorted((a, b) => a - b));
+  expect(kcal).toHaveLength(contents.length);
+  const foods = rowsOf('By what is in it').filter((row) => titles([row]).length === 0);
+  expect(foods.length).toBeGreaterThan(10);
+  expect(foods).toEqual(foods.toSorted((a, b) => a.localeCompare(b, 'en')));
+  book.pages.slice(1).forEach((page, i) => {
+    const folio = page.blocks.at(-1)!.marks[0]!;
+    // Page 2 lies at the left of an open booklet.
+    if (folio.kind === 'text') expect(folio.x < book.width / 2).toBe(i % 2 === 0);
+  });
+});
+
 test('page numbers stand under everything that is set on a page', () => {
   for (const format of BOOKLET_FORMATS) {
     const book = boundBooklet(TITLE, bound(contents, format), format, set);

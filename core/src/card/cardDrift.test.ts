@@ -23,6 +23,11 @@ test('another label under it shows in the figures that print otherwise, and in n
   expect(Number.parseInt(drift[0]?.is ?? '', 10)).toBeGreaterThan(24);
 });
 
+test('another number in its series is another card to who collects them', () => {
+  const renumbered = cardContent({ ...dal, number: 12 }, demoKitchen);
+  expect(cardDrift(published, renumbered)).toEqual([{ name: 'Series', was: published.series, is: 'Night Watch, no. 12' }]);
+});
+
 test('a change too small to print is no drift', () => {
   const foods = demoKitchen.content.foods.map((food) =>
     food.id === 'red-lentils-weir-lane'

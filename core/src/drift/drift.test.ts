@@ -44,6 +44,23 @@ test('a label, a price and an edit are each told with what they moved, and with 
   ]);
 });
 
+test('a food that came with an edit comes with its label and its price: the edit moved them, and nothing else did', () => {
+  const [pot, ...rest] = dal.parts;
+  const withOats = {
+    ...dal,
+    parts: [{ ...pot!, lines: [...pot!.lines, { id: 'new', food: 'rolled-oats-nine', amount: 500, unit: 'g' }] }, ...rest],
+  };
+  const without = dishWith({
+    foods: demoKitchen.content.foods.filter(({ id }) => id !== 'rolled-oats-nine'),
+    packs: demoKitchen.content.packs.filter(({ food }) => food !== 'rolled-oats-nine'),
+    recipes: [dal],
+  });
+  expect(demoKitchen.packsOf('rolled-oats-nine').length).toBeGreaterThan(0);
+  const causes = driftCauses(published, without, dishWith({}, withOats));
+  expect(causes.map(({ kind }) => kind)).toEqual(['recipe']);
+  expect(causes[0]?.moved.map(({ name }) => name)).toEqual(expect.arrayContaining(['Energy', 'Costs, used', 'Ingredient']));
+});
+
 test('a label says from what to what; a price in which pack', () => {
   const [label] = driftCauses(published, then, dishWith({ foods: withProtein(5) }));
   expect(label?.change).toMatch(/^protein \d+(?:\.\d+)? → \d+(?:\.\d+)? g per 100 g$/);
