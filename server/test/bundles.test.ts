@@ -1,5 +1,5 @@
 import { execFileSync } from 'node:child_process';
-import { mkdtempSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readdirSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
@@ -147,6 +147,10 @@ test('one that is not wanted any more is ended, and leaves nothing; one that is 
   const next = await order({ kind: 'booklet', series: 'Early Ferry' });
   expect((await ended(next.id)).state).toBe('done');
   expect((await bundle(id)).state).toBe('cancelled');
+  // Its file is not among those that are kept, whole or half.
+  const kept = readdirSync(join(process.env.PORTIONA_HOME ?? '', 'bundles'));
+  expect(kept.filter((name) => name.startsWith(id))).toEqual([]);
+  expect(kept).toContain(next.id);
   await server.http.delete(`/api/bundles/${next.id}`).expect(204);
   await server.http.get(`/api/bundles/${next.id}`).expect(404);
   await server.http.delete(`/api/bundles/${next.id}`).expect(404);

@@ -101,6 +101,16 @@ test('lists: by series and number, by figures, a feed of what is new, a map for 
   expect([muffins < oats, oats < soup]).toEqual([true, true]);
   const [, oatsBy = 0, soupBy = 0] = places(await textOf(`${PLACE}?by=energy`));
   expect(soupBy).toBeLessThan(oatsBy);
+  for (const [by, figure] of [
+    ['protein', /<b>(\d+)<\/b> <small>g protein/g],
+    ['energy', /<b>(\d+)<\/b> <small>kcal/g],
+    ['cost', /<b>€\u00a0(\d+\.\d\d)<\/b>/g],
+  ] as const) {
+    const shown = [...(await textOf(`${PLACE}?by=${by}`)).matchAll(figure)].map(([, amount]) => Number(amount));
+    expect(shown).toHaveLength(3);
+    expect(shown).toEqual(shown.toSorted((a, b) => (by === 'protein' ? b - a : a - b)));
+    expect(new Set(shown).size).toBeGreaterThan(1);
+  }
   const series = await textOf(`${PLACE}/series/night-watch`);
   expect([series.includes('White bean'), series.includes('Overnight')]).toEqual([true, false]);
 
