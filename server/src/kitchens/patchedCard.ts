@@ -7,7 +7,7 @@ import type { CardSeries, CardSettings } from '@portiona/core';
  * @param changes as sent: read by the kitchen file's classes once it is put together
  */
 export function patchedCard(was: CardSettings, changes: object): object {
-  return patched(was as Plain, changes as Plain) as object;
+  return patched(was as Plain, changes as Plain);
 }
 
 type Plain = Readonly<Record<string, unknown>>;
