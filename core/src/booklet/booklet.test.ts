@@ -90,6 +90,16 @@ test('lists stand in their order: contents by the cards, foods by the alphabet, 
   });
 });
 
+test('a card that prints no energy is in the index by energy all the same, last', () => {
+  const [first, ...rest] = contents;
+  const book = boundBooklet(TITLE, bound([{ ...first!, energy: undefined }, ...rest], 'a5'), 'a5', set);
+  const { page } = book.outline.find(({ name }) => name === 'By energy')!;
+  const words = wordsOf(book.pages[page]!);
+  expect(contents.every(({ title }) => words.includes(title))).toBe(true);
+  expect(Math.max(...contents.map(({ title }) => words.indexOf(title)))).toBe(words.indexOf(first!.title));
+  expect(words).toContain('–');
+});
+
 test('page numbers stand under everything that is set on a page', () => {
   for (const format of BOOKLET_FORMATS) {
     const book = boundBooklet(TITLE, bound(contents, format), format, set);

@@ -145,13 +145,11 @@ function foodRows(cards: readonly BoundCard[], starts: readonly number[]): reado
   }));
 }
 
+/** From least to most; a card that prints no energy stands last, and says so. */
 function energyRows(cards: readonly BoundCard[], starts: readonly number[]): readonly Row[] {
-  const known = cards.flatMap(({ card }, i) => {
-    const amount = Number(/\d+(?:\.\d+)?/.exec(card.energy?.text ?? '')?.[0] ?? Number.NaN);
-    return Number.isNaN(amount) ? [] : [{ card, i, amount }];
-  });
-  known.sort((a, b) => a.amount - b.amount || a.i - b.i);
-  return known.map(({ card, i }) => ({ name: card.title, said: figuresOf(card), page: (starts[i] ?? 0) + 1, to: anchorOf(i) }));
+  const rows = cards.map(({ card }, i) => ({ card, i, amount: Number(/\d+(?:\.\d+)?/.exec(card.energy?.text ?? '')?.[0] ?? Infinity) }));
+  rows.sort((a, b) => (a.amount === b.amount ? a.i - b.i : a.amount - b.amount));
+  return rows.map(({ card, i }) => ({ name: card.title, said: figuresOf(card), page: (starts[i] ?? 0) + 1, to: anchorOf(i) }));
 }
 
 /** Energy and protein of a box as the card prints them. */

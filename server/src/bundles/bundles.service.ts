@@ -9,6 +9,7 @@ import { cardSeries, dayText, FORMAT_TABLE, type BookletTitle, type CardContent 
 import yazl from 'yazl';
 import { TAKEN_ALONG } from '../cards/readersPlace.js';
 import { Database } from '../database/database.js';
+import { hyphened } from '../http/hyphened.js';
 import { isUuid } from '../http/isUuid.js';
 import { BusyError, NotFoundError, Problem, ToldError, ValidationError } from '../http/problems.js';
 import { JobsService } from '../jobs/jobs.service.js';
@@ -352,14 +353,7 @@ function pathOf(id: string): string {
 
 /** A name as a file has it. @example fileName('Night Watch!') // 'night-watch' */
 function fileName(words: string): string {
-  const name = words
-    .normalize('NFKD')
-    .toLowerCase()
-    .replace(/\p{M}/gu, '')
-    .replace(/[^\p{L}\p{N}]+/gu, '-')
-    .slice(0, 60)
-    .replace(/^-|-$/g, '');
-  return name === '' ? 'card' : name;
+  return hyphened(words, { otherwise: 'card' });
 }
 
 function nothingIn(leftOut: readonly LeftOut[]): string {

@@ -1,4 +1,5 @@
 import { cardSeries, type CardContent } from '@portiona/core';
+import { hyphened } from '../http/hyphened.js';
 
 /** A card that readers may have: the newest issue, not taken back, of a dish not put away. */
 export interface OutCard {
@@ -58,13 +59,7 @@ export function seriesSlugs(names: readonly string[]): ReadonlyMap<string, strin
   const taken = new Set<string>();
   return new Map(
     names.map((name) => {
-      const plain =
-        name
-          .normalize('NFKD')
-          .toLowerCase()
-          .replace(/\p{M}/gu, '')
-          .replace(/[^\p{L}\p{N}]+/gu, '-')
-          .replace(/^-|-$/g, '') || 'series';
+      const plain = hyphened(name, { otherwise: 'series' });
       let slug = plain;
       for (let n = 2; taken.has(slug); n++) slug = `${plain}-${n}`;
       taken.add(slug);

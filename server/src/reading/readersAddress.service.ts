@@ -2,6 +2,7 @@ import { Injectable } from '@nestjs/common';
 import { placeUrl } from '../cards/readersPlace.js';
 import { Database } from '../database/database.js';
 import { isTaken } from '../database/isTaken.js';
+import { hyphened } from '../http/hyphened.js';
 import { ValidationError } from '../http/problems.js';
 import { KitchenEntity } from '../kitchens/kitchen.entity.js';
 import type { Scope } from '../scope/scope.js';
@@ -27,7 +28,7 @@ export class ReadersAddressService {
        FROM kitchens WHERE id = $1`,
       [id],
     );
-    const said = addressName(name);
+    const said = hyphened(name, { plain: true, otherwise: 'kitchen' });
     return { on, name: said, url: placeUrl({ origin, name: said }), cards, takenBack: back };
   }
 
@@ -45,16 +46,4 @@ export class ReadersAddressService {
       return this.get(scope, origin);
     });
   }
-}
-
-/** What a kitchen could be called in an address. @example addressName('Saltmarsh Suppers') // 'saltmarsh-suppers' */
-function addressName(words: string): string {
-  const name = words
-    .normalize('NFKD')
-    .toLowerCase()
-    .replace(/\p{M}/gu, '')
-    .replace(/[^a-z0-9]+/g, '-')
-    .slice(0, LONGEST)
-    .replace(/^-|-$/g, '');
-  return name === '' ? 'kitchen' : name;
 }

@@ -1,0 +1,19 @@
+/**
+ * Words as an address or a file has them: small, without accents, joined by hyphens.
+ *
+ * @param plain of the letters a to z and numbers alone; else letters of any script
+ * @param otherwise where nothing is left of them
+ * @example hyphened('Crème & Salt', { otherwise: 'card' }) // 'creme-salt'
+ */
+export function hyphened(words: string, { plain = false, otherwise }: { readonly plain?: boolean; readonly otherwise: string }): string {
+  const joined = words
+    .normalize('NFKD')
+    .toLowerCase()
+    .replace(/\p{M}/gu, '')
+    .replace(plain ? /[^a-z0-9]+/g : /[^\p{L}\p{N}]+/gu, '-')
+    .slice(0, LONGEST)
+    .replace(/^-|-$/g, '');
+  return joined === '' ? otherwise : joined;
+}
+
+const LONGEST = 60;
