@@ -6,13 +6,8 @@
  * @example hyphened('Crème & Salt', { otherwise: 'card' }) // 'creme-salt'
  */
 export function hyphened(words: string, { plain = false, otherwise }: { readonly plain?: boolean; readonly otherwise: string }): string {
-  const joined = words
-    .normalize('NFKD')
-    .toLowerCase()
-    .replace(/\p{M}/gu, '')
-    .replace(plain ? /[^a-z0-9]+/g : /[^\p{L}\p{N}]+/gu, '-')
-    .slice(0, LONGEST)
-    .replace(/^-|-$/g, '');
+  const small = words.normalize('NFKD').toLowerCase().replace(/\p{M}/gu, '');
+  const joined = (small.match(plain ? /[a-z0-9]+/g : /[\p{L}\p{N}]+/gu) ?? []).join('-').slice(0, LONGEST).replace(/-$/, '');
   return joined === '' ? otherwise : joined;
 }
 
