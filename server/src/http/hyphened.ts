@@ -7,7 +7,12 @@
  */
 export function hyphened(words: string, { plain = false, otherwise }: { readonly plain?: boolean; readonly otherwise: string }): string {
   const small = words.normalize('NFKD').toLowerCase().replace(/\p{M}/gu, '');
-  const joined = (small.match(plain ? /[a-z0-9]+/g : /[\p{L}\p{N}]+/gu) ?? []).join('-').slice(0, LONGEST).replace(/-$/, '');
+  const joined = small
+    .split(plain ? /[^a-z0-9]/ : /[^\p{L}\p{N}]/u)
+    .filter((word) => word !== '')
+    .join('-')
+    .slice(0, LONGEST)
+    .replace(/-$/, '');
   return joined === '' ? otherwise : joined;
 }
 
