@@ -18,6 +18,8 @@ const CORE_ORDER = [
   'table',
   'receipt',
   'scale',
+  'plan',
+  'shop',
   'batch',
   'uncertainty',
   'compare',

@@ -90,7 +90,8 @@ async function checkCode() {
     })),
   );
   count(await runBeside('worked cases', 'python3', ['core/test/cases/compare.py', './portiona']));
-  count(await runBeside('worked cases of batches', 'python3', ['core/test/cases/batches/compare_batches.py', './portiona']));
+  count(await runBeside('worked cases of batches and shopping', 'python3', ['core/test/cases/batches/compare_batches.py', './portiona']));
+  count(await runBeside('worked cases of sessions', 'python3', ['core/test/cases/plan/compare_plans.py', './portiona']));
 }
 
 // The browsers' tests, and everything else beside them: each waits often enough for the other to go on.

@@ -12,6 +12,8 @@ export * from './table/index.js';
 export * from './receipt/index.js';
 export * from './scale/index.js';
 export * from './batch/index.js';
+export * from './plan/index.js';
+export * from './shop/index.js';
 export * from './uncertainty/index.js';
 export * from './compare/index.js';
 export * from './claims/index.js';

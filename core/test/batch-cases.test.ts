@@ -4,9 +4,12 @@ import { batchReport, readKitchen, recipeReport, taughtKitchen } from '../src/in
 
 const HERE = join(__dirname, 'cases/batches');
 const names = readdirSync(HERE)
-  .filter((name) => name.endsWith('.args.json'))
+  .filter((name) => name.endsWith('.args.json') && (json(name) as string[])[0] === 'calc')
   .map((name) => name.replace('.args.json', ''));
-const json = (file: string) => JSON.parse(readFileSync(join(HERE, file), 'utf8')) as unknown;
+
+function json(file: string): unknown {
+  return JSON.parse(readFileSync(join(HERE, file), 'utf8'));
+}
 
 test.each(names)('%s computes, and is the same however it is read', (name) => {
   const read = readKitchen(json(`${name}.json`), '2032-03-10');

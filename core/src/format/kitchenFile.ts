@@ -360,6 +360,7 @@ export class KitchenSettings {
   @Optional() @Many(() => KitchenVesselEntry, 200, 'vessels') vessels?: KitchenVesselEntry[];
   @Optional() @Many(() => LabelSheetEntry, 50, 'sheets') labelSheets?: LabelSheetEntry[];
   @Optional() @One(() => CardSettingsEntry) card?: CardSettingsEntry;
+  @Optional() @Price() shoppingTrip?: number | string;
 }
 
 export class StorageEntry implements Storage {

@@ -1,10 +1,14 @@
 import type { Batch } from '../batch/index.js';
+import type { Session } from '../plan/index.js';
 import type { KitchenContent, Settings } from '../recipe/index.js';
+import type { StockItem } from '../shop/index.js';
 import { batchFaults } from './batchFaults.js';
 import { BatchEntry } from './batchFile.js';
 import { didYouMean, MOST_FAULTS, type Fault } from './fault.js';
 import { FoodEntry, PackEntry, RecipeEntry, type KitchenSettings } from './kitchenFile.js';
 import { PhotoEntry, type WrittenPhoto } from './photoFile.js';
+import { SessionEntry, StockEntry } from './sessionFile.js';
+import { sessionFaults, stockFaults } from './sessionFaults.js';
 import { KitchenFile } from './wholeFile.js';
 import { readEntry, type Read } from './readEntry.js';
 import { referenceFaults, twice } from './referenceFaults.js';
@@ -12,6 +16,8 @@ import { referenceFaults, twice } from './referenceFaults.js';
 /** A kitchen file's content, with the settings as it states them. */
 export interface KitchenRead extends KitchenContent {
   readonly batches: readonly Batch[];
+  readonly sessions: readonly Session[];
+  readonly stock: readonly StockItem[];
   readonly photos: readonly WrittenPhoto[];
   readonly stated?: KitchenSettings;
 }
@@ -40,7 +46,15 @@ export function fullSettings(settings: KitchenSettings | undefined, today: strin
 }
 
 /** Classes of the lists' members. */
-const MEMBERS = { foods: FoodEntry, packs: PackEntry, recipes: RecipeEntry, batches: BatchEntry, photos: PhotoEntry } as const;
+const MEMBERS = {
+  foods: FoodEntry,
+  packs: PackEntry,
+  recipes: RecipeEntry,
+  batches: BatchEntry,
+  sessions: SessionEntry,
+  stock: StockEntry,
+  photos: PhotoEntry,
+} as const;
 type ListKey = keyof typeof MEMBERS;
 
 /** Whether a key of the file holds a list of entries. */
@@ -55,6 +69,8 @@ export class KitchenTaking {
     packs: [] as (PackEntry | undefined)[],
     recipes: [] as (RecipeEntry | undefined)[],
     batches: [] as (BatchEntry | undefined)[],
+    sessions: [] as (SessionEntry | undefined)[],
+    stock: [] as (StockEntry | undefined)[],
     photos: [] as (PhotoEntry | undefined)[],
   };
   readonly #unread = {
@@ -62,6 +78,8 @@ export class KitchenTaking {
     packs: new Set<string>(),
     recipes: new Set<string>(),
     batches: new Set<string>(),
+    sessions: new Set<string>(),
+    stock: new Set<string>(),
     photos: new Set<string>(),
   };
   readonly #head: [string, unknown][] = [];
@@ -114,6 +132,8 @@ export class KitchenTaking {
       packs: PackEntry[];
       recipes: RecipeEntry[];
       batches: BatchEntry[];
+      sessions: SessionEntry[];
+      stock: StockEntry[];
       photos: PhotoEntry[];
     };
     return { ok: true, entry: { settings: fullSettings(settings, today), ...lists, ...(settings ? { stated: settings } : {}) } };
@@ -133,6 +153,10 @@ export class KitchenTaking {
     };
     yield* twice(batches, 'batches');
     for (const [i, batch] of batches.entries()) if (batch) yield* batchFaults(batch, ground, `batches[${i}]`);
+    const { sessions, stock } = this.#places;
+    yield* twice(sessions, 'sessions');
+    for (const [i, session] of sessions.entries()) if (session) yield* sessionFaults(session, ground, `sessions[${i}]`);
+    for (const [i, held] of stock.entries()) if (held) yield* stockFaults(held, ground, `stock[${i}]`);
     yield* this.#photoFaults();
   }
 

@@ -45,6 +45,7 @@ import {
   WithinEntry,
 } from './kitchenFile.js';
 import { PhotoEntry } from './photoFile.js';
+import { SESSION_CLASSES, SessionEntry, StockEntry } from './sessionFile.js';
 import { schemaOf, type SchemaPiece } from './schemaNotes.js';
 
 /** A kitchen file, whole. */
@@ -55,6 +56,8 @@ export class KitchenFile {
   @Optional() @Many(() => PackEntry) packs?: PackEntry[];
   @Optional() @Many(() => RecipeEntry) recipes?: RecipeEntry[];
   @Optional() @Many(() => BatchEntry) batches?: BatchEntry[];
+  @Optional() @Many(() => SessionEntry) sessions?: SessionEntry[];
+  @Optional() @Many(() => StockEntry) stock?: StockEntry[];
   @Optional() @Many(() => PhotoEntry) photos?: PhotoEntry[];
 }
 
@@ -103,6 +106,7 @@ const CLASSES = [
   RecipeEntry,
   ...BATCH_CLASSES,
   ...CARD_CLASSES,
+  ...SESSION_CLASSES,
   PhotoEntry,
 ];
 

@@ -1,6 +1,8 @@
 import type { Batch } from '../batch/index.js';
 import type { Food } from '../food/index.js';
+import type { Session } from '../plan/index.js';
 import type { Pack } from '../price/index.js';
+import type { StockItem } from '../shop/index.js';
 import type { WrittenPhoto } from './photoFile.js';
 import { sameDocument, withNumbers, type Recipe, type Settings } from '../recipe/index.js';
 
@@ -11,6 +13,8 @@ export interface WrittenKitchen {
   readonly packs: readonly Pack[];
   readonly recipes: readonly Recipe[];
   readonly batches?: readonly Batch[];
+  readonly sessions?: readonly Session[];
+  readonly stock?: readonly StockItem[];
   readonly photos?: readonly WrittenPhoto[];
 }
 
@@ -18,7 +22,16 @@ export interface WrittenKitchen {
  * A kitchen as a kitchen file, without loss: what is read back is what was written, key for key, but for ids that lines were given
  * here. An entry a line, so that two files can be compared.
  */
-export function kitchenFileText({ settings, foods, packs, recipes, batches = [], photos = [] }: WrittenKitchen): string {
+export function kitchenFileText({
+  settings,
+  foods,
+  packs,
+  recipes,
+  batches = [],
+  sessions = [],
+  stock = [],
+  photos = [],
+}: WrittenKitchen): string {
   const list = (entries: readonly object[]) =>
     entries.length === 0 ? '[]' : `[\n${entries.map((entry) => `    ${JSON.stringify(entry)}`).join(',\n')}\n  ]`;
   const lists = [
@@ -28,6 +41,8 @@ export function kitchenFileText({ settings, foods, packs, recipes, batches = [],
     ...(batches.length === 0
       ? []
       : [`"batches": ${list(batches.map((batch) => (batch.then ? { ...batch, then: withNumbers(batch.then) } : batch)))}`]),
+    ...(sessions.length === 0 ? [] : [`"sessions": ${list(sessions)}`]),
+    ...(stock.length === 0 ? [] : [`"stock": ${list(stock)}`]),
     ...(photos.length === 0 ? [] : [`"photos": ${list(photos)}`]),
   ];
   return `{\n  "format": "portiona/1",\n  "settings": ${JSON.stringify(settings)},\n${lists.map((one) => `  ${one}`).join(',\n')}\n}\n`;

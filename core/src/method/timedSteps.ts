@@ -56,14 +56,14 @@ export function timeOf({ text, minutes, hands, uses }: Wording): Pick<TimedStep,
   if (minutes === undefined) read.add('minutes');
   if (hands === undefined) read.add('hands');
   if (uses === undefined) read.add('uses');
-  const words = wordsOf(text);
+  const words = stepWords(text);
   const taken = minutes ?? minutesIn(words) ?? USUAL_MINUTES;
   const held = (uses ?? equipmentIn(words)).map(useOf);
   return { minutes: taken, hands: Math.min(hands ?? (held.length === 0 ? taken : 0), taken), uses: held, read };
 }
 
 /** A step's words, ingredients by what they are called in it. */
-function wordsOf(text: string): string {
+export function stepWords(text: string): string {
   return piecesOf(text)
     .map((piece) => (typeof piece === 'string' ? piece : piece.words))
     .join('');

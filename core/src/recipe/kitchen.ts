@@ -43,6 +43,8 @@ export interface Settings {
   readonly labelSheets?: readonly LabelSheet[];
   /** How its cards are signed and printed. */
   readonly card?: CardSettings;
+  /** What a way to a shop is worth, major units of the currency. */
+  readonly shoppingTrip?: number | string;
 }
 
 /** A yield taken from batches that measured it: cooked grams of a gram eaten. */

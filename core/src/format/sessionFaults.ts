@@ -1,0 +1,114 @@
+import type { Food } from '../food/index.js';
+import { stepInCircle, timedSteps } from '../method/index.js';
+import { equipmentOf, type Session } from '../plan/index.js';
+import { stepOf, type Recipe } from '../recipe/index.js';
+import type { StockItem } from '../shop/index.js';
+import type { BatchGround } from './batchFaults.js';
+import { didYouMean, type Fault } from './fault.js';
+import { packFaults } from './referenceFaults.js';
+
+/** Steps of a session, all dishes together: what a plan is looked for in the time a person waits. */
+const MOST_STEPS = 600;
+
+/**
+ * Faults of a session against what it cooks: recipes, ways and steps that are not there, what is done twice or ends before it starts,
+ * and steps that nothing there can hold.
+ */
+export function* sessionFaults(session: Session, ground: Pick<BatchGround, 'recipes' | 'unread'>, path: string): Generator<Fault> {
+  const { recipes, unread } = ground;
+  let steps = 0;
+  for (const [d, { recipe: id, choose = {} }] of session.dishes.entries()) {
+    const at = `${path}.dishes[${d}]`;
+    const recipe = recipes.get(id);
+    if (!recipe) {
+      if (!unread.has(id)) yield { path: `${at}.recipe`, message: `unknown recipe "${id}"${didYouMean(id, [...recipes.keys()])}` };
+      continue;
+    }
+    steps += recipe.steps?.length ?? 0;
+    yield* chosenFaults(recipe, choose, `${at}.choose`);
+    yield* heldFaults(session, recipe, choose, at);
+  }
+  if (steps > MOST_STEPS)
+    yield { path: `${path}.dishes`, message: `hold ${steps} steps together; a session has ${MOST_STEPS} at most: split it` };
+  yield* doneFaults(session, recipes, path);
+}
+
+function* chosenFaults(recipe: Recipe, choose: NonNullable<Session['dishes'][number]['choose']>, path: string): Generator<Fault> {
+  const steps = (recipe.steps ?? []).map(stepOf);
+  for (const [number, way] of Object.entries(choose)) {
+    const step = steps[Number(number) - 1];
+    const ways = (step?.or ?? []).map(({ name }) => name);
+    if (!step) yield { path: `${path}.${number}`, message: `there is no step ${number}; the recipe has ${steps.length}` };
+    else if (!ways.includes(way))
+      yield {
+        path: `${path}.${number}`,
+        message: ways.length === 0 ? `step ${number} has no other way` : `unknown way "${way}"; step ${number} has: ${ways.join(', ')}`,
+      };
+  }
+}
+
+/** Steps that hold more than there is of something: no plan has a place for them. */
+function* heldFaults(session: Session, recipe: Recipe, choose: { readonly [step: string]: string }, dish: string): Generator<Fault> {
+  const steps = timedSteps(recipe, new Map(Object.entries(choose).map(([number, way]) => [Number(number), way])));
+  // A circle is the recipe's own fault.
+  if (stepInCircle(steps) !== undefined) return;
+  const there = equipmentOf(session);
+  for (const { number, uses, minutes } of steps) {
+    for (const name of new Set(uses.map((use) => use.name))) {
+      const heats = uses.flatMap((use) => (use.name === name ? [use.at] : []));
+      const shelves = there.get(name) ?? [1];
+      const says = `step ${number} of "${recipe.title}" holds ${heats.length === 1 ? '' : `${heats.length} of `}"${name}"`;
+      if (shelves.length === 0)
+        yield { path: `${dish}.recipe`, message: `${says}, and this session has none; add one, or choose another way` };
+      else if (minutes > 0 && !haveRoom(heats, shelves, session.ovenTolerance ?? 0))
+        yield { path: `${dish}.recipe`, message: `${says}, and there is no room for them at once; add a unit or a shelf` };
+    }
+  }
+}
+
+/** Whether places at these heats can be had in units at once. */
+function haveRoom(heats: readonly (number | undefined)[], shelves: readonly number[], tolerance: number): boolean {
+  const units = shelves.map((places): { places: number; heats: number[] } => ({ places, heats: [] }));
+  const place = (i: number): boolean => {
+    if (i === heats.length) return true;
+    const heat = heats[i];
+    for (const unit of units) {
+      if (unit.places === 0 || (heat !== undefined && unit.heats.some((other) => Math.abs(other - heat) > tolerance))) continue;
+      unit.places--;
+      if (heat !== undefined) unit.heats.push(heat);
+      if (place(i + 1)) return true;
+      unit.places++;
+      if (heat !== undefined) unit.heats.pop();
+    }
+    return false;
+  };
+  return place(0);
+}
+
+function* doneFaults({ done = [], pinned = [], dishes }: Session, recipes: ReadonlyMap<string, Recipe>, path: string): Generator<Fault> {
+  for (const [list, entries] of Object.entries({ done, pinned })) {
+    const seen = new Set<string>();
+    for (const [i, { dish, step }] of entries.entries()) {
+      const at = `${path}.${list}[${i}]`;
+      const cooked = dishes[dish - 1];
+      const known = cooked && recipes.get(cooked.recipe);
+      const count = known?.steps?.length ?? 0;
+      if (!cooked) yield { path: `${at}.dish`, message: `there is no dish ${dish}; the session has ${dishes.length}` };
+      else if (known && step > count) yield { path: `${at}.step`, message: `there is no step ${step}; the recipe has ${count}` };
+      if (seen.has(`${dish}/${step}`)) yield { path: at, message: `dish ${dish} step ${step} is told twice; keep one of them` };
+      seen.add(`${dish}/${step}`);
+    }
+  }
+  for (const [i, { start, end }] of done.entries())
+    if (end !== undefined && end < start) yield { path: `${path}.done[${i}].end`, message: `ends before it starts, at ${start}` };
+}
+
+/** Faults of something in stock: a food nobody holds, a unit it cannot be counted in. */
+export function* stockFaults(
+  { food, amount, unit }: StockItem,
+  ground: { readonly foods: ReadonlyMap<string, Food>; readonly unread: ReadonlySet<string> },
+  path: string,
+): Generator<Fault> {
+  if (ground.unread.has(food)) return;
+  yield* packFaults({ food, net: amount, unit, price: 0, currency: '', shop: '', seen: '' }, ground.foods, path);
+}

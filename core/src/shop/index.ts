@@ -1,0 +1,4 @@
+export * from './stockItem.js';
+export * from './shoppingNeeds.js';
+export * from './cheapestShops.js';
+export * from './shoppingList.js';

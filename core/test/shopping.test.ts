@@ -1,0 +1,306 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import Big from 'big.js';
+import fc from 'fast-check';
+import {
+  candidatePacks,
+  cheapestShops,
+  Kitchen,
+  readKitchen,
+  shoppingList,
+  shopReport,
+  shopsCompared,
+  taughtKitchen,
+  type Food,
+  type Pack,
+  type Session,
+  type ShopReport,
+  type StockItem,
+} from '../src/index.js';
+import { kitchenOf, recipeOf } from './kitchens.js';
+
+const HERE = join(__dirname, 'cases/batches');
+const names = readdirSync(HERE)
+  .filter((name) => name.endsWith('.args.json') && (json(name) as string[])[0] === 'shop')
+  .map((name) => name.replace('.args.json', ''));
+
+function json(file: string): unknown {
+  return JSON.parse(readFileSync(join(HERE, file), 'utf8'));
+}
+
+test.each(names)('worked case %s', (name) => {
+  const read = readKitchen(json(`${name}.json`), '2032-03-10');
+  if (!read.ok) throw new Error(JSON.stringify(read.faults));
+  const { sessions, stock, batches } = read.entry;
+  const [, , trip] = json(`${name}.args.json`) as string[];
+  const got = shopReport(shoppingList(sessions, stock, taughtKitchen(read.entry, batches), trip));
+  const want = json(`${name}.expected.json`) as ShopReport;
+  expect(got.list.map(({ food }) => food)).toEqual(want.list.map(({ food }) => food));
+  for (const [i, row] of want.list.entries()) {
+    const { need, stock: held, buy, left, cost, packs } = got.list[i]!;
+    for (const [mine, theirs] of [
+      [need, row.need],
+      [held, row.stock],
+      [buy, row.buy],
+      [left, row.left],
+    ])
+      if (theirs === null || theirs === undefined) expect(mine).toBe(theirs ?? mine);
+      else expect(mine).toBeCloseTo(theirs, 6);
+    expect([row.food, cost, packs]).toEqual([row.food, row.cost, row.packs]);
+  }
+  expect([got.cost, got.atLeast, got.shops, got.trips, got.total]).toEqual([
+    want.cost,
+    want.atLeast,
+    [...want.shops].sort(),
+    want.trips,
+    want.total,
+  ]);
+});
+
+const food = (id: string): Food => ({ id, name: id, measures: { piece: 50 } });
+const pack = (of: string, net: number, price: number, shop: string, more: Partial<Pack> = {}): Pack => ({
+  food: of,
+  net,
+  unit: 'g',
+  price,
+  currency: 'EUR',
+  shop,
+  seen: '2031-03-01',
+  ...more,
+});
+const session = (id: string, date: string, dishes: Session['dishes'] = [{ recipe: 'dish' }]): Session => ({ id, date, dishes });
+
+/** Every way to buy, one after the other. */
+function cheapestOfAll(wanted: readonly { food: string; grams: number; packs: readonly Pack[] }[], trip: number) {
+  let best: { total: number; shops: number; grams: number } | undefined;
+  const visit = (i: number, cost: number, shops: ReadonlySet<string>, grams: number): void => {
+    const one = wanted[i];
+    if (!one) {
+      const total = cost + trip * shops.size;
+      const found = { total, shops: shops.size, grams };
+      const less = (a: typeof found, b: typeof found) => a.total - b.total || a.shops - b.shops || a.grams - b.grams;
+      if (!best || less(found, best) < 0) best = found;
+      return;
+    }
+    const pinned = one.packs.filter((pack) => pack.pinned).sort((a, b) => Number(a.price) / a.net - Number(b.price) / b.net)[0];
+    const packs = pinned ? [pinned] : one.packs;
+    const count = (p: number, missing: number, spent: number, at: ReadonlySet<string>, bought: number): void => {
+      if (missing < 0.001) return visit(i + 1, cost + spent, at, grams + bought);
+      const sold = packs[p];
+      if (!sold) return;
+      for (let n = 0; n <= Math.ceil(missing / sold.net); n++)
+        count(
+          p + 1,
+          missing - n * sold.net,
+          spent + n * Number(sold.price),
+          n === 0 ? at : new Set([...at, sold.shop]),
+          bought + n * sold.net,
+        );
+    };
+    count(0, one.grams, 0, shops, 0);
+  };
+  visit(0, 0, new Set(), 0);
+  return best!;
+}
+
+test('the cheapest packs over all foods and shops, against every way there is to buy', () => {
+  const anyPack = fc.record({
+    net: fc.constantFrom(100, 200, 250, 500),
+    // Quarters add up exactly, so that ties are ties.
+    price: fc.integer({ min: 1, max: 16 }).map((quarters) => quarters / 4),
+    shop: fc.constantFrom('A', 'B', 'C'),
+    pinned: fc.boolean().map((yes) => yes),
+  });
+  fc.assert(
+    fc.property(
+      fc.array(
+        fc.record({
+          grams: fc.integer({ min: 1, max: 600 }),
+          packs: fc.array(anyPack, { minLength: 1, maxLength: 3 }),
+          pin: fc.integer({ min: 0, max: 9 }),
+        }),
+        {
+          minLength: 1,
+          maxLength: 3,
+        },
+      ),
+      fc.constantFrom(0, 0.5, 1.25, 3),
+      (drawn, trip) => {
+        const foods = drawn.map(({ grams, packs, pin }, i) => {
+          const id = `food-${i}`;
+          const all = packs.map(({ net, price, shop }, p) => pack(id, net, price, shop, pin === p ? { pinned: true } : {}));
+          // Of one shop and size only one counts.
+          const own = all.filter((one, p) => all.findIndex((other) => other.shop === one.shop && other.net === one.net) === p);
+          return { food: id, grams, packs: own };
+        });
+        const { settings } = kitchenOf({});
+        const wanted = foods.map((one) => ({ ...one, candidates: candidatePacks(food(one.food), one.packs, settings) }));
+        const got = cheapestShops(wanted, new Big(trip));
+        const want = cheapestOfAll(foods, trip);
+        expect([got.total.toNumber(), got.shops.length, got.grams]).toEqual([want.total, want.shops, want.grams]);
+        for (const { food: id, grams } of wanted) expect(got.mixes.get(id)!.grams).toBeGreaterThan(grams - 0.001);
+      },
+    ),
+    { numRuns: 300 },
+  );
+});
+
+test('a shopping list is never short: what is bought and what is taken from stock cover the need', () => {
+  fc.assert(
+    fc.property(
+      fc.array(fc.record({ amount: fc.integer({ min: 0, max: 900 }), days: fc.integer({ min: 0, max: 9 }) }), {
+        minLength: 1,
+        maxLength: 4,
+      }),
+      fc.array(fc.record({ amount: fc.integer({ min: 0, max: 700 }), until: fc.option(fc.integer({ min: 0, max: 9 })) }), { maxLength: 4 }),
+      (cooked, held) => {
+        const recipes = cooked.map(({ amount }, i) => recipeOf([{ food: 'oats', amount, unit: 'g' }], { id: `dish-${i}` }));
+        const sessions = cooked.map(({ days }, i) => session(`s${i}`, `2031-03-1${days}`, [{ recipe: `dish-${i}` }]));
+        const stock = held.map(({ amount, until }): StockItem => ({
+          food: 'oats',
+          amount,
+          unit: 'g',
+          ...(until === null ? {} : { bestBefore: `2031-03-1${until}` }),
+        }));
+        const kitchen = kitchenOf({ foods: [food('oats')], recipes, packs: [pack('oats', 350, 1.1, 'A'), pack('oats', 1000, 2.9, 'B')] });
+        const { rows } = shoppingList(sessions, stock, kitchen);
+        const row = rows[0]!;
+        const need = cooked.reduce((sum, { amount }) => sum + amount, 0);
+        expect(row.need).toBe(need);
+        expect(row.stock! + row.buy!).toBeCloseTo(need, 9);
+        expect((row.mix?.grams ?? 0) + row.stock!).toBeGreaterThanOrEqual(need - 0.001);
+        // What is past its day on the first day anybody cooks is not touched.
+        const first = Math.min(...cooked.map(({ days }) => days));
+        for (const [i, grams] of row.taken) {
+          expect(grams).toBeLessThanOrEqual(held[i]!.amount);
+          expect(held[i]!.until ?? 9).toBeGreaterThanOrEqual(first);
+        }
+      },
+    ),
+  );
+});
+
+test('what is of today is used before what keeps, and no dish takes what is past its day', () => {
+  const kitchen = kitchenOf({
+    foods: [food('milk')],
+    recipes: [recipeOf([{ food: 'milk', amount: 300, unit: 'g' }])],
+    packs: [pack('milk', 500, 1, 'A')],
+  });
+  const stock: StockItem[] = [
+    { food: 'milk', amount: 400, unit: 'g' },
+    { food: 'milk', amount: 0.2, unit: 'kg', bestBefore: '2031-03-12' },
+    { food: 'milk', amount: 2, unit: 'piece', bestBefore: '2031-03-11' },
+  ];
+  const { rows } = shoppingList([session('b', '2031-03-14'), session('a', '2031-03-12')], stock, kitchen);
+  // On the 12th: nothing of the 11th, 200 g of that day, 100 g that keep; on the 14th the 300 g left that keep.
+  expect([rows[0]!.stock, rows[0]!.buy]).toEqual([600, 0]);
+  expect([...rows[0]!.taken]).toEqual([
+    [1, 200],
+    [0, 400],
+  ]);
+});
+
+test('optional lines and parts are not bought; what is at the table is; free staples have their price', () => {
+  const kitchen = kitchenOf(
+    {
+      foods: [food('oats'), food('nuts'), food('seeds'), { ...food('salt'), staple: true }],
+      recipes: [
+        {
+          ...recipeOf([
+            { food: 'oats', amount: 100, unit: 'g' },
+            { food: 'nuts', amount: 50, unit: 'g', optional: true },
+            { food: 'salt', amount: 5, unit: 'g' },
+          ]),
+          parts: [
+            {
+              id: 'pot',
+              name: 'Pot',
+              lines: [
+                { food: 'oats', amount: 100, unit: 'g' },
+                { food: 'nuts', amount: 50, unit: 'g', optional: true },
+                { food: 'salt', amount: 5, unit: 'g' },
+              ],
+            },
+            { id: 'top', name: 'Top', served: 'table', lines: [{ food: 'seeds', amount: 20, unit: 'g' }] },
+            { id: 'more', name: 'More', served: 'optional', lines: [{ food: 'nuts', amount: 20, unit: 'g' }] },
+          ],
+        },
+      ],
+      packs: [pack('oats', 500, 1, 'A'), pack('salt', 500, 0.5, 'A')],
+    },
+    { staples: 'free' },
+  );
+  const { rows, atLeast, cost } = shoppingList([session('a', '2031-03-12', [{ recipe: 'dish', boxes: 8 }])], [], kitchen);
+  expect(rows.map((row) => [row.food, row.need, row.cost?.toNumber()])).toEqual([
+    ['oats', 200, 1],
+    ['salt', 10, 0.5],
+    ['seeds', 40, undefined],
+  ]);
+  expect([atLeast, cost.toNumber()]).toEqual([true, 1.5]);
+});
+
+test('a line without weight makes its food unknown, and one without a food is told', () => {
+  const recipes = [
+    recipeOf([
+      { food: 'oats', amount: 1, unit: 'scoop' },
+      { text: 'a handful of love', amount: 1, unit: 'handful' },
+    ]),
+  ];
+  const kitchen = kitchenOf({ foods: [food('oats')], recipes, packs: [pack('oats', 500, 1, 'A')] });
+  const list = shoppingList([session('a', '2031-03-12')], [{ food: 'oats', amount: 300, unit: 'g' }], kitchen);
+  expect(shopReport(list)).toEqual({
+    list: [{ food: 'oats', need: null, stock: null, buy: null, packs: [], cost: null, left: 0 }],
+    cost: 0,
+    atLeast: true,
+    shops: [],
+    trips: 0,
+    total: 0,
+  });
+  expect(list.unmatched).toEqual([{ recipe: 'dish', at: 'pot/2', text: 'a handful of love' }]);
+});
+
+test('shops are compared: each alone with what it lacks, and what one more saves', () => {
+  const recipes = [
+    recipeOf([
+      { food: 'oats', amount: 500, unit: 'g' },
+      { food: 'nuts', amount: 200, unit: 'g' },
+    ]),
+  ];
+  const packs = [pack('oats', 500, 2, 'A'), pack('oats', 500, 1, 'B'), pack('nuts', 200, 4, 'A'), pack('nuts', 200, 3, 'C')];
+  const kitchen = kitchenOf({ foods: [food('oats'), food('nuts')], recipes, packs });
+  const list = shoppingList([session('a', '2031-03-12')], [], kitchen, '0.6');
+  const { alone, upTo } = shopsCompared(list);
+  expect(alone.map(({ shops, missing, total }) => [shops[0], missing, total.toNumber()])).toEqual([
+    ['A', [], 6.6],
+    ['B', ['nuts'], 1.6],
+    ['C', ['oats'], 3.6],
+  ]);
+  expect(upTo.map(({ shops, cost, total }) => [shops, cost.toNumber(), total.toNumber()])).toEqual([
+    [['A'], 6, 6.6],
+    [['B', 'C'], 4, 5.2],
+  ]);
+  expect(list.shops).toEqual(['B', 'C']);
+});
+
+test('a hundred and twenty foods in five packs each at four shops are bought at once', () => {
+  const shops = ['A', 'B', 'C', 'D'];
+  const foods = Array.from({ length: 120 }, (_, i) => food(`food-${i}`));
+  const packs = foods.flatMap(({ id }, i) =>
+    Array.from({ length: 5 }, (_, p) =>
+      pack(id, 100 * (p + 1) + 7 * (i % 5), (p + 1) * 0.9 + ((i * 13 + p * 7) % 11) / 10, shops[(i + p) % 4]!),
+    ),
+  );
+  const recipes = [recipeOf(foods.map(({ id }, i) => ({ food: id, amount: 150 + 31 * (i % 17), unit: 'g' })))];
+  const kitchen = new Kitchen({ ...kitchenOf({ foods, packs, recipes }).content });
+  const list = shoppingList([session('a', '2031-03-12')], [], kitchen, '2');
+  expect(list.rows.every(({ mix, buy }) => mix !== undefined && mix.grams > buy! - 0.001)).toBe(true);
+  // No set of fewer shops is cheaper: each set by itself.
+  const sets = shops.map((_, i) => shops.filter((__, j) => j !== i));
+  for (const set of sets) {
+    const fewer = cheapestShops(
+      list.wanted.map((one) => ({ ...one, candidates: one.candidates.filter(({ pack: { shop } }) => set.includes(shop)) })),
+      new Big(2),
+    );
+    expect(fewer.missing.length > 0 || fewer.total.gte(list.total)).toBe(true);
+  }
+});
