@@ -20,6 +20,8 @@ import { ReceiptsModule } from './receipts/receipts.module.js';
 import { RecipesModule } from './recipes/recipes.module.js';
 import { RefreshesModule } from './refreshes/refreshes.module.js';
 import { SeriesModule } from './series/series.module.js';
+import { SessionsModule } from './sessions/sessions.module.js';
+import { ShoppingModule } from './shopping/shopping.module.js';
 import { ThreadsModule } from './threads/threads.module.js';
 import { TablesModule } from './tables/tables.module.js';
 
@@ -47,6 +49,8 @@ import { TablesModule } from './tables/tables.module.js';
     ReadingModule,
     SeriesModule,
     BundlesModule,
+    SessionsModule,
+    ShoppingModule,
   ],
   controllers: [HealthController],
 })

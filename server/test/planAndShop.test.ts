@@ -105,12 +105,19 @@ test.each([
   ['plan', ['KITCHEN', '--seconds', '-1'], '--seconds'],
   ['plan', ['KITCHEN', '--later'], '--later'],
   ['plan', ['BROKEN'], 'sessions[0].dishes[0].recipe: unknown recipe "porrige"'],
+  ['plan', ['NO-HOB'], 'sessions[0].dishes[0].recipe: step 2 of "Porridge" holds "hob", and this session has none'],
   ['shop', ['KITCHEN', '--session', 'friday'], 'has no session "friday"'],
   ['shop', ['KITCHEN', '--trip', '1,50'], '--trip: must be an amount of money such as 1.50, not "1,50"'],
   ['shop', ['BROKEN'], 'sessions[0].dishes[0].recipe: unknown recipe "porrige"'],
 ] as const)('%s %j is refused, and nothing is printed', (verb, words, says) => {
   const broken = { ...kitchen, sessions: [{ id: 'sunday', date: '2031-05-04', dishes: [{ recipe: 'porrige' }] }] };
-  const known: Record<string, () => string> = { KITCHEN: () => file(kitchen), BROKEN: () => file(broken, 'broken.json') };
+  const noHob = { ...kitchen, sessions: [{ ...kitchen.sessions[1], equipment: [{ name: 'hob', count: 0 }] }] };
+  const known: Record<string, () => string> = {
+    KITCHEN: () => file(kitchen),
+    BROKEN: () => file(broken, 'broken.json'),
+    'NO-HOB': () => file(noHob, 'no-hob.json'),
+  };
+
   const { status, stdout, stderr } = run(verb, ...words.map((word) => known[word]?.() ?? word));
   expect([status, stdout]).toEqual([2, '']);
   expect(stderr).toContain(says);

@@ -8,7 +8,7 @@ export * from './sessionFile.js';
 export * from './sessionFaults.js';
 export * from './csvSheets.js';
 export * from './circleFaults.js';
-export { Currency, Flag, Id, Many, must, One, OneOf, Optional, Quantity, Text } from './constraints.js';
+export { Currency, Flag, Id, Instant, Many, must, One, OneOf, Optional, Price, Quantity, Text, Texts, WholeNumber } from './constraints.js';
 export * from './fault.js';
 export * from './kitchenFile.js';
 export * from './photoFile.js';

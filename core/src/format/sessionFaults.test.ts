@@ -1,5 +1,6 @@
 import { kitchenFileText } from './writeKitchen.js';
 import { readKitchen } from './readKitchen.js';
+import { unplannable, withoutGoneSteps } from './sessionFaults.js';
 
 const recipe = {
   id: 'stew',
@@ -69,16 +70,6 @@ test.each([
     'sessions[0].dishes[0].choose.7: there is no step 7; the recipe has 2',
   ],
   [
-    'no oven',
-    { equipment: [{ name: 'oven', count: 0 }] },
-    'sessions[0].dishes[0].recipe: step 2 of "Stew" holds 2 of "oven", and this session has none; add one, or choose another way',
-  ],
-  [
-    'one oven for two heats',
-    { equipment: [{ name: 'oven', shelves: 2 }] },
-    'sessions[0].dishes[0].recipe: step 2 of "Stew" holds 2 of "oven", and there is no room for them at once; add a unit or a shelf',
-  ],
-  [
     'what is done twice',
     {
       done: [
@@ -106,13 +97,40 @@ test.each([
   expect(faultsOf([session(over)]).join('\n')).toContain(fault);
 });
 
+const unheld = (over: object) =>
+  unplannable(session(over), new Map([['stew', recipe]]), 'sessions[0]').map(({ path, message }) => `${path}: ${message}`);
+
+test('a step that nothing there can hold cannot be planned, and the file is sound all the same', () => {
+  expect(unheld({ equipment: [{ name: 'oven', count: 0 }] })).toEqual([
+    'sessions[0].dishes[0].recipe: step 2 of "Stew" holds 2 of "oven", and this session has none; add one, or choose another way',
+  ]);
+  expect(unheld({ equipment: [{ name: 'oven', shelves: 2 }] })).toEqual([
+    'sessions[0].dishes[0].recipe: step 2 of "Stew" holds 2 of "oven", and there is no room for them at once; add a unit or a shelf',
+  ]);
+  expect(faultsOf([session({ equipment: [{ name: 'oven', count: 0 }] })])).toEqual([]);
+});
+
 test('an oven wide enough for both heats, or two of them, holds the step', () => {
-  expect(faultsOf([session({ equipment: [{ name: 'oven', shelves: 2 }], ovenTolerance: 20 })])).toEqual([]);
-  expect(faultsOf([session({ equipment: [{ name: 'oven' }, { name: 'oven' }] })])).toEqual([]);
+  expect(unheld({ equipment: [{ name: 'oven', shelves: 2 }], ovenTolerance: 20 })).toEqual([]);
+  expect(unheld({ equipment: [{ name: 'oven' }, { name: 'oven' }] })).toEqual([]);
   // The other way needs no oven at all.
-  expect(
-    faultsOf([session({ equipment: [{ name: 'oven', count: 0 }], dishes: [{ recipe: 'stew', choose: { 2: 'slow cooker' } }] })]),
-  ).toEqual([]);
+  expect(unheld({ equipment: [{ name: 'oven', count: 0 }], dishes: [{ recipe: 'stew', choose: { 2: 'slow cooker' } }] })).toEqual([]);
+});
+
+test('what was noted of steps that are gone says nothing any more', () => {
+  const noted = session({
+    dishes: [{ recipe: 'stew', boxes: 6, choose: { 2: 'slow cooker' } }],
+    done: [1, 2].map((step) => ({ dish: 1, step, start: 0 })),
+    pinned: [{ dish: 1, step: 2, start: 9 }],
+  });
+  expect(withoutGoneSteps(noted, new Map([['stew', recipe]]))).toEqual(noted);
+  const shorter = { ...recipe, steps: recipe.steps.slice(0, 1) };
+  expect(withoutGoneSteps(noted, new Map([['stew', shorter]]))).toEqual({
+    ...noted,
+    dishes: [{ recipe: 'stew', boxes: 6 }],
+    done: [{ dish: 1, step: 1, start: 0 }],
+    pinned: [],
+  });
 });
 
 test('two sessions of one id, and stock of what nobody holds, are refused', () => {

@@ -11,8 +11,7 @@ import { packFaults } from './referenceFaults.js';
 const MOST_STEPS = 600;
 
 /**
- * Faults of a session against what it cooks: recipes, ways and steps that are not there, what is done twice or ends before it starts,
- * and steps that nothing there can hold.
+ * Faults of a session against what it cooks: recipes, ways and steps that are not there, what is done twice or ends before it starts.
  */
 export function* sessionFaults(session: Session, ground: Pick<BatchGround, 'recipes' | 'unread'>, path: string): Generator<Fault> {
   const { recipes, unread } = ground;
@@ -26,7 +25,6 @@ export function* sessionFaults(session: Session, ground: Pick<BatchGround, 'reci
     }
     steps += recipe.steps?.length ?? 0;
     yield* chosenFaults(recipe, choose, `${at}.choose`);
-    yield* heldFaults(session, recipe, choose, at);
   }
   if (steps > MOST_STEPS)
     yield { path: `${path}.dishes`, message: `hold ${steps} steps together; a session has ${MOST_STEPS} at most: split it` };
@@ -45,6 +43,39 @@ function* chosenFaults(recipe: Recipe, choose: NonNullable<Session['dishes'][num
         message: ways.length === 0 ? `step ${number} has no other way` : `unknown way "${way}"; step ${number} has: ${ways.join(', ')}`,
       };
   }
+}
+
+/**
+ * Why a session cannot be planned: steps that hold more than there is of something. What it cooks may change after it was written, so this
+ * is asked when it is planned, and the file is sound all the same.
+ */
+export function unplannable(session: Session, recipes: ReadonlyMap<string, Recipe>, path: string): Fault[] {
+  return session.dishes.flatMap(({ recipe: id, choose = {} }, d) => {
+    const recipe = recipes.get(id);
+    return recipe ? [...heldFaults(session, recipe, choose, `${path}.dishes[${d}]`)] : [];
+  });
+}
+
+/**
+ * A session without what speaks of steps and ways that are not there any more: recipes change, and what was noted of a step that is gone
+ * says nothing.
+ */
+export function withoutGoneSteps(session: Session, recipes: ReadonlyMap<string, Recipe>): Session {
+  const stepsOf = (dish: number) => recipes.get(session.dishes[dish - 1]?.recipe ?? '')?.steps ?? [];
+  const there = <One extends { readonly dish: number; readonly step: number }>(list: readonly One[]) =>
+    list.filter(({ dish, step }) => step <= stepsOf(dish).length);
+  const dishes = session.dishes.map(({ choose, ...dish }, d) => {
+    if (!choose) return dish;
+    const steps = stepsOf(d + 1).map(stepOf);
+    const kept = Object.entries(choose).filter(([number, way]) => steps[Number(number) - 1]?.or?.some(({ name }) => name === way));
+    return kept.length === 0 ? dish : { ...dish, choose: Object.fromEntries(kept) };
+  });
+  return {
+    ...session,
+    dishes,
+    ...(session.done ? { done: there(session.done) } : {}),
+    ...(session.pinned ? { pinned: there(session.pinned) } : {}),
+  };
 }
 
 /** Steps that hold more than there is of something: no plan has a place for them. */

@@ -1,10 +1,10 @@
 import Big from 'big.js';
-import { exactPrice, type PackMix } from '../price/index.js';
+import { exactPrice, type Pack, type PackMix } from '../price/index.js';
 import { compensatedSum } from '../quantity/index.js';
 import type { Kitchen } from '../recipe/index.js';
 import type { Session } from '../plan/index.js';
 import { cheapestShops, type Basket, type Wanted } from './cheapestShops.js';
-import { shoppingNeeds, type FoodNeed } from './shoppingNeeds.js';
+import { shoppingNeeds, type FoodNeed, type ShoppingNeeds } from './shoppingNeeds.js';
 import type { StockItem } from './stockItem.js';
 
 /** One food on a shopping list. */
@@ -45,26 +45,69 @@ export interface Shopping extends ShoppingList {
   readonly trip: Big;
 }
 
+/** How packs are looked for. */
+export interface ShoppingOptions {
+  /** What a way to a shop is worth, major units; left out: the settings', else nothing. */
+  readonly trip?: number | string;
+  /** Packs that were not there, as `packKey` has them: others are looked for. */
+  readonly without?: ReadonlySet<string>;
+  /** Grams in the basket already, by food: so much less is to be bought. */
+  readonly inBasket?: ReadonlyMap<string, number>;
+}
+
+/** What tells a pack on a shelf from another: its food, size and shop. */
+export function packKey({ food, net, unit, shop }: Pick<Pack, 'food' | 'net' | 'unit' | 'shop'>): string {
+  return JSON.stringify([food, net, unit, shop]);
+}
+
+/** The food of a pack by its key; undefined where it is none. */
+export function foodOfPackKey(key: string): string | undefined {
+  try {
+    const found: unknown = JSON.parse(key);
+    if (!Array.isArray(found) || found.length !== 4) return undefined;
+    const [food, net, unit, shop] = found as unknown[];
+    return typeof food === 'string' && typeof net === 'number' && typeof unit === 'string' && typeof shop === 'string' ? food : undefined;
+  } catch {
+    return undefined;
+  }
+}
+
 /**
  * The shopping list of sessions: what they need less what is in stock, in the cheapest packs over all foods and shops at once.
  *
- * @param trip what a way to a shop is worth, major units; left out: the settings', else nothing
  * @throws UnknownFoodError, UnknownPartError, CircularPartError
  */
 export function shoppingList(
   sessions: readonly Session[],
   stock: readonly StockItem[],
   kitchen: Kitchen,
-  trip?: number | string,
+  options: ShoppingOptions = {},
 ): Shopping {
-  const { foods, unmatched } = shoppingNeeds(sessions, stock, kitchen);
+  return shoppingFor(shoppingNeeds(sessions, stock, kitchen), kitchen, options);
+}
+
+/**
+ * The cheapest packs over all foods and shops at once for what is needed.
+ *
+ * @param kitchen with each food that is needed, and its packs
+ * @throws UnknownFoodError
+ */
+export function shoppingFor(
+  { foods, unmatched }: ShoppingNeeds,
+  kitchen: Kitchen,
+  { trip, without = new Set(), inBasket = new Map() }: ShoppingOptions = {},
+): Shopping {
   const way = exactPrice(trip ?? kitchen.settings.shoppingTrip ?? 0);
-  const wanted = foods.flatMap(({ food, buy }): Wanted[] => {
-    const { candidates } = kitchen.resolvedFood(food);
+  const left = foods.map((need): FoodNeed => {
+    const here = inBasket.get(need.food) ?? 0;
+    return need.buy === undefined || here === 0 ? need : { ...need, buy: Math.max(0, need.buy - here) };
+  });
+  const wanted = left.flatMap(({ food, buy }): Wanted[] => {
+    const candidates = kitchen.resolvedFood(food).candidates.filter(({ pack }) => !without.has(packKey(pack)));
     return buy === undefined || buy === 0 || candidates.length === 0 ? [] : [{ food, grams: buy, candidates }];
   });
   const basket = cheapestShops(wanted, way);
-  const rows = foods.map((need) => shoppingRow(need, basket, kitchen));
+  const rows = left.map((need) => shoppingRow(need, basket, kitchen));
   const { shops, cost } = basket;
   const trips = way.times(shops.length);
   return {

@@ -1,5 +1,5 @@
 import { parseArgs } from 'node:util';
-import { PlanSearch, planProblem, planReport, sessionPlan, type Recipe } from '@portiona/core';
+import { faultText, PlanSearch, planProblem, planReport, sessionPlan, unplannable, type Recipe } from '@portiona/core';
 import { CommandFault, readKitchenFile } from './kitchenFiles.js';
 import { planTable } from './planTable.js';
 
@@ -27,6 +27,8 @@ function main(): void {
     if (id !== undefined && chosen.length === 0) throw new CommandFault([`--session: ${file} has no session "${id}"`]);
     const byId = new Map(recipes.map((recipe) => [recipe.id, recipe]));
     const recipeOf = (recipe: string) => byId.get(recipe) as Recipe;
+    const faults = chosen.flatMap((session) => unplannable(session, byId, `sessions[${sessions.indexOf(session)}]`));
+    if (faults.length > 0) throw new CommandFault(faults.map(faultText));
     const plans = chosen.map((session) => {
       const until = performance.now() + seconds * 1000;
       const search = new PlanSearch(planProblem(session, recipeOf, now), SEED);

@@ -20,7 +20,7 @@ function main(): void {
     for (const id of ids)
       if (!entry.sessions.some((session) => session.id === id)) throw new CommandFault([`--session: ${file} has no session "${id}"`]);
     const sessions = entry.sessions.filter(({ id }) => ids.length === 0 || ids.includes(id));
-    const list = shoppingList(sessions, entry.stock, taughtKitchen(entry, entry.batches), trip);
+    const list = shoppingList(sessions, entry.stock, taughtKitchen(entry, entry.batches), trip === undefined ? {} : { trip });
     process.stdout.write(json ? `${JSON.stringify(shopReport(list), null, 1)}\n` : shopTable(list, entry));
   } catch (error) {
     if (!(error instanceof CommandFault)) throw error;

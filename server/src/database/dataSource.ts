@@ -14,6 +14,8 @@ import { RecipeBaseEntity } from '../recipes/recipeBase.entity.js';
 import { RecipeEntity } from '../recipes/recipe.entity.js';
 import { RecipeFoodEntity } from '../recipes/recipeFood.entity.js';
 import { RecipeRevisionEntity } from '../recipes/recipeRevision.entity.js';
+import { SessionEntity } from '../sessions/session.entity.js';
+import { StockEntity } from '../shopping/stock.entity.js';
 import { TableImportEntity } from '../tables/tableImport.entity.js';
 import { TableMappingEntity } from '../tables/tableMapping.entity.js';
 import { ReceiptNameEntity } from '../receipts/receiptName.entity.js';
@@ -24,6 +26,7 @@ import { FoodTables1764300000003 } from './migrations/foodTables.migration.js';
 import { BriefGround1765500000015 } from './migrations/briefGround.migration.js';
 import { CardInputs1765400000014 } from './migrations/cardInputs.migration.js';
 import { Bundles1766300000023 } from './migrations/bundles.migration.js';
+import { Sessions1766400000024 } from './migrations/sessions.migration.js';
 import { CardMoves1766200000022 } from './migrations/cardMoves.migration.js';
 import { CardSteps1764800000008 } from './migrations/cardSteps.migration.js';
 import { Photos1765800000018 } from './migrations/photos.migration.js';
@@ -92,6 +95,8 @@ export function schemaOptions(url: string | undefined): Extract<DataSourceOption
       BatchRevisionEntity,
       PhotoEntity,
       BundleEntity,
+      SessionEntity,
+      StockEntity,
     ],
     migrations: [
       Kitchens1764000000001,
@@ -117,6 +122,7 @@ export function schemaOptions(url: string | undefined): Extract<DataSourceOption
       ReadersAddress1766100000021,
       CardMoves1766200000022,
       Bundles1766300000023,
+      Sessions1766400000024,
     ],
     migrationsRun: true,
     migrationsTransactionMode: 'all',

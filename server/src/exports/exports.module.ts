@@ -5,11 +5,13 @@ import { KitchensModule } from '../kitchens/kitchens.module.js';
 import { PacksModule } from '../packs/packs.module.js';
 import { PhotosModule } from '../photos/photos.module.js';
 import { RecipesModule } from '../recipes/recipes.module.js';
+import { SessionsModule } from '../sessions/sessions.module.js';
+import { ShoppingModule } from '../shopping/shopping.module.js';
 import { ExportsController } from './exports.controller.js';
 import { ExportsService } from './exports.service.js';
 
 @Module({
-  imports: [KitchensModule, FoodsModule, PacksModule, PhotosModule, RecipesModule, BatchesModule],
+  imports: [KitchensModule, FoodsModule, PacksModule, PhotosModule, RecipesModule, BatchesModule, SessionsModule, ShoppingModule],
   controllers: [ExportsController],
   providers: [ExportsService],
   exports: [ExportsService],

@@ -21,6 +21,8 @@ import { TooLargeFileError } from '../http/problems.js';
 import { MOST_KITCHEN_FILE } from '../http/mostBytes.js';
 import { PhotosService } from '../photos/photos.service.js';
 import { RecipesService } from '../recipes/recipes.service.js';
+import { SessionsService } from '../sessions/sessions.service.js';
+import { StockService } from '../shopping/stock.service.js';
 import type { Scope } from '../scope/scope.js';
 
 @Injectable()
@@ -33,6 +35,8 @@ export class ExportsService {
     private readonly recipes: RecipesService,
     private readonly batches: BatchesService,
     private readonly photos: PhotosService,
+    private readonly sessions: SessionsService,
+    private readonly stock: StockService,
   ) {}
 
   /**
@@ -53,6 +57,8 @@ export class ExportsService {
         packs: (await this.packs.everSeen(scope)).sort(byId),
         recipes: withPhotos ? recipes : recipes.map(withoutPhoto),
         batches: withPhotos ? batches : batches.map(withoutPhoto),
+        sessions: await this.sessions.loadForCalculation(scope),
+        stock: await this.stock.loadForCalculation(scope),
         photos: withPhotos ? await this.photos.written(scope, shown) : [],
       };
     });

@@ -10,6 +10,8 @@ export type KitchenFileEntry =
   | 'Pack'
   | 'Recipe'
   | 'Batch'
+  | 'Session'
+  | 'Stock'
   | 'Brief'
   | 'NamedBrief'
   | 'KitchenVessel'

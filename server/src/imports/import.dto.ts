@@ -6,4 +6,6 @@ export class ImportedDto {
   @ApiProperty() packs: number;
   @ApiProperty() recipes: number;
   @ApiProperty() batches: number;
+  @ApiProperty() sessions: number;
+  @ApiProperty({ description: 'Things put into stock' }) stock: number;
 }

@@ -4,11 +4,13 @@ import { FoodsModule } from '../foods/foods.module.js';
 import { PacksModule } from '../packs/packs.module.js';
 import { PhotosModule } from '../photos/photos.module.js';
 import { RecipesModule } from '../recipes/recipes.module.js';
+import { SessionsModule } from '../sessions/sessions.module.js';
+import { ShoppingModule } from '../shopping/shopping.module.js';
 import { ImportsController } from './imports.controller.js';
 import { ImportsService } from './imports.service.js';
 
 @Module({
-  imports: [BatchesModule, FoodsModule, PacksModule, PhotosModule, RecipesModule],
+  imports: [BatchesModule, FoodsModule, PacksModule, PhotosModule, RecipesModule, SessionsModule, ShoppingModule],
   controllers: [ImportsController],
   providers: [ImportsService],
   exports: [ImportsService],

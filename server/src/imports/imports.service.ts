@@ -8,6 +8,8 @@ import {
   type Pack,
   type PackEntry,
   type RecipeEntry,
+  type SessionEntry,
+  type StockEntry,
 } from '@portiona/core';
 import { Database } from '../database/database.js';
 import { Once, type OnceKey } from '../database/once.js';
@@ -18,6 +20,8 @@ import { TakenError, ValidationError } from '../http/problems.js';
 import { KitchenEntity } from '../kitchens/kitchen.entity.js';
 import { PhotosService } from '../photos/photos.service.js';
 import { PacksService } from '../packs/packs.service.js';
+import { SessionsService } from '../sessions/sessions.service.js';
+import { StockService } from '../shopping/stock.service.js';
 import { RecipesService } from '../recipes/recipes.service.js';
 import type { ImportedDto } from './import.dto.js';
 import type { BeginningDto } from './beginning.dto.js';
@@ -34,6 +38,8 @@ interface Content {
   readonly packs: PackEntry[];
   readonly recipes: RecipeEntry[];
   readonly batches: BatchEntry[];
+  readonly sessions: SessionEntry[];
+  readonly stock: StockEntry[];
 }
 
 const UTF_8 = new TextDecoder();
@@ -50,6 +56,8 @@ export class ImportsService {
     private readonly recipes: RecipesService,
     private readonly batches: BatchesService,
     private readonly photos: PhotosService,
+    private readonly sessions: SessionsService,
+    private readonly stock: StockService,
   ) {}
 
   /**
@@ -87,6 +95,8 @@ export class ImportsService {
         packs: content.packs.length,
         recipes: content.recipes.length,
         batches: content.batches.length,
+        sessions: content.sessions.length,
+        stock: content.stock.length,
       };
     });
     // It is taken in, whatever becomes of this: finding is quicker after it.
@@ -94,7 +104,7 @@ export class ImportsService {
     return taken;
   }
 
-  async #insert(scope: Scope, kitchenId: string, { foods, packs, recipes, batches }: Content): Promise<void> {
+  async #insert(scope: Scope, kitchenId: string, { foods, packs, recipes, batches, sessions, stock }: Content): Promise<void> {
     try {
       await this.foods.insert(scope, foods);
       await this.packs.insertRows(
@@ -105,6 +115,8 @@ export class ImportsService {
       );
       for (const document of recipes) await this.recipes.insert(scope, document);
       for (const document of batches) await this.batches.insert(scope, document);
+      for (const document of sessions) await this.sessions.insert(scope, document);
+      await this.stock.insert(scope, stock);
     } catch (error) {
       if (isTaken(error)) throw new TakenError('food or pack of that kind', 'in this file');
       throw error;
@@ -112,7 +124,7 @@ export class ImportsService {
   }
 
   /** @throws ValidationError where a dish or a pack rests on something that is kept and lacks what it needs of it */
-  async #expectWhole(scope: Scope, entry: Content, { packs, recipes, batches }: Content): Promise<void> {
+  async #expectWhole(scope: Scope, entry: Content, { packs, recipes, batches, sessions, stock }: Content): Promise<void> {
     const placeOf = new Map<object, string>([
       ...entry.packs.map((pack, i): [object, string] => [pack, `packs[${i}]`]),
       ...entry.recipes.map((recipe, i): [object, string] => [recipe, `recipes[${i}]`]),
@@ -120,6 +132,8 @@ export class ImportsService {
     const paths = recipes.map((recipe) => placeOf.get(recipe) ?? '');
     const faults = [
       ...(await this.#batchFaults(scope, entry, batches)),
+      ...(await this.#sessionFaults(scope, entry, sessions)),
+      ...(await this.stock.faultsOf(scope, stock, (i) => `stock[${entry.stock.indexOf(stock[i] as StockEntry)}]`)),
       ...(await this.packs.faultsOf(scope, packs, (i) => placeOf.get(packs[i] ?? {}) ?? '')),
       ...(await this.recipes.faultsOf(scope, recipes, paths)),
     ];
@@ -127,6 +141,15 @@ export class ImportsService {
       throw new ValidationError(
         faults.map(({ path, message }) => ({ path, message: `${message} (what is there already stays, and is not as in this file)` })),
       );
+  }
+
+  async #sessionFaults(scope: Scope, entry: Content, sessions: readonly SessionEntry[]) {
+    const faults = await Promise.all(
+      sessions.map((session) =>
+        this.sessions.faultsOf(scope, session, `sessions[${entry.sessions.findIndex(({ id }) => id === session.id)}]`),
+      ),
+    );
+    return faults.flat();
   }
 
   async #batchFaults(scope: Scope, entry: Content, batches: readonly BatchEntry[]) {
@@ -137,7 +160,7 @@ export class ImportsService {
   }
 
   /** What of a file is not there yet. A pack without an id is known by its food, shop, size and day. */
-  async #newOf(scope: Scope, { foods, packs, recipes, batches }: Content): Promise<Content> {
+  async #newOf(scope: Scope, { foods, packs, recipes, batches, sessions, stock }: Content): Promise<Content> {
     const [known, bought, cooked] = [
       await this.foods.loadForCalculation(scope),
       await this.packs.everSeen(scope),
@@ -151,6 +174,9 @@ export class ImportsService {
       packs: packs.filter((one) => !pack.has(one.id ?? sameAs(one)) && !pack.has(sameAs(one))),
       recipes: recipes.filter(({ id }) => !recipe.has(id)),
       batches: await this.batches.newOf(scope, batches),
+      sessions: await this.sessions.newOf(scope, sessions),
+      // What is in stock has no name: it is taken only into a kitchen that has none, so that nothing is there twice.
+      stock: (await this.stock.loadForCalculation(scope)).length > 0 ? [] : stock,
     };
   }
 
@@ -192,7 +218,7 @@ export class ImportsService {
     const there = new Set((await this.foods.loadForCalculation(scope, ids)).map(({ id }) => id));
     const added = foods.filter(({ id }) => !there.has(id));
     await this.foods.insert(scope, added);
-    return { foods: added.length, packs: 0, recipes: 0, batches: 0 };
+    return { foods: added.length, packs: 0, recipes: 0, batches: 0, sessions: 0, stock: 0 };
   }
 }
 

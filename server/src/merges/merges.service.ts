@@ -17,6 +17,7 @@ import { PacksService } from '../packs/packs.service.js';
 import { RecipeEntity } from '../recipes/recipe.entity.js';
 import { toSwap } from '../recipes/recipe.mapper.js';
 import { RecipesService } from '../recipes/recipes.service.js';
+import { StockService } from '../shopping/stock.service.js';
 import type { MergeDto, MergePreviewDto } from './merge.dto.js';
 import type { Scope } from '../scope/scope.js';
 
@@ -27,6 +28,7 @@ export class MergesService {
     private readonly database: Database,
     private readonly foods: FoodsService,
     private readonly packs: PacksService,
+    private readonly stock: StockService,
     private readonly recipes: RecipesService,
   ) {}
 
@@ -73,6 +75,7 @@ export class MergesService {
       );
       for (const { recipe, merged } of effects)
         await this.recipes.rewrite(scope, revisions.get(recipe.id) ?? 0, merged as RecipeEntry, 'merged');
+      await this.stock.moveTo(scope, gone, food);
       await manager.query('UPDATE receipt_names SET food_id = $3 WHERE kitchen_id = $1 AND food_id = $2', [kitchenId, gone.id, kept.id]);
       await manager.update(FoodEntity, { kitchenId, id: gone.id }, { archivedAt: () => 'now()' });
       return { food, packs: packs.length, recipes: effects.map(toSwap) };

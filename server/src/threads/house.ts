@@ -16,6 +16,8 @@ import { RecipeFiguresService } from '../recipes/recipeFigures.service.js';
 import { RecipeListsService } from '../recipes/recipeLists.service.js';
 import { RecipesService } from '../recipes/recipes.service.js';
 import { RecipeSummariesService } from '../recipes/recipeSummaries.service.js';
+import { SessionsService } from '../sessions/sessions.service.js';
+import { ShoppingService } from '../shopping/shopping.service.js';
 
 /** The services that work may be given to, in the server or in one of its threads. */
 @Injectable()
@@ -38,5 +40,7 @@ export class House {
     readonly labels: LabelsService,
     readonly photos: PhotosService,
     readonly reading: ReadingService,
+    readonly sessions: SessionsService,
+    readonly shopping: ShoppingService,
   ) {}
 }

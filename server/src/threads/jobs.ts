@@ -83,6 +83,7 @@ export const THREAD_JOBS = {
   exportLines: (house: House, scope: Scope, id: string) => house.exports.linesSheet(scope, id),
   labelsPdf: (house: House, scope: Scope, id: string, order: LabelOrder, address: string) => house.labels.pdf(scope, id, order, address),
   logBatches: (house: House, scope: Scope, recipe?: string) => house.batches.log(scope, recipe),
+  shoppingFor: (house: House, scope: Scope, sessions: readonly string[]) => house.shopping.get(scope, sessions),
   importStarterPantry: (house: House, scope: Scope, once?: OnceKey) => house.imports.starterPantry(scope, once),
   beginKitchen: (house: House, scope: Scope, beginning: BeginningDto, once?: OnceKey) => house.imports.begin(scope, beginning, once),
 } as const;
@@ -114,6 +115,12 @@ export const BODY_JOBS = {
     return house.batches.save(scope, id, revision, document);
   },
   editBatch: (house: House, body: unknown, scope: Scope, id: string) => house.batches.edit(scope, id, readSent(BatchEditsDto, body).edits),
+  createSession: (house: House, body: unknown, scope: Scope, once?: OnceKey) =>
+    house.sessions.create(scope, readSent(NewDto, body).document, once),
+  saveSession: (house: House, body: unknown, scope: Scope, id: string) => {
+    const { revision, document } = readSent(SaveDto, body);
+    return house.sessions.save(scope, id, revision, document);
+  },
   addPrices: (house: House, body: unknown, scope: Scope, once?: OnceKey) =>
     house.receipts.add(scope, readSent(SeenPricesDto, body).prices, once),
   importKitchenFile: (house: House, body: unknown, scope: Scope, name: string | undefined, keep: boolean, once?: OnceKey) =>

@@ -20,6 +20,9 @@ import { RecipeListsService } from '../recipes/recipeLists.service.js';
 import { LearnedYieldsService } from '../recipes/learnedYields.service.js';
 import { RecipesService } from '../recipes/recipes.service.js';
 import { RecipeSummariesService } from '../recipes/recipeSummaries.service.js';
+import { SessionsService } from '../sessions/sessions.service.js';
+import { ShoppingService } from '../shopping/shopping.service.js';
+import { StockService } from '../shopping/stock.service.js';
 import { House } from './house.js';
 
 /** Connections of one thread, which does one job at a time. */
@@ -36,6 +39,8 @@ export async function makeHouse(url: string | undefined): Promise<House> {
   const recipes = new RecipesService(database, once, kitchens, foods, packs, new LearnedYieldsService(database, foods), photos);
   const batches = new BatchesService(database, once, kitchens, foods, recipes, photos);
   const upstream = new UpstreamChangesService(database, recipes);
+  const sessions = new SessionsService(database, once, recipes);
+  const stock = new StockService(database, once, foods);
   const summaries = new RecipeSummariesService(database, kitchens, recipes);
   return new House(
     recipes,
@@ -47,13 +52,15 @@ export async function makeHouse(url: string | undefined): Promise<House> {
     foods,
     packs,
     new ReceiptsService(database, once, packs),
-    new MergesService(database, foods, packs, recipes),
+    new MergesService(database, foods, packs, stock, recipes),
     new CardsService(database, once, kitchens, recipes, photos),
-    new ImportsService(database, once, foods, packs, recipes, batches, photos),
-    new ExportsService(database, kitchens, foods, packs, recipes, batches, photos),
+    new ImportsService(database, once, foods, packs, recipes, batches, photos, sessions, stock),
+    new ExportsService(database, kitchens, foods, packs, recipes, batches, photos, sessions, stock),
     batches,
     new LabelsService(batches),
     photos,
     new ReadingService(database),
+    sessions,
+    new ShoppingService(database, sessions, recipes, stock),
   );
 }

@@ -12,6 +12,8 @@ import { PhotosModule } from '../photos/photos.module.js';
 import { ReadingDataModule } from '../reading/readingData.module.js';
 import { ReceiptsModule } from '../receipts/receipts.module.js';
 import { RecipesModule } from '../recipes/recipes.module.js';
+import { SessionsModule } from '../sessions/sessions.module.js';
+import { ShoppingModule } from '../shopping/shopping.module.js';
 import { House } from './house.js';
 import { SettledLists } from './settledLists.js';
 import { Threads } from './threads.js';
@@ -32,6 +34,8 @@ import { Threads } from './threads.js';
     LabelsModule,
     PhotosModule,
     ReadingDataModule,
+    SessionsModule,
+    ShoppingModule,
   ],
   providers: [House, Threads, SettledLists],
   exports: [Threads, SettledLists],

@@ -1,0 +1,7 @@
+import { Module } from '@nestjs/common';
+import { RecipesModule } from '../recipes/recipes.module.js';
+import { SessionsController } from './sessions.controller.js';
+import { SessionsService } from './sessions.service.js';
+
+@Module({ imports: [RecipesModule], controllers: [SessionsController], providers: [SessionsService], exports: [SessionsService] })
+export class SessionsModule {}

@@ -1,0 +1,15 @@
+import { Module } from '@nestjs/common';
+import { FoodsModule } from '../foods/foods.module.js';
+import { RecipesModule } from '../recipes/recipes.module.js';
+import { SessionsModule } from '../sessions/sessions.module.js';
+import { ShoppingController } from './shopping.controller.js';
+import { ShoppingService } from './shopping.service.js';
+import { StockService } from './stock.service.js';
+
+@Module({
+  imports: [FoodsModule, RecipesModule, SessionsModule],
+  controllers: [ShoppingController],
+  providers: [ShoppingService, StockService],
+  exports: [ShoppingService, StockService],
+})
+export class ShoppingModule {}

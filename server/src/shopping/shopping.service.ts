@@ -1,0 +1,117 @@
+import { Injectable } from '@nestjs/common';
+import { foodOfPackKey, shoppingNeeds, type StockEntry } from '@portiona/core';
+import { Database } from '../database/database.js';
+import { NotFoundError, ValidationError } from '../http/problems.js';
+import { RecipesService } from '../recipes/recipes.service.js';
+import type { Scope } from '../scope/scope.js';
+import { SessionsService } from '../sessions/sessions.service.js';
+import type { KeptTickDto, ShoppingDto, ShoppingTickDto } from './shopping.dto.js';
+import { StockService } from './stock.service.js';
+
+/** Shopping for sessions: what they need, and what was put into the basket so far. */
+@Injectable()
+export class ShoppingService {
+  constructor(
+    private readonly database: Database,
+    private readonly sessions: SessionsService,
+    private readonly recipes: RecipesService,
+    private readonly stock: StockService,
+  ) {}
+
+  /**
+   * Everything that a shopping list of sessions is worked out from.
+   *
+   * @throws NotFoundError for a session that is not there
+   */
+  get(scope: Scope, ids: readonly string[]): Promise<ShoppingDto> {
+    return this.database.read(async () => {
+      const sessions = await this.sessions.loadForCalculation(scope, ids);
+      for (const id of ids) if (!sessions.some((session) => session.id === id)) throw new NotFoundError('session', id);
+      const cooked = await this.recipes.loadForCalculation(scope, [
+        ...new Set(sessions.flatMap(({ dishes }) => dishes.map(({ recipe }) => recipe))),
+      ]);
+      const kitchen = await this.recipes.kitchenUnder(scope, cooked);
+      const { foods, unmatched } = shoppingNeeds(sessions, await this.stock.loadForCalculation(scope), kitchen);
+      const { currency, date, maxPriceAge, shoppingTrip } = kitchen.settings;
+      const needed = new Set(foods.map(({ food }) => food));
+      return {
+        sessions: sessions.map(({ id }) => id),
+        ...{ currency, date, maxPriceAge: maxPriceAge ?? null, trip: String(shoppingTrip ?? 0) },
+        needs: foods.map(({ food, need, stock, buy, dishes }) => ({
+          ...{ food, need: need ?? null, stock: stock ?? null, buy: buy ?? null },
+          dishes: dishes.map(({ session, recipe, grams }) => ({
+            ...{ session: sessions[session]?.id ?? '', recipe, grams: grams ?? null },
+            title: kitchen.recipe(recipe)?.title ?? recipe,
+          })),
+        })),
+        unmatched: unmatched.map((one) => ({ ...one })),
+        foods: kitchen.content.foods.filter(({ id }) => needed.has(id)),
+        packs: kitchen.content.packs.filter(({ food }) => needed.has(food)),
+        ticks: await this.#ticks(scope, ids),
+      };
+    });
+  }
+
+  /** Keeps ticks; of two of one pack, what was done later counts, in whatever order they come. */
+  keep(scope: Scope, ids: readonly string[], ticks: readonly ShoppingTickDto[]): Promise<KeptTickDto[]> {
+    const wrong = ticks.flatMap(({ pack }, i) =>
+      foodOfPackKey(pack) === undefined
+        ? [{ path: `ticks[${i}].pack`, message: 'must be food, net weight, unit and shop of a pack as a JSON list' }]
+        : [],
+    );
+    if (wrong.length > 0) throw new ValidationError(wrong);
+    return this.database.writeAlone(scope.kitchenId, async () => {
+      for (const { pack, state, count, paid, at } of ticks)
+        await this.database.manager.query(
+          `INSERT INTO shopping_ticks AS kept (kitchen_id, sessions, pack, state, count, paid, at) VALUES ($1, $2, $3, $4, $5, $6, $7)
+           ON CONFLICT (kitchen_id, sessions, pack) DO UPDATE SET state = $4, count = $5, paid = $6, at = $7
+           WHERE kept.at <= $7 AND NOT kept.put_away`,
+          [scope.kitchenId, keyOf(ids), pack, state, count, paid === undefined ? null : String(paid), at],
+        );
+      return this.#ticks(scope, ids);
+    });
+  }
+
+  /**
+   * Puts what is in the basket into stock: from then on it is counted there.
+   *
+   * @returns how many kinds of packs came into stock
+   */
+  putAway(scope: Scope, ids: readonly string[]): Promise<{ readonly added: number }> {
+    return this.database.writeAlone(scope.kitchenId, async () => {
+      const bought = (await this.#ticks(scope, ids)).filter(({ state, putAway, count }) => state === 'bought' && !putAway && count > 0);
+      const items = bought.flatMap(({ pack, count }): StockEntry[] => {
+        const [food = '', net = 0, unit = ''] = JSON.parse(pack) as [string, number, string, string];
+        return [{ food, amount: net * count, unit }];
+      });
+      const faults = await this.stock.faultsOf(scope, items, (i) => `basket[${i}]`);
+      if (faults.length > 0) throw new ValidationError(faults);
+      await this.stock.insert(scope, items);
+      await this.database.manager.query(
+        `UPDATE shopping_ticks SET put_away = true WHERE kitchen_id = $1 AND sessions = $2 AND state = 'bought'`,
+        [scope.kitchenId, keyOf(ids)],
+      );
+      return { added: items.length };
+    });
+  }
+
+  async #ticks({ kitchenId }: Scope, ids: readonly string[]): Promise<KeptTickDto[]> {
+    const rows = await this.database.manager.query<
+      { pack: string; state: KeptTickDto['state']; count: number; paid: string | null; at: Date; put_away: boolean }[]
+    >('SELECT pack, state, count, paid, at, put_away FROM shopping_ticks WHERE kitchen_id = $1 AND sessions = $2 ORDER BY pack', [
+      kitchenId,
+      keyOf(ids),
+    ]);
+    return rows.map(({ paid, at, put_away: putAway, ...tick }) => ({
+      ...tick,
+      ...(paid === null ? {} : { paid }),
+      at: at.toISOString(),
+      putAway,
+    }));
+  }
+}
+
+/** Sessions that are shopped for together, as one key. */
+function keyOf(ids: readonly string[]): string {
+  return [...new Set(ids)].sort().join(',');
+}

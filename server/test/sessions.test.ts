@@ -1,0 +1,213 @@
+import { Kitchen, packKey, shoppingFor, type Food, type Pack, type Recipe, type Session, type StockItem } from '@portiona/core';
+import { innerServer } from './innerServer.js';
+
+type Server = Awaited<ReturnType<typeof innerServer>>;
+let server: Server;
+beforeAll(async () => {
+  server = await innerServer({ demo: false });
+});
+afterAll(() => server.close());
+
+interface Saved {
+  readonly id: string;
+  readonly revision: number;
+  readonly document: Session;
+  readonly titles?: string[];
+  readonly recipes?: Recipe[];
+}
+interface Tick {
+  readonly pack: string;
+  readonly state: string;
+  readonly count: number;
+  readonly paid?: string;
+  readonly putAway: boolean;
+}
+interface Shopping {
+  readonly needs: { food: string; need: number; stock: number; buy: number; dishes: { session: string; title: string; grams: number }[] }[];
+  readonly foods: Food[];
+  readonly packs: Pack[];
+  readonly ticks: Tick[];
+  readonly currency: string;
+  readonly date: string;
+  readonly trip: string;
+}
+
+const OATS = { id: 'oats', name: 'Rolled oats', measures: { scoop: 40 } };
+const MILK = { id: 'milk', name: 'Milk', density: 1.03 };
+const PACK = { food: 'oats', net: 500, unit: 'g', price: '0.95', currency: 'EUR', shop: 'Quay Market', seen: '2026-01-05' };
+const recipe = (id: string, title: string) => ({
+  id,
+  title,
+  servings: 4,
+  parts: [
+    {
+      id: 'pot',
+      name: 'Pot',
+      lines: [
+        { food: 'oats', amount: 240, unit: 'g' },
+        { food: 'milk', amount: 1, unit: 'l' },
+      ],
+    },
+  ],
+  steps: [
+    { text: 'Measure.', minutes: 3, uses: [] },
+    { text: 'Simmer on the hob.', minutes: 12, hands: 12 },
+  ],
+});
+const session = (over: Partial<Session> = {}): Session => ({ id: 'sunday', date: '2026-12-06', dishes: [{ recipe: 'porridge' }], ...over });
+const body = <T>(response: unknown) => (response as { body: T }).body;
+
+beforeAll(async () => {
+  for (const document of [OATS, MILK]) await server.http.post('/api/foods').send({ document }).expect(201);
+  await server.http.post('/api/packs').send({ document: PACK }).expect(201);
+  await server.http
+    .post('/api/recipes')
+    .send({ document: recipe('porridge', 'Porridge') })
+    .expect(201);
+});
+
+test('a session is kept, listed by day with its dishes, opened with its recipes, and saved on its revision alone', async () => {
+  await server.http
+    .post('/api/sessions')
+    .send({ document: session({ id: 'later', date: '2026-12-20' }) })
+    .expect(201);
+  const made = body<Saved>(await server.http.post('/api/sessions').send({ document: session() }).expect(201));
+  expect(made.revision).toBe(1);
+  const listed = body<Saved[]>(await server.http.get('/api/sessions').expect(200));
+  expect(listed.map(({ id, titles }) => [id, titles])).toEqual([
+    ['sunday', ['Porridge']],
+    ['later', ['Porridge']],
+  ]);
+  const opened = body<Saved>(await server.http.get('/api/sessions/sunday').expect(200));
+  expect(opened.recipes?.map(({ id }) => id)).toEqual(['porridge']);
+  const cooks = session({ cooks: 2, name: 'Sunday prep' });
+  await server.http.put('/api/sessions/sunday').send({ revision: 1, document: cooks }).expect(200);
+  const stale = body<{ current: Saved }>(
+    await server.http.put('/api/sessions/sunday').send({ revision: 1, document: session() }).expect(409),
+  );
+  expect([stale.current.revision, stale.current.document]).toEqual([2, cooks]);
+  await server.http.post('/api/sessions').send({ document: session() }).expect(409);
+});
+
+test('a session that speaks of what is not there is refused with its place, and nothing is written', async () => {
+  const sent = session({ id: 'wrong', dishes: [{ recipe: 'porrige' }], done: [{ dish: 2, step: 1, start: 0 }] });
+  const told = body<{ errors?: { path: string }[] }>(await server.http.post('/api/sessions').send({ document: sent }).expect(422));
+  expect(JSON.stringify(told)).toContain('document.dishes[0].recipe');
+  expect(JSON.stringify(told)).toContain('document.done[0].dish');
+  await server.http.get('/api/sessions/wrong').expect(404);
+});
+
+test('put away and taken out again', async () => {
+  await server.http.delete('/api/sessions/later').expect(204);
+  expect(body<Saved[]>(await server.http.get('/api/sessions').expect(200)).map(({ id }) => id)).toEqual(['sunday']);
+  await server.http.post('/api/sessions/later/restore').expect(204);
+  expect(body<Saved[]>(await server.http.get('/api/sessions').expect(200))).toHaveLength(2);
+});
+
+test('what a session notes of a step that is gone since says nothing, and the kitchen’s file is sound', async () => {
+  await server.http
+    .post('/api/recipes')
+    .send({ document: recipe('gruel', 'Gruel') })
+    .expect(201);
+  const noted = session({ id: 'noted', dishes: [{ recipe: 'gruel' }], pinned: [{ dish: 1, step: 2, start: 30 }] });
+  await server.http.post('/api/sessions').send({ document: noted }).expect(201);
+  const { revision } = body<{ revision: number }>(await server.http.get('/api/recipes/gruel').expect(200));
+  const shorter = { ...recipe('gruel', 'Gruel'), steps: [{ text: 'Measure.' }] };
+  await server.http.put('/api/recipes/gruel').send({ revision, document: shorter }).expect(200);
+  const file = JSON.parse((await server.http.get('/api/exports/kitchen-file').expect(200)).text) as { sessions: Session[] };
+  expect(file.sessions.find(({ id }) => id === 'noted')).toEqual({ ...noted, pinned: [] });
+  const other = await innerServer({ demo: false });
+  try {
+    const taken = body<{ sessions: number }>(await other.http.post('/api/imports/kitchen-file').send(file).expect(201));
+    expect(taken.sessions).toBe(3);
+  } finally {
+    await other.close();
+  }
+  await server.http.delete('/api/sessions/noted').expect(204);
+});
+
+test('shopping: what sessions need less what is in stock, and the basket is kept once, the later tick before the earlier', async () => {
+  await server.http
+    .post('/api/stock')
+    .send({
+      items: [
+        { food: 'oats', amount: 3, unit: 'scoop', place: 'cupboard' },
+        { food: 'milk', amount: 0.5, unit: 'l', bestBefore: '2026-12-05' },
+      ],
+    })
+    .expect(201);
+  const shopping = async () => body<Shopping>(await server.http.get('/api/shopping?sessions=later,sunday').expect(200));
+  const before = await shopping();
+  expect(before.needs.map(({ food, need, stock, buy }) => [food, need, stock, buy])).toEqual([
+    ['milk', 2060, 0, 2060],
+    ['oats', 480, 120, 360],
+  ]);
+  expect(before.needs[1]!.dishes.map(({ session: of, title, grams }) => [of, title, grams])).toEqual([
+    ['sunday', 'Porridge', 240],
+    ['later', 'Porridge', 240],
+  ]);
+  // What the page does with it.
+  const kitchen = new Kitchen({
+    settings: { currency: before.currency, date: before.date, measures: 'metric', rules: 'plain', staples: 'counted' },
+    foods: before.foods,
+    packs: before.packs,
+    recipes: [],
+  });
+  const list = shoppingFor({ foods: before.needs.map((need) => ({ ...need, dishes: [], taken: new Map() })), unmatched: [] }, kitchen);
+  expect([list.cost.toNumber(), list.atLeast]).toEqual([0.95, true]);
+  const pack = packKey({ food: 'oats', net: 500, unit: 'g', shop: 'Quay Market' });
+  const tick = async (state: string, at: string, count = 1) =>
+    body<Tick[]>(
+      await server.http
+        .post('/api/shopping/ticks')
+        .send({ sessions: ['sunday', 'later'], ticks: [{ pack, state, count, at, paid: '0.99' }] })
+        .expect(200),
+    );
+  await tick('bought', '2026-12-01T10:05:00Z');
+  expect((await tick('missing', '2026-12-01T10:01:00Z')).map(({ state }) => state)).toEqual(['bought']);
+  const put = body<{ added: number }>(await server.http.post('/api/shopping/put-away?sessions=later,sunday').expect(200));
+  expect(put.added).toBe(1);
+  // Put away once: a second press adds nothing, and no tick that comes late takes it out again.
+  expect(body<{ added: number }>(await server.http.post('/api/shopping/put-away?sessions=sunday,later').expect(200)).added).toBe(0);
+  expect(await tick('open', '2026-12-01T11:00:00Z')).toEqual([expect.objectContaining({ state: 'bought', putAway: true })]);
+  const after = await shopping();
+  expect(after.needs[1]).toMatchObject({ stock: 480, buy: 0 });
+});
+
+test('stock is counted by hand on its revision; a food merged into another takes its stock along', async () => {
+  const listed = body<{ items: { id: string; revision: number; document: StockItem }[] }>(await server.http.get('/api/stock').expect(200));
+  expect(listed.items.map(({ document }) => document.food)).toEqual(['milk', 'oats', 'oats']);
+  const { id, document } = listed.items[1]!;
+  const fewer = { ...document, amount: 2 };
+  await server.http.put(`/api/stock/${id}`).send({ revision: 1, document: fewer }).expect(200);
+  await server.http.put(`/api/stock/${id}`).send({ revision: 1, document }).expect(409);
+  await server.http
+    .put(`/api/stock/${id}`)
+    .send({ revision: 2, document: { ...fewer, unit: 'bag' } })
+    .expect(422);
+  await server.http
+    .post('/api/stock')
+    .send({
+      items: [
+        { food: 'oats', amount: 1, unit: 'kg' },
+        { food: 'gold', amount: 1, unit: 'kg' },
+      ],
+    })
+    .expect(422);
+  await server.http
+    .post('/api/foods')
+    .send({ document: { id: 'oat-flakes', name: 'Oat flakes', measures: { scoop: 30 } } })
+    .expect(201);
+  await server.http.post('/api/merges').send({ kept: 'oat-flakes', gone: 'oats' }).expect(201);
+  const merged = body<{ items: { document: StockItem }[] }>(await server.http.get('/api/stock').expect(200));
+  // Three hundred grams stay what they are, whatever either food calls a scoop.
+  expect(merged.items.map(({ document: { food, amount, unit } }) => [food, amount, unit])).toEqual([
+    ['milk', 0.5, 'l'],
+    ['oat-flakes', 80, 'g'],
+    ['oat-flakes', 500, 'g'],
+  ]);
+  await server.http.delete(`/api/stock/${id}`).expect(204);
+  await server.http.delete(`/api/stock/${id}`).expect(404);
+  await server.http.delete('/api/stock/not-an-id').expect(404);
+  await server.http.get('/api/shopping?sessions=nobody').expect(404);
+});
