@@ -409,7 +409,7 @@ export class StepUseEntry {
 }
 
 /** What a step holds: names, or names with a heat. */
-function Uses(): PropertyDecorator {
+export function Uses(): PropertyDecorator {
   return ManyAnyOf('must be a name, or {"name": "oven", "at": 180}', 20, 'things', { text: 60, types: [StepUseEntry] });
 }
 

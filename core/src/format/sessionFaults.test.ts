@@ -34,6 +34,7 @@ test('a sound session is read, and written as it was', () => {
     ovenTolerance: 10,
     dishes: [{ recipe: 'stew', boxes: 8, choose: { 2: 'slow cooker' } }],
     done: [{ dish: 1, step: 1, start: 0 }],
+    adjusted: [{ dish: 1, step: 1, minutes: 8, hands: 8, uses: ['board'] }],
     pinned: [{ dish: 1, step: 2, start: 90 }],
     name: 'Sunday',
     cookNames: ['Ada'],

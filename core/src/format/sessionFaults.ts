@@ -1,6 +1,6 @@
 import type { Food } from '../food/index.js';
-import { stepInCircle, timedSteps } from '../method/index.js';
-import { equipmentOf, type Session } from '../plan/index.js';
+import { stepInCircle } from '../method/index.js';
+import { equipmentOf, sessionSteps, type Session } from '../plan/index.js';
 import { stepOf, type Recipe } from '../recipe/index.js';
 import type { StockItem } from '../shop/index.js';
 import type { BatchGround } from './batchFaults.js';
@@ -50,9 +50,9 @@ function* chosenFaults(recipe: Recipe, choose: NonNullable<Session['dishes'][num
  * is asked when it is planned, and the file is sound all the same.
  */
 export function unplannable(session: Session, recipes: ReadonlyMap<string, Recipe>, path: string): Fault[] {
-  return session.dishes.flatMap(({ recipe: id, choose = {} }, d) => {
+  return session.dishes.flatMap(({ recipe: id }, d) => {
     const recipe = recipes.get(id);
-    return recipe ? [...heldFaults(session, recipe, choose, `${path}.dishes[${d}]`)] : [];
+    return recipe ? [...heldFaults(session, recipe, d, `${path}.dishes[${d}]`)] : [];
   });
 }
 
@@ -74,13 +74,14 @@ export function withoutGoneSteps(session: Session, recipes: ReadonlyMap<string, 
     ...session,
     dishes,
     ...(session.done ? { done: there(session.done) } : {}),
+    ...(session.adjusted ? { adjusted: there(session.adjusted) } : {}),
     ...(session.pinned ? { pinned: there(session.pinned) } : {}),
   };
 }
 
 /** Steps that hold more than there is of something: no plan has a place for them. */
-function* heldFaults(session: Session, recipe: Recipe, choose: { readonly [step: string]: string }, dish: string): Generator<Fault> {
-  const steps = timedSteps(recipe, new Map(Object.entries(choose).map(([number, way]) => [Number(number), way])));
+function* heldFaults(session: Session, recipe: Recipe, dish: number, path: string): Generator<Fault> {
+  const steps = sessionSteps(session, dish, recipe);
   // A circle is the recipe's own fault.
   if (stepInCircle(steps) !== undefined) return;
   const there = equipmentOf(session);
@@ -90,9 +91,9 @@ function* heldFaults(session: Session, recipe: Recipe, choose: { readonly [step:
       const shelves = there.get(name) ?? [1];
       const says = `step ${number} of "${recipe.title}" holds ${heats.length === 1 ? '' : `${heats.length} of `}"${name}"`;
       if (shelves.length === 0)
-        yield { path: `${dish}.recipe`, message: `${says}, and this session has none; add one, or choose another way` };
+        yield { path: `${path}.recipe`, message: `${says}, and this session has none; add one, or choose another way` };
       else if (minutes > 0 && !haveRoom(heats, shelves, session.ovenTolerance ?? 0))
-        yield { path: `${dish}.recipe`, message: `${says}, and there is no room for them at once; add a unit or a shelf` };
+        yield { path: `${path}.recipe`, message: `${says}, and there is no room for them at once; add a unit or a shelf` };
     }
   }
 }
@@ -116,8 +117,12 @@ function haveRoom(heats: readonly (number | undefined)[], shelves: readonly numb
   return place(0);
 }
 
-function* doneFaults({ done = [], pinned = [], dishes }: Session, recipes: ReadonlyMap<string, Recipe>, path: string): Generator<Fault> {
-  for (const [list, entries] of Object.entries({ done, pinned })) {
+function* doneFaults(
+  { done = [], pinned = [], adjusted = [], dishes }: Session,
+  recipes: ReadonlyMap<string, Recipe>,
+  path: string,
+): Generator<Fault> {
+  for (const [list, entries] of Object.entries({ done, pinned, adjusted })) {
     const seen = new Set<string>();
     for (const [i, { dish, step }] of entries.entries()) {
       const at = `${path}.${list}[${i}]`;

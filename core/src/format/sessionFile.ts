@@ -1,6 +1,8 @@
-import type { DoneStep, Equipment, PinnedStep, Session, SessionDish } from '../plan/index.js';
+import type { StepUse } from '../recipe/index.js';
+import type { AdjustedStep, DoneStep, Equipment, PinnedStep, Session, SessionDish } from '../plan/index.js';
 import type { StockItem } from '../shop/index.js';
 import { Day, Id, Many, Optional, Quantity, Text, Texts, WholeNumber, must } from './constraints.js';
+import { Uses } from './kitchenFile.js';
 
 /** Minutes of more than a month: nothing is planned so far. */
 const LATEST_MINUTE = 100_000;
@@ -58,6 +60,14 @@ export class PinnedStepEntry implements PinnedStep {
   @WholeNumber(0, LATEST_MINUTE) start: number;
 }
 
+export class AdjustedStepEntry implements AdjustedStep {
+  @WholeNumber(1, MOST_DISHES) dish: number;
+  @WholeNumber(1, 100_000) step: number;
+  @Optional() @WholeNumber(0, LATEST_MINUTE) minutes?: number;
+  @Optional() @WholeNumber(0, LATEST_MINUTE) hands?: number;
+  @Optional() @Uses() uses?: StepUse[];
+}
+
 export class SessionEntry implements Session {
   @Id() id: string;
   @Day() date: string;
@@ -67,6 +77,7 @@ export class SessionEntry implements Session {
   @Optional() @Many(() => EquipmentEntry, 100, 'kinds of equipment') equipment?: EquipmentEntry[];
   @Optional() @Quantity({ most: 500 }) ovenTolerance?: number;
   @Optional() @Many(() => DoneStepEntry, 1000, 'steps done') done?: DoneStepEntry[];
+  @Optional() @Many(() => AdjustedStepEntry, 1000, 'adjusted steps') adjusted?: AdjustedStepEntry[];
   @Optional() @Many(() => PinnedStepEntry, 1000, 'pinned steps') pinned?: PinnedStepEntry[];
   @Optional() @Text(200) name?: string;
   @Optional() @Texts(60) cookNames?: string[];
@@ -82,4 +93,12 @@ export class StockEntry implements StockItem {
 }
 
 /** Classes of sessions and stock, for the schema. */
-export const SESSION_CLASSES = [SessionDishEntry, EquipmentEntry, DoneStepEntry, PinnedStepEntry, SessionEntry, StockEntry];
+export const SESSION_CLASSES = [
+  SessionDishEntry,
+  EquipmentEntry,
+  DoneStepEntry,
+  PinnedStepEntry,
+  AdjustedStepEntry,
+  SessionEntry,
+  StockEntry,
+];

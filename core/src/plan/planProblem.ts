@@ -1,4 +1,4 @@
-import { timedSteps } from '../method/index.js';
+import { timedSteps, timeOf, type TimedStep } from '../method/index.js';
 import type { Recipe } from '../recipe/index.js';
 import type { Session } from './session.js';
 
@@ -58,6 +58,30 @@ export function equipmentOf({ equipment = [] }: Pick<Session, 'equipment'>): Map
 }
 
 /**
+ * The steps of a dish with what they take in a session: by the ways that are chosen for it, and by what is said of this session alone.
+ *
+ * @param dish index in the session
+ */
+export function sessionSteps({ dishes, adjusted = [] }: Pick<Session, 'dishes' | 'adjusted'>, dish: number, recipe: Recipe): TimedStep[] {
+  const chosen = new Map(Object.entries(dishes[dish]?.choose ?? {}).map(([number, way]) => [Number(number), way]));
+  return timedSteps(recipe, chosen).map((step) => {
+    const own = adjusted.find((one) => one.dish === dish + 1 && one.step === step.number);
+    if (!own) return step;
+    const { text } = step.step;
+    // Hands that nobody has said follow what is said of the rest.
+    const hands = own.hands ?? (step.read.has('hands') ? undefined : step.hands);
+    const timed = timeOf({
+      text,
+      minutes: own.minutes ?? step.minutes,
+      ...(hands === undefined ? {} : { hands }),
+      uses: own.uses ?? step.uses.map(({ name, at }) => (at === undefined ? name : { name, at })),
+    });
+    const said = new Set((['minutes', 'hands', 'uses'] as const).filter((key) => own[key] !== undefined));
+    return { ...step, ...timed, read: new Set([...step.read].filter((key) => !said.has(key as 'minutes'))) };
+  });
+}
+
+/**
  * Puts a session's steps together with what they hold (kitchen file, Steps with times; Session and its plan).
  *
  * @param recipeOf by id; every dish's recipe is there, and each way that is chosen
@@ -69,10 +93,9 @@ export function planProblem(session: Session, recipeOf: (id: string) => Recipe, 
   const pins = new Map((session.pinned ?? []).map((one) => [`${one.dish}/${one.step}`, Math.max(now, one.start)]));
   const tasks: PlanTask[] = [];
   const names: string[] = [...kinds.keys()];
-  for (const [d, { recipe, choose = {} }] of session.dishes.entries()) {
-    const chosen = new Map(Object.entries(choose).map(([number, way]) => [Number(number), way]));
+  for (const [d, { recipe }] of session.dishes.entries()) {
     const first = tasks.length;
-    for (const step of timedSteps(recipeOf(recipe), chosen)) {
+    for (const step of sessionSteps(session, d, recipeOf(recipe))) {
       const done = begun.get(`${d + 1}/${step.number}`);
       const length = done ? (done.end ?? Math.max(done.start + step.minutes, now)) - done.start : step.minutes;
       for (const { name } of step.uses)

@@ -1,3 +1,5 @@
+import type { StepUse } from '../recipe/index.js';
+
 /** A dish of a session. */
 export interface SessionDish {
   /** The recipe's id. */
@@ -38,6 +40,17 @@ export interface PinnedStep {
   readonly start: number;
 }
 
+/** What a step takes in this session, where that is another than its recipe says. */
+export interface AdjustedStep {
+  /** From 1. */
+  readonly dish: number;
+  /** From 1. */
+  readonly step: number;
+  readonly minutes?: number;
+  readonly hands?: number;
+  readonly uses?: readonly StepUse[];
+}
+
 /** Dishes cooked together, by whom and with what (kitchen file, Session). */
 export interface Session {
   readonly id: string;
@@ -52,6 +65,8 @@ export interface Session {
   /** Degrees C that lie between the lowest and the highest heat in one unit at most; left out: none. */
   readonly ovenTolerance?: number;
   readonly done?: readonly DoneStep[];
+  /** Steps that take another time or place in this session. */
+  readonly adjusted?: readonly AdjustedStep[];
   /** Steps put where they are by hand; where no plan can keep that, they start as soon after as they can. */
   readonly pinned?: readonly PinnedStep[];
   /** What it is called: "Sunday prep". */
