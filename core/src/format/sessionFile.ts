@@ -66,6 +66,7 @@ export class AdjustedStepEntry implements AdjustedStep {
   @Optional() @WholeNumber(0, LATEST_MINUTE) minutes?: number;
   @Optional() @WholeNumber(0, LATEST_MINUTE) hands?: number;
   @Optional() @Uses() uses?: StepUse[];
+  @Optional() @WholeNumber(0, LATEST_MINUTE) within?: number;
 }
 
 export class SessionEntry implements Session {

@@ -14,8 +14,6 @@ export interface OrderAim {
   readonly pinned: boolean;
   /** The ends of the dishes together, at least: then tasks are placed as late as they can be, else as early. */
   readonly ends?: number;
-  /** Minutes before which tasks do not start. */
-  readonly notBefore?: ReadonlyMap<number, number>;
 }
 
 /** What to keep of a plan, where not everything is to be searched anew. */
@@ -106,7 +104,6 @@ export class OrderSearch {
     if (tasks.some((one) => one.begun !== undefined && one.begun + one.length > this.aim.minutes)) return undefined;
     if (!lags.startBy(tasks.flatMap(({ length }, t) => (begun[t] ? [] : [[t + 1, this.aim.minutes - length] as const])))) return undefined;
     for (const t of this.aim.pinned ? this.ground.pinned : []) if (!lags.add(t + 1, 0, -(tasks[t]?.pinned ?? 0))) return undefined;
-    for (const [t, minute] of this.aim.notBefore ?? []) if (!lags.add(0, t + 1, minute)) return undefined;
     const units = new Int16Array(places.length).fill(-1);
     for (const [p, { kind }] of places.entries()) if (problem.kinds[kind]?.shelves.length === 1) units[p] = 0;
     const forced = limited.map((t) => this.#forced(lags, t));

@@ -77,7 +77,8 @@ export function sessionSteps({ dishes, adjusted = [] }: Pick<Session, 'dishes' |
       uses: own.uses ?? step.uses.map(({ name, at }) => (at === undefined ? name : { name, at })),
     });
     const said = new Set((['minutes', 'hands', 'uses'] as const).filter((key) => own[key] !== undefined));
-    return { ...step, ...timed, read: new Set([...step.read].filter((key) => !said.has(key as 'minutes'))) };
+    const within = step.after.length === 0 ? undefined : (own.within ?? step.within);
+    return { ...step, ...timed, within, read: new Set([...step.read].filter((key) => !said.has(key as 'minutes'))) };
   });
 }
 

@@ -191,23 +191,13 @@ export class PlanSearch {
 
   /** Keeps a plan that is better, its dishes ended as late as its order lets them. */
   #better(found: FoundPlan): void {
-    const { tasks, problem } = this.ground;
+    const { problem } = this.ground;
     let plan = found;
     const ends = (worth: FoundPlan) => worth.minutes * problem.dishes - worth.waits;
     const aim = { minutes: plan.minutes, late: plan.late, pinned: plan.off === 0 };
     const later = this.#sameOrder(plan, { ...aim, ends: ends(plan) });
-    if (later) {
-      // Only the ends are to be late: all that leads to them starts as soon as it can.
-      const notBefore = new Map<number, number>();
-      for (let dish = 1; dish <= problem.dishes; dish++) {
-        const own = tasks.flatMap((one, t) => (one.dish === dish && one.begun === undefined ? [t] : []));
-        const end = (t: number) => (later.placing.starts[t] as number) + (tasks[t] as PlanTask).length;
-        const last = own.reduce<number | undefined>((most, t) => (most === undefined || end(t) > end(most) ? t : most), undefined);
-        if (last !== undefined) notBefore.set(last, later.placing.starts[last] as number);
-      }
-      const sooner = this.#sameOrder(later, { ...aim, notBefore });
-      for (const one of [later, sooner]) if (one && compared(one, plan) <= 0) plan = one;
-    }
+    // All of it as late as the order lets it: what is cooked stands as little as can be before it is gone on with.
+    if (later && compared(later, plan) <= 0) plan = later;
     if (plan === this.#best || isBetter(plan, this.#best)) {
       if (plan.minutes < this.#best.minutes || plan.late < this.#best.late || plan.off < this.#best.off) this.#whole = undefined;
       this.#best = plan;

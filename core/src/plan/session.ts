@@ -49,6 +49,8 @@ export interface AdjustedStep {
   readonly minutes?: number;
   readonly hands?: number;
   readonly uses?: readonly StepUse[];
+  /** Minutes that it may wait once what it waits for is done. */
+  readonly within?: number;
 }
 
 /** Dishes cooked together, by whom and with what (kitchen file, Session). */

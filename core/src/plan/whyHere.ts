@@ -23,7 +23,7 @@ export type WhyHere =
   | { readonly is: 'place'; readonly name: string; readonly of: StepPlace }
   /** What follows it may not wait long, and cannot be sooner. */
   | { readonly is: 'holds'; readonly of: StepPlace }
-  /** It could start so much sooner; here its dish is ready closer to the others. Minutes. */
+  /** It could start so much sooner; here less stands and waits. Minutes. */
   | { readonly is: 'free'; readonly sooner: number };
 
 /** Every reason that holds a step where it is; with 'free' there is no other. */
@@ -36,16 +36,33 @@ export function whyHere(problem: PlanProblem, plan: Pick<SessionPlan, 'steps'>, 
  */
 export function criticalChain(problem: PlanProblem, plan: Pick<SessionPlan, 'steps' | 'minutes'>): StepPlace[] {
   const reasons = new Reasons(problem, plan.steps);
-  const chain: StepPlace[] = [];
-  const seen = new Set<string>();
-  let at: StepPlace | undefined = plan.steps.find(({ end }) => end === plan.minutes);
-  while (at && !seen.has(`${at.dish}/${at.step}`)) {
-    seen.add(`${at.dish}/${at.step}`);
-    chain.unshift({ dish: at.dish, step: at.step });
-    const why = reasons.of(at);
-    at = why.flatMap((one) => ('of' in one && !seen.has(`${one.of.dish}/${one.of.step}`) ? [one.of] : []))[0];
-  }
-  return chain;
+  const known = new Map<string, Chain>();
+  const chainTo = (at: StepPlace): Chain => {
+    const key = `${at.dish}/${at.step}`;
+    const ready = known.get(key);
+    if (ready) return ready;
+    const own = { dish: at.dish, step: at.step };
+    const start = plan.steps.find((one) => one.dish === at.dish && one.step === at.step)?.start ?? 0;
+    // Against going round in a circle of steps that take no time.
+    known.set(key, { from: start, steps: [own] });
+    // Of several that hold it, the one that itself is held from earliest on.
+    const longest = reasons
+      .of(at)
+      .flatMap((why) => ('of' in why ? [chainTo(why.of)] : []))
+      .reduce<Chain | undefined>((best, one) => (best && best.from <= one.from ? best : one), undefined);
+    const chain = longest ? { from: longest.from, steps: [...longest.steps, own] } : { from: start, steps: [own] };
+    known.set(key, chain);
+    return chain;
+  };
+  const ends = plan.steps.filter(({ end }) => end === plan.minutes).map(chainTo);
+  const longest = ends.reduce<Chain | undefined>((best, one) => (best && best.from <= one.from ? best : one), undefined);
+  return [...(longest?.steps ?? [])];
+}
+
+/** Steps that hold each other, and when the first of them starts. */
+interface Chain {
+  readonly from: number;
+  readonly steps: readonly StepPlace[];
 }
 
 class Reasons {
