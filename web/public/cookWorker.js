@@ -1,5 +1,5 @@
-// Keeps what a cook needs when the server is gone: the page at the stove, what it is made of, and the foods it counts with. It answers
-// from what it kept only where the server does not; a batch itself is kept by the page (features/cook/cookStore.ts).
+// Keeps what a cook needs when the server is gone: the pages at the stove and in the shop, what they are made of, and the foods they count with. It answers
+// from what it kept only where the server does not; a batch itself, and a shopping list, are kept by the page (features/cook/cookStore.ts, features/shopping/shoppingStore.ts).
 const KEPT = 'portiona-cook-1';
 const OF_THE_KITCHEN = new Set(['/api/kitchen', '/api/foods', '/api/packs']);
 
@@ -37,7 +37,7 @@ self.addEventListener('fetch', (event) => {
   const { request } = event;
   const address = new URL(request.url);
   if (request.method !== 'GET' || address.origin !== self.location.origin) return;
-  const isPage = request.mode === 'navigate' && address.pathname.startsWith('/cook/');
+  const isPage = request.mode === 'navigate' && (address.pathname.startsWith('/cook/') || address.pathname === '/plan/shopping');
   if (address.pathname.startsWith('/assets/')) event.respondWith(keptFirst(request, address));
   else if (isPage || OF_THE_KITCHEN.has(address.pathname)) event.respondWith(keptLast(request, address));
 });

@@ -4,6 +4,7 @@ export * from './batchFile.js';
 export * from './batchReport.js';
 export * from './calcReport.js';
 export * from './planReport.js';
+export * from './shoppingSheet.js';
 export * from './sessionFile.js';
 export * from './sessionFaults.js';
 export * from './csvSheets.js';

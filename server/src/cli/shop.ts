@@ -1,7 +1,6 @@
 import { parseArgs } from 'node:util';
-import { shoppingList, shopReport, taughtKitchen } from '@portiona/core';
+import { shoppingList, shoppingText, shopReport, taughtKitchen } from '@portiona/core';
 import { CommandFault, readKitchenFile } from './kitchenFiles.js';
-import { shopTable } from './shopTable.js';
 
 const USAGE = 'usage: portiona shop FILE [--session ID]... [--trip MONEY] [--json]';
 
@@ -21,7 +20,11 @@ function main(): void {
       if (!entry.sessions.some((session) => session.id === id)) throw new CommandFault([`--session: ${file} has no session "${id}"`]);
     const sessions = entry.sessions.filter(({ id }) => ids.length === 0 || ids.includes(id));
     const list = shoppingList(sessions, entry.stock, taughtKitchen(entry, entry.batches), trip === undefined ? {} : { trip });
-    process.stdout.write(json ? `${JSON.stringify(shopReport(list), null, 1)}\n` : shopTable(list, entry));
+    process.stdout.write(
+      json
+        ? `${JSON.stringify(shopReport(list), null, 1)}\n`
+        : shoppingText(list, new Map(entry.foods.map((food) => [food.id, food])), entry.settings.currency),
+    );
   } catch (error) {
     if (!(error instanceof CommandFault)) throw error;
     process.stderr.write(`${error.lines.join('\n')}\n`);

@@ -1,6 +1,7 @@
 import { Controller, Get, Header, Param, Query, Res } from '@nestjs/common';
 import { ApiOkResponse, ApiOperation, ApiProduces, ApiQuery, ApiTags } from '@nestjs/swagger';
 import type { Response } from 'express';
+import { sessionIds } from '../shopping/sessionIds.js';
 import { Threads } from '../threads/threads.js';
 import type { Scope } from '../scope/scope.js';
 import { InScope } from '../scope/inScope.js';
@@ -42,6 +43,30 @@ export class ExportsController {
   @Header('Cache-Control', 'no-store')
   prices(@InScope() scope: Scope): Promise<string> {
     return this.threads.text('exportPrices', scope);
+  }
+
+  @Get('shopping.csv')
+  @ApiOperation({ operationId: 'exportShopping', summary: 'What to buy for sessions as a sheet' })
+  @ApiQuery({ name: 'sessions', description: 'Ids, separated by commas' })
+  @ApiProduces('text/csv')
+  @ApiOkResponse({ schema: { type: 'string' } })
+  @Header('Content-Type', 'text/csv; charset=utf-8')
+  @Header('Content-Disposition', 'attachment; filename="shopping.csv"')
+  @Header('Cache-Control', 'no-store')
+  shopping(@InScope() scope: Scope, @Query('sessions') sessions?: string): Promise<string> {
+    return this.threads.text('exportShopping', scope, sessionIds(sessions));
+  }
+
+  @Get('shopping.txt')
+  @ApiOperation({ operationId: 'exportShoppingText', summary: 'What to buy for sessions as text' })
+  @ApiQuery({ name: 'sessions', description: 'Ids, separated by commas' })
+  @ApiProduces('text/plain')
+  @ApiOkResponse({ schema: { type: 'string' } })
+  @Header('Content-Type', 'text/plain; charset=utf-8')
+  @Header('Content-Disposition', 'attachment; filename="shopping.txt"')
+  @Header('Cache-Control', 'no-store')
+  shoppingText(@InScope() scope: Scope, @Query('sessions') sessions?: string): Promise<string> {
+    return this.threads.text('exportShoppingText', scope, sessionIds(sessions));
   }
 
   @Get('batches.csv')

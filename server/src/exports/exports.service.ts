@@ -4,6 +4,8 @@ import {
   foodsSheet,
   kitchenFileText,
   linesSheet,
+  shoppingSheet,
+  shoppingText,
   pricesSheet,
   recipesSheet,
   withThenIfOther,
@@ -22,6 +24,7 @@ import { MOST_KITCHEN_FILE } from '../http/mostBytes.js';
 import { PhotosService } from '../photos/photos.service.js';
 import { RecipesService } from '../recipes/recipes.service.js';
 import { SessionsService } from '../sessions/sessions.service.js';
+import { ShoppingService } from '../shopping/shopping.service.js';
 import { StockService } from '../shopping/stock.service.js';
 import type { Scope } from '../scope/scope.js';
 
@@ -37,6 +40,7 @@ export class ExportsService {
     private readonly photos: PhotosService,
     private readonly sessions: SessionsService,
     private readonly stock: StockService,
+    private readonly shopping: ShoppingService,
   ) {}
 
   /**
@@ -107,6 +111,18 @@ export class ExportsService {
         settings: await this.kitchens.stated(scope),
       };
     });
+  }
+
+  /** What to buy for sessions, a row for each kind of pack. @throws NotFoundError */
+  async shoppingSheet(scope: Scope, sessions: readonly string[]): Promise<string> {
+    const { list, foods, currency } = await this.shopping.list(scope, sessions);
+    return csvText(shoppingSheet(list, foods, currency));
+  }
+
+  /** What to buy for sessions, as text. @throws NotFoundError */
+  async shoppingText(scope: Scope, sessions: readonly string[]): Promise<string> {
+    const { list, foods, currency } = await this.shopping.list(scope, sessions);
+    return shoppingText(list, foods, currency);
   }
 
   /** Foods at hand with their composition per 100 g, by name. */

@@ -18,11 +18,12 @@ import { InScope } from '../scope/inScope.js';
 import type { Scope } from '../scope/scope.js';
 import { Threads } from '../threads/threads.js';
 import { KeptTickDto, NewStockDto, SavedStockDto, SaveStockDto, ShoppingDto, ShoppingTicksDto, StockDto } from './shopping.dto.js';
+import { sessionIds } from './sessionIds.js';
 import { ShoppingService } from './shopping.service.js';
 import { StockService } from './stock.service.js';
 
 /** What came into stock. */
-export class PutAwayDto {
+export class BasketPutAwayDto {
   @ApiProperty({ description: 'How many kinds of packs' }) added: number;
 }
 
@@ -40,7 +41,7 @@ export class ShoppingController {
   @ApiQuery({ name: 'sessions', description: 'Ids, separated by commas' })
   @ApiOkResponse({ type: ShoppingDto })
   get(@InScope() scope: Scope, @Query('sessions') sessions?: string) {
-    return this.threads.json('shoppingFor', scope, idsOf(sessions));
+    return this.threads.json('shoppingFor', scope, sessionIds(sessions));
   }
 
   @Post('shopping/ticks')
@@ -57,9 +58,9 @@ export class ShoppingController {
   @HttpCode(200)
   @ApiOperation({ operationId: 'putBasketAway', summary: 'Puts what is in the basket into stock' })
   @ApiQuery({ name: 'sessions', description: 'Ids, separated by commas' })
-  @ApiOkResponse({ type: PutAwayDto })
-  putAway(@InScope() scope: Scope, @Query('sessions') sessions?: string): Promise<PutAwayDto> {
-    return this.shopping.putAway(scope, idsOf(sessions));
+  @ApiOkResponse({ type: BasketPutAwayDto })
+  putAway(@InScope() scope: Scope, @Query('sessions') sessions?: string): Promise<BasketPutAwayDto> {
+    return this.shopping.putAway(scope, sessionIds(sessions));
   }
 
   @Get('stock')
@@ -94,8 +95,4 @@ export class ShoppingController {
   removeStock(@InScope() scope: Scope, @Param('id') id: string): Promise<void> {
     return this.stock.remove(scope, id);
   }
-}
-
-function idsOf(sessions: string | undefined): string[] {
-  return (sessions ?? '').split(',').filter((id) => id !== '');
 }

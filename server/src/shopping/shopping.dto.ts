@@ -72,7 +72,10 @@ export class ShoppingTickDto {
   @ApiProperty({ description: 'Food, net weight, unit and shop of the pack, as a JSON list' }) @Text(400, true) pack: string;
   @ApiProperty({ enum: ['bought', 'missing', 'open'] }) @OneOf(['bought', 'missing', 'open']) state: 'bought' | 'missing' | 'open';
   @ApiProperty({ description: 'How many' }) @WholeNumber(0, 10_000) count: number;
-  @ApiProperty({ required: false, description: 'What one cost at the till, major units' }) @Optional() @Price() paid?: number | string;
+  @ApiProperty({ required: false, type: String, description: 'What one cost at the till, major units, such as "1.95"' })
+  @Optional()
+  @Price()
+  paid?: number | string;
   @ApiProperty({ description: 'When, where it was done: of two, the later counts' }) @Instant() at: string;
 }
 

@@ -1,5 +1,14 @@
 import { Injectable } from '@nestjs/common';
-import { foodOfPackKey, shoppingNeeds, type StockEntry } from '@portiona/core';
+import {
+  foodOfPackKey,
+  shoppingList,
+  shoppingNeeds,
+  type Food,
+  type Kitchen,
+  type Session,
+  type Shopping,
+  type StockEntry,
+} from '@portiona/core';
 import { Database } from '../database/database.js';
 import { NotFoundError, ValidationError } from '../http/problems.js';
 import { RecipesService } from '../recipes/recipes.service.js';
@@ -25,12 +34,7 @@ export class ShoppingService {
    */
   get(scope: Scope, ids: readonly string[]): Promise<ShoppingDto> {
     return this.database.read(async () => {
-      const sessions = await this.sessions.loadForCalculation(scope, ids);
-      for (const id of ids) if (!sessions.some((session) => session.id === id)) throw new NotFoundError('session', id);
-      const cooked = await this.recipes.loadForCalculation(scope, [
-        ...new Set(sessions.flatMap(({ dishes }) => dishes.map(({ recipe }) => recipe))),
-      ]);
-      const kitchen = await this.recipes.kitchenUnder(scope, cooked);
+      const { sessions, kitchen } = await this.#kitchenFor(scope, ids);
       const { foods, unmatched } = shoppingNeeds(sessions, await this.stock.loadForCalculation(scope), kitchen);
       const { currency, date, maxPriceAge, shoppingTrip } = kitchen.settings;
       const needed = new Set(foods.map(({ food }) => food));
@@ -50,6 +54,27 @@ export class ShoppingService {
         ticks: await this.#ticks(scope, ids),
       };
     });
+  }
+
+  /** The list of some sessions, nothing in the basket yet, with the foods on it. @throws NotFoundError */
+  async list(
+    scope: Scope,
+    ids: readonly string[],
+  ): Promise<{ readonly list: Shopping; readonly foods: ReadonlyMap<string, Food>; readonly currency: string }> {
+    const { list, kitchen } = await this.database.read(async () => {
+      const { sessions, kitchen: here } = await this.#kitchenFor(scope, ids);
+      return { list: shoppingList(sessions, await this.stock.loadForCalculation(scope), here), kitchen: here };
+    });
+    return { list, foods: new Map(kitchen.content.foods.map((food) => [food.id, food])), currency: kitchen.settings.currency };
+  }
+
+  async #kitchenFor(scope: Scope, ids: readonly string[]): Promise<{ readonly sessions: readonly Session[]; readonly kitchen: Kitchen }> {
+    const sessions = await this.sessions.loadForCalculation(scope, ids);
+    for (const id of ids) if (!sessions.some((session) => session.id === id)) throw new NotFoundError('session', id);
+    const cooked = await this.recipes.loadForCalculation(scope, [
+      ...new Set(sessions.flatMap(({ dishes }) => dishes.map(({ recipe }) => recipe))),
+    ]);
+    return { sessions, kitchen: await this.recipes.kitchenUnder(scope, cooked) };
   }
 
   /** Keeps ticks; of two of one pack, what was done later counts, in whatever order they come. */

@@ -41,6 +41,7 @@ export async function makeHouse(url: string | undefined): Promise<House> {
   const upstream = new UpstreamChangesService(database, recipes);
   const sessions = new SessionsService(database, once, recipes);
   const stock = new StockService(database, once, foods);
+  const shopping = new ShoppingService(database, sessions, recipes, stock);
   const summaries = new RecipeSummariesService(database, kitchens, recipes);
   return new House(
     recipes,
@@ -55,12 +56,12 @@ export async function makeHouse(url: string | undefined): Promise<House> {
     new MergesService(database, foods, packs, stock, recipes),
     new CardsService(database, once, kitchens, recipes, photos),
     new ImportsService(database, once, foods, packs, recipes, batches, photos, sessions, stock),
-    new ExportsService(database, kitchens, foods, packs, recipes, batches, photos, sessions, stock),
+    new ExportsService(database, kitchens, foods, packs, recipes, batches, photos, sessions, stock, shopping),
     batches,
     new LabelsService(batches),
     photos,
     new ReadingService(database),
     sessions,
-    new ShoppingService(database, sessions, recipes, stock),
+    shopping,
   );
 }

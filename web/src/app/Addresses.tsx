@@ -21,6 +21,10 @@ const { View: BatchesPage } = later(async () => ({ default: (await import('../fe
 const { View: DishBatchesPage } = later(async () => ({ default: (await import('../features/batches')).DishBatchesPage }));
 const { View: CardsPage } = later(async () => ({ default: (await import('./pantryPages')).CardsPage }));
 const { View: SeriesPage } = later(async () => ({ default: (await import('./pantryPages')).SeriesPage }));
+const { View: PlanPage } = later(async () => ({ default: (await import('./planPages')).PlanPage }));
+const { View: SessionPage } = later(async () => ({ default: (await import('./planPages')).SessionPage }));
+const { View: ShoppingPage } = later(async () => ({ default: (await import('./planPages')).ShoppingPage }));
+const { View: StockPage } = later(async () => ({ default: (await import('./planPages')).StockPage }));
 const { View: FindingsPage } = later(async () => ({ default: (await import('./pantryPages')).FindingsPage }));
 const { View: PutAwayPage } = later(async () => ({ default: (await import('./pantryPages')).PutAwayPage }));
 
@@ -47,6 +51,10 @@ export function Addresses() {
         <Route path="batches" element={<BatchesPage />} />
         <Route path="batches/:recipeId" element={<DishBatchesPage showWorking={(of) => <WorkingPanel {...of} />} />} />
         <Route path="portion/:batchId" element={<PortionPage />} />
+        <Route path="plan" element={<PlanPage />} />
+        <Route path="plan/shopping" element={<ShoppingPage />} />
+        <Route path="plan/stock" element={<StockPage />} />
+        <Route path="plan/:sessionId" element={<SessionPage />} />
         <Route path="begin" element={<BeginPage />} />
         <Route path="cards" element={<CardsPage />} />
         <Route path="cards/series/:name" element={<SeriesPage />} />

@@ -51,6 +51,7 @@ export function Shell() {
         <nav aria-label="Main">
           <NavLink to="/recipes">Recipes</NavLink>
           <NavLink to="/pantry">Pantry</NavLink>
+          <NavLink to="/plan">Plan</NavLink>
           <NavLink to="/batches">Batches</NavLink>
           <NavLink to="/cards">
             Cards <CardsMark />

@@ -19,6 +19,9 @@ const calls = (call: NonNullable<AppAction['call']>, name: string, ...also: stri
 export const APP_ACTIONS: readonly AppAction[] = [
   calls('start', 'Start a recipe', 'new', 'create', 'dish', 'bring', 'import', 'paste'),
   at('Recipes', '/recipes', 'list', 'book', 'dishes', 'all'),
+  at('Plan', '/plan', 'sessions', 'prep day', 'calendar', 'timeline', 'week', 'schedule'),
+  at('Shopping list', '/plan/shopping', 'buy', 'shops', 'packs', 'groceries', 'errands'),
+  at('What is in stock', '/plan/stock', 'cupboard', 'fridge', 'best before', 'use first', 'inventory'),
   at('Batches', '/batches', 'log', 'cooked', 'yields', 'history of a dish'),
   at('Cards', '/cards', 'published', 'issues', 'readers', 'drift', 'series', 'holds'),
   at('What Check finds', '/findings', 'wrong', 'mistakes', 'to look at', 'whole kitchen', 'safety', 'all dishes'),

@@ -12,7 +12,7 @@ import { CookStep, stepTextNow } from './CookStep';
 import { CookTimers } from './CookTimers';
 import { keepForOffline } from './keepForOffline';
 import { OutAndWeighed } from './OutAndWeighed';
-import { plainStep } from './plainStep';
+import { stepWords } from '@portiona/core';
 import type { TimerNow } from './timers';
 import { CookScale } from './CookScale';
 import { lineRows, linesToWeigh, partsToWeigh, weighedLine, weighedPart } from './toWeigh';
@@ -200,7 +200,7 @@ function Cook({ batch, kitchen, plan, timers, say, waiting, refused, awake, offl
             <b>{at + 1 <= steps.length ? at + 1 : ''}</b>
             <span className={nextState === '' ? '' : 'one-row'}>
               {nextState !== '' && <em className="cook-peek-state">{nextState}</em>}
-              {next ? plainStep(next.text) : at > steps.length ? 'That was the last' : 'Weigh what came out'}
+              {next ? stepWords(next.text) : at > steps.length ? 'That was the last' : 'Weigh what came out'}
             </span>
             <ArrowRight size={30} aria-hidden />
           </button>

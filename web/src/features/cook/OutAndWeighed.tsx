@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { longSteps, type Batch, type BatchEdit, type Kitchen, type PlannedBatch } from '@portiona/core';
 import { Segmented } from '../../ui/Segmented';
-import { plainStep } from './plainStep';
+import { stepWords } from '@portiona/core';
 import { lineRows, type LineRow } from './toWeigh';
 import { WeighRow, type OnScale } from './WeighRow';
 
@@ -34,7 +34,7 @@ export function OutAndWeighed({ plan, batch, kitchen, say, onScale }: OutProps) 
           {early
             .map(
               ({ step: { number, step }, minutes }) =>
-                `step ${number}, ${minutes === undefined ? 'overnight' : `${Math.round(minutes / 60)} h`}: ${plainStep(step.text).slice(0, 60)}`,
+                `step ${number}, ${minutes === undefined ? 'overnight' : `${Math.round(minutes / 60)} h`}: ${stepWords(step.text).slice(0, 60)}`,
             )
             .join('; ')}
         </p>

@@ -1,5 +1,5 @@
 import { Kitchen, withIds, type Recipe } from '@portiona/core';
-import { plainStep } from './plainStep';
+import { stepWords } from '@portiona/core';
 import { stepRows } from './stepRows';
 import { clockFace, timerNow } from './timers';
 
@@ -56,7 +56,7 @@ test('a step stands in the order of doing: what goes in on rows of its own, what
 
 test('a line that is gone keeps its words in the sentence', () => {
   expect(read('Stir in {dal/9 plums} now.')).toEqual(['Stir in plums now.']);
-  expect(plainStep('Stir in {dal/1 lentils} and {~dal/2 squash}.')).toBe('Stir in lentils and squash.');
+  expect(stepWords('Stir in {dal/1 lentils} and {~dal/2 squash}.')).toBe('Stir in lentils and squash.');
 });
 
 test('a timer is called by the clause its time stands in', () => {

@@ -1,6 +1,6 @@
 import { useDeferredValue, useMemo, useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
-import { bestPack, candidatePacks, FoodIndex, foodEnergyAgreement, per100gOf, type Food, type Kitchen } from '@portiona/core';
+import { bestPack, candidatePacks, foodEnergyAgreement, per100gOf, type Food, type Kitchen } from '@portiona/core';
 import { useFindFoodsQuery, useGetFoodQuery, useListFoodsQuery } from '../../api/api.gen';
 import { StarterPantry } from './StarterPantry';
 import { problemOf, problemText } from '../../api/problem';
@@ -13,6 +13,7 @@ import { Button } from '../../ui/Button';
 import { Ledger, LedgerGroup, LedgerRow } from '../../ui/Ledger';
 import { Chip } from '../../ui/Chip';
 import '../../ui/beside.css';
+import { foundFoods } from './foundFoods';
 import './pantry.css';
 
 /** Rows shown before more are asked for: enough to look through, few enough to stay quick. */
@@ -184,9 +185,4 @@ function FoodRow({ food, kitchen, on }: { readonly food: Food; readonly kitchen:
 
 function Per100({ amount, decimals = 1 }: { readonly amount: number | undefined; readonly decimals?: number }) {
   return <span className="num">{amount === undefined ? <span className="faint">unknown</span> : numberText(amount, decimals)}</span>;
-}
-
-function foundFoods(foods: readonly Food[], index: FoodIndex | undefined, words: string): readonly Food[] {
-  if (words.trim() === '' || !index) return foods;
-  return index.find(words, 40).map(({ food }) => food);
 }

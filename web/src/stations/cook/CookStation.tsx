@@ -24,7 +24,7 @@ import { numberText } from '../../ui/numberText';
 import { servingNames } from '../../ui/servingNames';
 import { dayOf } from '../../ui/timeText';
 import { useToast } from '../../ui/Toasts';
-import { plainStep } from '../../features/cook/plainStep';
+import { stepWords } from '@portiona/core';
 import { batchDay } from '../../features/batches/batchWords';
 import { useStation } from '../station';
 import './cookStation.css';
@@ -159,7 +159,7 @@ function Ahead({ recipe }: { readonly recipe: Recipe }) {
       <ol>
         {steps.map(({ number, step, minutes, hands, uses, read }) => (
           <li key={number}>
-            <span className="ahead-words">{plainStep(step.text)}</span>
+            <span className="ahead-words">{stepWords(step.text)}</span>
             <span className={read.has('minutes') ? 'num italic' : 'num'}>{minutes} min</span>
             <span className={read.has('hands') ? 'muted italic' : 'muted'}>
               {[hands === minutes ? 'by hand' : hands === 0 ? 'by itself' : `${hands} by hand`, ...uses.map(({ name }) => name)].join(', ')}
