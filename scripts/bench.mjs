@@ -6,7 +6,7 @@ import { faults } from '../server/bench/faults.mjs';
 
 const USUAL_KILLS = 40;
 const root = new URL('..', import.meta.url).pathname;
-const run = (script, ...args) => spawnSync(process.execPath, [script, ...args], { cwd: root, stdio: 'inherit', timeout: 300_000 });
+const run = (script, ...args) => spawnSync(process.execPath, [script, ...args], { cwd: root, stdio: 'inherit', timeout: 900_000 });
 
 if (process.argv[2] === 'faults') process.exit((await faults(Number(process.argv[3] ?? USUAL_KILLS))) ? 0 : 1);
 
@@ -29,6 +29,8 @@ run('core/bench/pagesMeant.mjs');
 run('core/bench/receiptsMeant.mjs');
 console.log('\nfaults planted for Check');
 run('core/bench/checksMeant.mjs');
+console.log('\nsessions planned, and shopped for');
+run('core/bench/plan.mjs');
 console.log('\nmake it fit');
 run('core/bench/fit.mjs');
 console.log('\nreaders of text, over nasty shapes of a megabyte');

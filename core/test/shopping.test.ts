@@ -11,7 +11,9 @@ import {
   shoppingList,
   shopReport,
   shopsCompared,
+  stockAfter,
   taughtKitchen,
+  usesUp,
   type Food,
   type Pack,
   type Session,
@@ -298,6 +300,73 @@ test('shops are compared: each alone with what it lacks, and what one more saves
     [['B', 'C'], 4, 5.2],
   ]);
   expect(list.shops).toEqual(['B', 'C']);
+});
+
+test('cooked from stock: what is to be used first goes first, in its own unit, and what lacked is told', () => {
+  const kitchen = kitchenOf({ foods: [food('eggs'), food('oats'), food('milk')] });
+  const stock: StockItem[] = [
+    { food: 'oats', amount: 1, unit: 'kg' },
+    { food: 'eggs', amount: 10, unit: 'piece', bestBefore: '2031-04-01' },
+    { food: 'eggs', amount: 4, unit: 'piece', bestBefore: '2031-03-15' },
+    { food: 'milk', amount: 1, unit: 'l' },
+  ];
+  const taken = stockAfter(
+    stock,
+    new Map([
+      ['eggs', 300],
+      ['oats', 1200],
+      ['milk', 100],
+    ]),
+    kitchen,
+  );
+  // Four of the older eggs, 200 g, then two of the younger.
+  expect(taken.changes).toEqual([
+    { index: 2, amount: 0 },
+    { index: 1, amount: 8 },
+    { index: 0, amount: 0 },
+  ]);
+  // Milk without a density weighs nobody knows what.
+  expect([...taken.lacking]).toEqual([
+    ['oats', 200],
+    ['milk', 100],
+  ]);
+});
+
+test('dishes by what they take of what is left over: what is worth most first', () => {
+  const kitchen = kitchenOf({
+    foods: [food('oats'), food('nuts'), food('milk')],
+    recipes: [
+      recipeOf([{ food: 'oats', amount: 300, unit: 'g' }], { id: 'porridge' }),
+      recipeOf(
+        [
+          { food: 'nuts', amount: 50, unit: 'g' },
+          { food: 'oats', amount: 100, unit: 'g' },
+          { food: 'milk', amount: 100, unit: 'g', optional: true },
+        ],
+        { id: 'bar' },
+      ),
+      recipeOf([{ food: 'milk', amount: 200, unit: 'g' }], { id: 'cooked' }),
+      recipeOf([{ food: 'water', amount: 200, unit: 'g' }], { id: 'unknown' }),
+    ],
+    packs: [pack('oats', 1000, 2, 'A'), pack('nuts', 100, 3, 'A')],
+  });
+  const left = new Map([
+    ['oats', 200],
+    ['nuts', 80],
+    ['milk', 100],
+  ]);
+  const found = usesUp(left, kitchen.content.recipes, kitchen, new Set(['cooked']));
+  expect(found.map(({ recipe, worth, foods }) => [recipe, Number(worth.toFixed(9)), foods.map(({ takes, all }) => [takes, all])])).toEqual([
+    [
+      'bar',
+      1.7,
+      [
+        [50, false],
+        [100, false],
+      ],
+    ],
+    ['porridge', 0.4, [[200, true]]],
+  ]);
 });
 
 test('a hundred and twenty foods in five packs each at four shops are bought at once', () => {

@@ -174,10 +174,84 @@ test('shopping: what sessions need less what is in stock, and the basket is kept
   expect(after.needs[1]).toMatchObject({ stock: 480, buy: 0 });
 });
 
+test('a list as text, as a sheet that holds no formula, as a PDF; sessions as a calendar; what uses up what is left', async () => {
+  const at = '?sessions=sunday';
+  await server.http
+    .post('/api/foods')
+    .send({ document: { id: 'trap', name: '=HYPERLINK("x")' } })
+    .expect(201);
+  await server.http
+    .post('/api/recipes')
+    .send({
+      document: {
+        ...recipe('oat-bar', 'Oat bar'),
+        parts: [
+          {
+            id: 'pot',
+            name: 'Pot',
+            lines: [
+              { food: 'oats', amount: 900, unit: 'g' },
+              { food: 'trap', amount: 5, unit: 'g' },
+            ],
+          },
+        ],
+      },
+    })
+    .expect(201);
+  await server.http
+    .post('/api/sessions')
+    .send({ document: session({ id: 'bars', name: 'Bars, and more', dishes: [{ recipe: 'oat-bar' }] }) })
+    .expect(201);
+  const text = (await server.http.get('/api/exports/shopping.txt?sessions=bars').expect(200)).text;
+  expect(text).toContain('  1 × 500 g Rolled oats, 0.95 EUR');
+  const sheet = (await server.http.get('/api/exports/shopping.csv?sessions=bars').expect(200)).text;
+  expect(sheet).toContain('no price that counts');
+  expect(sheet).not.toMatch(/(?:^|,)"?=HYPERLINK/m);
+  const pdf = (await server.http.get(`/api/exports/shopping.pdf${at}`).responseType('blob').expect(200)) as { body: Buffer };
+  expect(pdf.body.subarray(0, 5).toString()).toBe('%PDF-');
+  const calendar = (await server.http.get('/api/exports/sessions.ics').expect(200)).text;
+  expect(calendar).toContain('SUMMARY:Bars\\, and more');
+  // Fifteen minutes from nine, by the kitchen's own clock.
+  expect(calendar).toMatch(/DTSTART:20261206T090000\r?\nDTEND:20261206T091500/);
+  const uses = body<{ recipe: string; foods: { name: string; takes: number; all: boolean }[] }[]>(
+    await server.http.get('/api/shopping/uses-up?sessions=bars').expect(200),
+  );
+  expect(uses.map(({ recipe: of }) => of)).toContain('porridge');
+  await server.http.get('/api/exports/shopping.csv?sessions=nobody').expect(404);
+});
+
+test('a batch takes what it used out of stock once, and says what lacked', async () => {
+  await server.http
+    .post('/api/batches')
+    .send({ document: { id: 'cooked', recipe: 'porridge', date: '2026-12-06', servings: 2 } })
+    .expect(201);
+  const take = async () =>
+    body<{ taken: number; lacking: string[]; before: boolean }>(await server.http.post('/api/batches/cooked/take-stock').expect(200));
+  const amounts = async () =>
+    body<{ items: { document: StockItem }[] }>(await server.http.get('/api/stock').expect(200)).items.map(
+      ({ document: { food, amount, unit } }) => `${food} ${amount} ${unit}`,
+    );
+  expect(await amounts()).toEqual(['milk 0.5 l', 'oats 3 scoop', 'oats 500 g']);
+  // 120 g of oats are the three scoops; half a litre of milk is all there is.
+  expect(await take()).toEqual({ taken: 2, lacking: [], before: false });
+  expect(await amounts()).toEqual(['oats 500 g']);
+  expect(await take()).toEqual({ taken: 0, lacking: [], before: true });
+  await server.http.post('/api/batches/nobody/take-stock').expect(404);
+  await server.http
+    .post('/api/stock')
+    .send({
+      items: [
+        { food: 'oats', amount: 3, unit: 'scoop', place: 'cupboard' },
+        { food: 'milk', amount: 0.5, unit: 'l', bestBefore: '2026-12-05' },
+      ],
+    })
+    .expect(201);
+});
+
 test('stock is counted by hand on its revision; a food merged into another takes its stock along', async () => {
   const listed = body<{ items: { id: string; revision: number; document: StockItem }[] }>(await server.http.get('/api/stock').expect(200));
   expect(listed.items.map(({ document }) => document.food)).toEqual(['milk', 'oats', 'oats']);
-  const { id, document } = listed.items[1]!;
+  const { id, document } = listed.items.find(({ document: { unit } }) => unit === 'scoop')!;
   const fewer = { ...document, amount: 2 };
   await server.http.put(`/api/stock/${id}`).send({ revision: 1, document: fewer }).expect(200);
   await server.http.put(`/api/stock/${id}`).send({ revision: 1, document }).expect(409);
@@ -201,10 +275,10 @@ test('stock is counted by hand on its revision; a food merged into another takes
   await server.http.post('/api/merges').send({ kept: 'oat-flakes', gone: 'oats' }).expect(201);
   const merged = body<{ items: { document: StockItem }[] }>(await server.http.get('/api/stock').expect(200));
   // Three hundred grams stay what they are, whatever either food calls a scoop.
-  expect(merged.items.map(({ document: { food, amount, unit } }) => [food, amount, unit])).toEqual([
+  expect(merged.items.map(({ document: { food, amount, unit } }) => [food, amount, unit]).sort()).toEqual([
     ['milk', 0.5, 'l'],
-    ['oat-flakes', 80, 'g'],
     ['oat-flakes', 500, 'g'],
+    ['oat-flakes', 80, 'g'],
   ]);
   await server.http.delete(`/api/stock/${id}`).expect(204);
   await server.http.delete(`/api/stock/${id}`).expect(404);

@@ -5,3 +5,4 @@ export * from './sessionPlan.js';
 export * from './clockTime.js';
 export * from './whyHere.js';
 export * from './planMoves.js';
+export * from './standing.js';

@@ -4,6 +4,7 @@ import { planProblem } from './planProblem.js';
 import { PlanSearch } from './planSearch.js';
 import type { Session } from './session.js';
 import { sessionPlan } from './sessionPlan.js';
+import { standingLong } from './standing.js';
 import { criticalChain, whyHere } from './whyHere.js';
 
 const dish = (id: string, ...steps: NonNullable<Recipe['steps']>): Recipe => ({
@@ -89,4 +90,21 @@ test('running late: what is done stays, the rest follows, and what moved is told
     { dish: 1, step: 2, from: 18, to: 24 },
   ]);
   expect(whyHere(after.problem, after.plan, { dish: 2, step: 1 })).toEqual([{ is: 'done' }]);
+});
+
+test('what stands cooked for long before it is gone on with is told', () => {
+  const pot = dish(
+    'pot',
+    { text: 'Simmer.', minutes: 20, hands: 0, uses: ['hob'] },
+    { text: 'Into boxes.', minutes: 5, uses: ['table'], after: [1] },
+    { text: 'Label.', minutes: 5, uses: [], after: [2] },
+  );
+  const steps = (start: number) => [
+    { dish: 1, recipe: 'pot', step: 1, start: 0, end: 20, hands: 0, cook: null, on: [{ name: 'hob', unit: 1, at: null }] },
+    { dish: 1, recipe: 'pot', step: 2, start, end: start + 5, hands: 0, cook: null, on: [{ name: 'table', unit: 1, at: null }] },
+    { dish: 1, recipe: 'pot', step: 3, start: start + 200, end: start + 205, hands: 5, cook: 1, on: [] },
+  ];
+  const problem = planProblem({ id: 's', date: '2031-05-04', dishes: [{ recipe: 'pot' }] }, () => pot);
+  expect(standingLong(problem, { steps: steps(110) })).toEqual([]);
+  expect(standingLong(problem, { steps: steps(111) })).toEqual([{ dish: 1, step: 2, after: { dish: 1, step: 1 }, minutes: 91 }]);
 });

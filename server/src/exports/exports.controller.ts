@@ -1,4 +1,4 @@
-import { Controller, Get, Header, Param, Query, Res } from '@nestjs/common';
+import { Controller, Get, Header, Param, Query, Res, StreamableFile } from '@nestjs/common';
 import { ApiOkResponse, ApiOperation, ApiProduces, ApiQuery, ApiTags } from '@nestjs/swagger';
 import type { Response } from 'express';
 import { sessionIds } from '../shopping/sessionIds.js';
@@ -67,6 +67,29 @@ export class ExportsController {
   @Header('Cache-Control', 'no-store')
   shoppingText(@InScope() scope: Scope, @Query('sessions') sessions?: string): Promise<string> {
     return this.threads.text('exportShoppingText', scope, sessionIds(sessions));
+  }
+
+  @Get('shopping.pdf')
+  @ApiOperation({ operationId: 'exportShoppingPdf', summary: 'What to buy for sessions as a PDF' })
+  @ApiQuery({ name: 'sessions', description: 'Ids, separated by commas' })
+  @ApiProduces('application/pdf')
+  @ApiOkResponse({ schema: { type: 'string', format: 'binary' } })
+  @Header('Content-Type', 'application/pdf')
+  @Header('Content-Disposition', 'attachment; filename="shopping.pdf"')
+  @Header('Cache-Control', 'no-store')
+  async shoppingPdf(@InScope() scope: Scope, @Query('sessions') sessions?: string): Promise<StreamableFile> {
+    return new StreamableFile(await this.threads.bytes('exportShoppingPdf', scope, sessionIds(sessions)));
+  }
+
+  @Get('sessions.ics')
+  @ApiOperation({ operationId: 'exportSessions', summary: 'Sessions as a calendar, each as long as its plan takes' })
+  @ApiProduces('text/calendar')
+  @ApiOkResponse({ schema: { type: 'string' } })
+  @Header('Content-Type', 'text/calendar; charset=utf-8')
+  @Header('Content-Disposition', 'attachment; filename="sessions.ics"')
+  @Header('Cache-Control', 'no-store')
+  sessions(@InScope() scope: Scope): Promise<string> {
+    return this.threads.text('exportSessions', scope);
   }
 
   @Get('batches.csv')

@@ -24,6 +24,8 @@ import { MOST_KITCHEN_FILE } from '../http/mostBytes.js';
 import { PhotosService } from '../photos/photos.service.js';
 import { RecipesService } from '../recipes/recipes.service.js';
 import { SessionsService } from '../sessions/sessions.service.js';
+import { sessionsCalendar } from '../sessions/sessionsCalendar.js';
+import { shoppingPdf } from '../shopping/shoppingPdf.js';
 import { ShoppingService } from '../shopping/shopping.service.js';
 import { StockService } from '../shopping/stock.service.js';
 import type { Scope } from '../scope/scope.js';
@@ -117,6 +119,26 @@ export class ExportsService {
   async shoppingSheet(scope: Scope, sessions: readonly string[]): Promise<string> {
     const { list, foods, currency } = await this.shopping.list(scope, sessions);
     return csvText(shoppingSheet(list, foods, currency));
+  }
+
+  /** What to buy for sessions, on paper. @throws NotFoundError */
+  async shoppingPdf(scope: Scope, sessions: readonly string[]): Promise<Buffer> {
+    const { list, foods, currency, title } = await this.shopping.list(scope, sessions);
+    return shoppingPdf(list, foods, currency, title);
+  }
+
+  /** Sessions as a calendar. */
+  async sessionsCalendar(scope: Scope): Promise<string> {
+    const { sessions, recipes, name } = await this.database.read(async () => {
+      const found = await this.sessions.loadForCalculation(scope);
+      const cooked = [...new Set(found.flatMap(({ dishes }) => dishes.map(({ recipe }) => recipe)))];
+      return {
+        sessions: found,
+        recipes: cooked.length === 0 ? [] : await this.recipes.loadForCalculation(scope, cooked),
+        name: (await this.kitchens.describe(scope)).name,
+      };
+    });
+    return sessionsCalendar(sessions, new Map(recipes.map((recipe) => [recipe.id, recipe])), name);
   }
 
   /** What to buy for sessions, as text. @throws NotFoundError */

@@ -17,7 +17,17 @@ import type { SentBody } from '../http/unreadBody.js';
 import { InScope } from '../scope/inScope.js';
 import type { Scope } from '../scope/scope.js';
 import { Threads } from '../threads/threads.js';
-import { KeptTickDto, NewStockDto, SavedStockDto, SaveStockDto, ShoppingDto, ShoppingTicksDto, StockDto } from './shopping.dto.js';
+import {
+  KeptTickDto,
+  NewStockDto,
+  SavedStockDto,
+  SaveStockDto,
+  ShoppingDto,
+  ShoppingTicksDto,
+  StockDto,
+  StockTakenDto,
+  UsesUpDto,
+} from './shopping.dto.js';
 import { sessionIds } from './sessionIds.js';
 import { ShoppingService } from './shopping.service.js';
 import { StockService } from './stock.service.js';
@@ -63,6 +73,14 @@ export class ShoppingController {
     return this.shopping.putAway(scope, sessionIds(sessions));
   }
 
+  @Get('shopping/uses-up')
+  @ApiOperation({ operationId: 'usesUpLeft', summary: 'Dishes that would use up what shopping for sessions leaves over' })
+  @ApiQuery({ name: 'sessions', description: 'Ids, separated by commas' })
+  @ApiOkResponse({ type: [UsesUpDto] })
+  usesUp(@InScope() scope: Scope, @Query('sessions') sessions?: string) {
+    return this.threads.json('usesUpLeft', scope, sessionIds(sessions));
+  }
+
   @Get('stock')
   @ApiOperation({ operationId: 'listStock', summary: 'What is in the house, what is to be used first, first' })
   @ApiOkResponse({ type: StockDto })
@@ -77,6 +95,14 @@ export class ShoppingController {
   @ApiCreatedResponse({ type: StockDto })
   addStock(@InScope() scope: Scope, @Body() body: SentBody, @OnceKeyOf() once?: OnceKey): Promise<StockDto> {
     return this.stock.add(scope, readSent(NewStockDto, body).items, once);
+  }
+
+  @Post('batches/:id/take-stock')
+  @HttpCode(200)
+  @ApiOperation({ operationId: 'takeStock', summary: 'Takes what a batch used out of stock, once' })
+  @ApiOkResponse({ type: StockTakenDto })
+  takeStock(@InScope() scope: Scope, @Param('id') id: string): Promise<StockTakenDto> {
+    return this.stock.take(scope, id);
   }
 
   @Put('stock/:id')

@@ -103,3 +103,25 @@ export class ShoppingDto {
   @ListFromKitchenFile('Pack', 'Their packs') packs: Pack[];
   @ApiProperty({ type: [KeptTickDto] }) ticks: KeptTickDto[];
 }
+
+/** A food that a dish takes of what is left. */
+export class UsedUpDto {
+  @ApiProperty() name: string;
+  @ApiProperty({ description: 'Grams as purchased' }) takes: number;
+  @ApiProperty({ description: 'All that is left of it' }) all: boolean;
+}
+
+/** A dish that would use up some of what is left over. */
+export class UsesUpDto {
+  @ApiProperty() recipe: string;
+  @ApiProperty() title: string;
+  @ApiProperty({ description: 'What it takes of what is left is worth, major units' }) worth: number;
+  @ApiProperty({ type: [UsedUpDto] }) foods: UsedUpDto[];
+}
+
+/** What came of taking a batch out of stock. */
+export class StockTakenDto {
+  @ApiProperty({ description: 'How many things in stock were taken of' }) taken: number;
+  @ApiProperty({ type: [String], description: 'Foods of which there was not enough' }) lacking: string[];
+  @ApiProperty({ description: 'It was taken before: nothing was done' }) before: boolean;
+}

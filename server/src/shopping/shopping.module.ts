@@ -1,4 +1,5 @@
 import { Module } from '@nestjs/common';
+import { BatchesModule } from '../batches/batches.module.js';
 import { FoodsModule } from '../foods/foods.module.js';
 import { RecipesModule } from '../recipes/recipes.module.js';
 import { SessionsModule } from '../sessions/sessions.module.js';
@@ -7,7 +8,7 @@ import { ShoppingService } from './shopping.service.js';
 import { StockService } from './stock.service.js';
 
 @Module({
-  imports: [FoodsModule, RecipesModule, SessionsModule],
+  imports: [BatchesModule, FoodsModule, RecipesModule, SessionsModule],
   controllers: [ShoppingController],
   providers: [ShoppingService, StockService],
   exports: [ShoppingService, StockService],

@@ -7,6 +7,7 @@ import {
   type Kitchen,
   type Session,
   type Shopping,
+  usesUp,
   type StockEntry,
 } from '@portiona/core';
 import { Database } from '../database/database.js';
@@ -14,8 +15,11 @@ import { NotFoundError, ValidationError } from '../http/problems.js';
 import { RecipesService } from '../recipes/recipes.service.js';
 import type { Scope } from '../scope/scope.js';
 import { SessionsService } from '../sessions/sessions.service.js';
-import type { KeptTickDto, ShoppingDto, ShoppingTickDto } from './shopping.dto.js';
+import type { KeptTickDto, ShoppingDto, ShoppingTickDto, UsesUpDto } from './shopping.dto.js';
 import { StockService } from './stock.service.js';
+
+/** Dishes told that would use up what is left. */
+const MOST_DISHES = 8;
 
 /** Shopping for sessions: what they need, and what was put into the basket so far. */
 @Injectable()
@@ -60,12 +64,34 @@ export class ShoppingService {
   async list(
     scope: Scope,
     ids: readonly string[],
-  ): Promise<{ readonly list: Shopping; readonly foods: ReadonlyMap<string, Food>; readonly currency: string }> {
-    const { list, kitchen } = await this.database.read(async () => {
-      const { sessions, kitchen: here } = await this.#kitchenFor(scope, ids);
-      return { list: shoppingList(sessions, await this.stock.loadForCalculation(scope), here), kitchen: here };
+  ): Promise<{ readonly list: Shopping; readonly foods: ReadonlyMap<string, Food>; readonly currency: string; readonly title: string }> {
+    const { list, kitchen, sessions } = await this.database.read(async () => {
+      const { sessions: own, kitchen: here } = await this.#kitchenFor(scope, ids);
+      return { list: shoppingList(own, await this.stock.loadForCalculation(scope), here), kitchen: here, sessions: own };
     });
-    return { list, foods: new Map(kitchen.content.foods.map((food) => [food.id, food])), currency: kitchen.settings.currency };
+    const title = `Shopping for ${sessions.map(({ name = 'a session', date }) => `${name}, ${date}`).join('; ')}`;
+    return { list, foods: new Map(kitchen.content.foods.map((food) => [food.id, food])), currency: kitchen.settings.currency, title };
+  }
+
+  /** Dishes that would use up what shopping for sessions leaves over, what is worth most first. @throws NotFoundError */
+  async usesUp(scope: Scope, ids: readonly string[]): Promise<UsesUpDto[]> {
+    const { list } = await this.list(scope, ids);
+    const left = new Map(list.rows.flatMap(({ food, left: grams }) => (grams > 0 ? [[food, grams] as const] : [])));
+    const { recipes, cooked, kitchen } = await this.database.read(async () => {
+      const sessions = await this.sessions.loadForCalculation(scope, ids);
+      const { recipes: all } = await this.recipes.atHand(scope);
+      return {
+        recipes: all,
+        cooked: new Set(sessions.flatMap(({ dishes }) => dishes.map(({ recipe }) => recipe))),
+        kitchen: await this.recipes.kitchenWith(scope, all),
+      };
+    });
+    return usesUp(left, recipes, kitchen, cooked)
+      .slice(0, MOST_DISHES)
+      .map(({ recipe, worth, foods }) => ({
+        ...{ recipe, worth, title: kitchen.recipe(recipe)?.title ?? recipe },
+        foods: foods.map(({ food, takes, all }) => ({ name: kitchen.food(food)?.name ?? food, takes, all })),
+      }));
   }
 
   async #kitchenFor(scope: Scope, ids: readonly string[]): Promise<{ readonly sessions: readonly Session[]; readonly kitchen: Kitchen }> {

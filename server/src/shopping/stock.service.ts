@@ -1,13 +1,24 @@
 import { randomUUID } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
-import { movedPack, StockEntry, stockFaults, type Fault, type Food, type StockItem } from '@portiona/core';
+import {
+  batchFigures,
+  movedPack,
+  stockAfter,
+  StockEntry,
+  stockFaults,
+  type Fault,
+  type Food,
+  type Kitchen,
+  type StockItem,
+} from '@portiona/core';
 import { Database } from '../database/database.js';
 import { Once, type OnceKey } from '../database/once.js';
+import { BatchesService } from '../batches/batches.service.js';
 import { FoodsService } from '../foods/foods.service.js';
 import { NotFoundError, StaleSaveError, ValidationError } from '../http/problems.js';
 import { readBody } from '../http/readBody.js';
 import type { Scope } from '../scope/scope.js';
-import type { SavedStockDto, StockDto } from './shopping.dto.js';
+import type { SavedStockDto, StockDto, StockTakenDto } from './shopping.dto.js';
 import { StockEntity } from './stock.entity.js';
 
 /** What is in the house. */
@@ -17,6 +28,7 @@ export class StockService {
     private readonly database: Database,
     private readonly once: Once,
     private readonly foods: FoodsService,
+    private readonly batches: BatchesService,
   ) {}
 
   /** As core knows it, in the order in which it came. */
@@ -76,6 +88,54 @@ export class StockService {
       await this.#row(scope, id);
       await this.database.manager.delete(StockEntity, { kitchenId, id });
     });
+  }
+
+  /**
+   * Takes what a batch used out of stock, once.
+   *
+   * @throws NotFoundError for a batch that is not there
+   */
+  async take(scope: Scope, batchId: string): Promise<StockTakenDto> {
+    const { kitchenId } = scope;
+    await this.batches.get(scope, batchId);
+    return this.database.writeAlone(kitchenId, async () => {
+      const { manager } = this.database;
+      const first = await manager.query<unknown[]>(
+        'INSERT INTO stock_taken (kitchen_id, batch_id) VALUES ($1, $2) ON CONFLICT DO NOTHING RETURNING batch_id',
+        [kitchenId, batchId],
+      );
+      if (first.length === 0) return { taken: 0, lacking: [], before: true };
+      const { needs, kitchen } = await this.#needsOf(scope, batchId);
+      const rows = await this.#rows(scope);
+      const { changes, lacking } = stockAfter(
+        rows.map(({ document }) => document),
+        needs,
+        kitchen,
+      );
+      for (const { index, amount } of changes) {
+        const row = rows[index] as StockEntity;
+        const where = { kitchenId, id: row.id };
+        if (amount === 0) await manager.delete(StockEntity, where);
+        else
+          await manager.update(StockEntity, where, {
+            revision: row.revision + 1,
+            document: { ...row.document, amount },
+            savedAt: () => 'now()',
+          });
+      }
+      return { taken: changes.length, lacking: [...lacking.keys()].map((food) => kitchen.food(food)?.name ?? food), before: false };
+    });
+  }
+
+  /** Grams as purchased that a batch used of each food, and the kitchen they were worked out in. */
+  async #needsOf(scope: Scope, batchId: string): Promise<{ readonly needs: Map<string, number>; readonly kitchen: Kitchen }> {
+    const { document } = await this.batches.get(scope, batchId);
+    const { batches, kitchen } = await this.batches.withKitchen(scope, document.recipe);
+    const { figures } = batchFigures(document, batches, kitchen);
+    const needs = new Map<string, number>();
+    for (const { counted, purchases } of figures.lines)
+      for (const { food, grams } of counted ? purchases : []) needs.set(food, (needs.get(food) ?? 0) + grams);
+    return { needs, kitchen };
   }
 
   /** What is in stock of a food that another stands for now, in the transaction under way. */

@@ -40,7 +40,7 @@ export async function makeHouse(url: string | undefined): Promise<House> {
   const batches = new BatchesService(database, once, kitchens, foods, recipes, photos);
   const upstream = new UpstreamChangesService(database, recipes);
   const sessions = new SessionsService(database, once, recipes);
-  const stock = new StockService(database, once, foods);
+  const stock = new StockService(database, once, foods, batches);
   const shopping = new ShoppingService(database, sessions, recipes, stock);
   const summaries = new RecipeSummariesService(database, kitchens, recipes);
   return new House(

@@ -31,6 +31,14 @@ export class Sessions1766400000024 implements MigrationInterface {
       )`);
     await runner.query('CREATE INDEX stock_foods ON stock (kitchen_id, food_id)');
     await runner.query(`
+      CREATE TABLE stock_taken (
+        kitchen_id uuid NOT NULL REFERENCES kitchens (id) ON DELETE CASCADE,
+        batch_id text NOT NULL,
+        at timestamptz NOT NULL DEFAULT now(),
+        PRIMARY KEY (kitchen_id, batch_id),
+        FOREIGN KEY (kitchen_id, batch_id) REFERENCES batches (kitchen_id, id) ON DELETE CASCADE
+      )`);
+    await runner.query(`
       CREATE TABLE shopping_ticks (
         kitchen_id uuid NOT NULL REFERENCES kitchens (id) ON DELETE CASCADE,
         sessions text NOT NULL,
@@ -46,6 +54,7 @@ export class Sessions1766400000024 implements MigrationInterface {
 
   async down(runner: QueryRunner): Promise<void> {
     await runner.query('DROP TABLE shopping_ticks');
+    await runner.query('DROP TABLE stock_taken');
     await runner.query('DROP TABLE stock');
     await runner.query('DROP TABLE sessions');
   }

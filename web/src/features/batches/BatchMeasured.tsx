@@ -20,6 +20,7 @@ import { OneMore } from '../cook/OneMore';
 import { PhotoField } from '../photos/PhotoField';
 import { Kept } from './Kept';
 import { PaidPacks } from './PaidPacks';
+import { TakeFromStock } from './TakeFromStock';
 import { PartWeighed } from './PartWeighed';
 import { NumberField } from '../../ui/NumberField';
 import { numberText } from '../../ui/numberText';
@@ -87,6 +88,7 @@ export function BatchMeasured({ batch, kitchen, onEdit }: BatchMeasuredProps) {
           />
         )}
       </PhotoField>
+      <TakeFromStock batch={batch.id} />
       <h2>What came out</h2>
       <div className="measured-head">
         {recipe.parts.map((part) => (

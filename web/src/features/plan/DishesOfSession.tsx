@@ -5,6 +5,7 @@ import { Button } from '../../ui/Button';
 import { DropPanel } from '../../ui/DropPanel';
 import { Field } from '../../ui/Field';
 import { Input } from '../../ui/Input';
+import { MenuItem } from '../../ui/Menu';
 import { Select } from '../../ui/Select';
 import { DishSwatch } from './DishSwatch';
 import { withKeys, withoutDish } from './sessionEdits';
@@ -103,12 +104,11 @@ export function AddDish({ onAdd, words = 'Add a dish' }: { readonly onAdd: (reci
   return (
     <DropPanel label="Add a dish" className="p-2 w-[330px]" open={open} onOpenChange={setOpen} trigger={<Button>{words} ▾</Button>}>
       <Input value={typed} placeholder="Find a dish" aria-label="Find a dish" autoFocus onChange={({ target }) => setTyped(target.value)} />
-      <ul className="found-dishes">
+      <ul className="session-found">
         {found.slice(0, 40).map(({ id, title }) => (
           <li key={id}>
-            <button
+            <MenuItem
               type="button"
-              className="menu-item"
               onClick={() => {
                 onAdd(id);
                 setOpen(false);
@@ -116,7 +116,7 @@ export function AddDish({ onAdd, words = 'Add a dish' }: { readonly onAdd: (reci
               }}
             >
               {title}
-            </button>
+            </MenuItem>
           </li>
         ))}
         {found.length === 0 && <li className="muted p-2">No dish is called so.</li>}

@@ -60,6 +60,11 @@ export function PlanPage() {
             <Button onClick={() => setFrom(addDays(start, 7))} aria-label="A week on">
               ›
             </Button>
+            <Button asChild>
+              <a href="/api/exports/sessions.ics" download>
+                Calendar file
+              </a>
+            </Button>
             <Button kind="main" onClick={() => add(today)} disabled={isLoading}>
               Plan a session
             </Button>

@@ -2,9 +2,11 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import {
   criticalChain,
+  LONGEST_STANDING,
   planMoves,
   planProblem,
   sessionSteps,
+  standingLong,
   unplannable,
   type MovedStep,
   type Recipe,
@@ -12,7 +14,6 @@ import {
   type StepPlace,
 } from '@portiona/core';
 import { useArchiveSessionMutation } from '../../api/api.gen';
-import { DocketSlot } from '../../docket/DocketSlot';
 import { Button } from '../../ui/Button';
 import { Modal } from '../../ui/Modal';
 import { Segmented } from '../../ui/Segmented';
@@ -67,6 +68,11 @@ function SessionDay({ here }: { readonly here: SessionHere }) {
     [sound, shown, known, from],
   );
   const chain = useMemo(() => (problem && plan && fits ? criticalChain(problem, plan) : []), [problem, plan, fits]);
+  const standing = useMemo(() => (problem && plan && fits ? standingLong(problem, plan) : []), [problem, plan, fits]);
+  const unwritten = session.dishes.flatMap(({ recipe }, d) =>
+    (known.get(recipe)?.steps ?? []).length === 0 && known.has(recipe) ? [d] : [],
+  );
+  const read = steps.filter(({ read: own }) => own.has('minutes') || own.has('hands')).length;
   const waitsForNothing = useMemo(() => beginAtOnce(session, recipes), [session, recipes]);
   useUndoKeys(undo, redo);
   useFollowedEnd(here, plan, said?.finished ?? false);
@@ -160,6 +166,23 @@ function SessionDay({ here }: { readonly here: SessionHere }) {
               <Link to={`/recipes/${session.dishes[(waitsForNothing[0]?.dish ?? 1) - 1]?.recipe}/build?side=method`}>the method</Link>.
             </p>
           )}
+          {unwritten.length > 0 && (
+            <p className="notice" role="status">
+              ▲ {unwritten.map((d) => titles[d]).join(', ')} {unwritten.length === 1 ? 'has' : 'have'} no method: nothing of it is planned.
+            </p>
+          )}
+          {standing.length > 0 && (
+            <p className="notice" role="status">
+              ▲{' '}
+              {standing
+                .map(
+                  ({ dish, step, minutes }) =>
+                    `${titles[dish - 1]} stands ${lengthText(minutes)} before ${numberOf(steps, { dish, step })}`,
+                )
+                .join('; ')}
+              . Cooked food is cooled within {lengthText(LONGEST_STANDING)}: say how long it may wait (press the step), or put it later.
+            </p>
+          )}
           {plan && fits && plan.late.length > 0 && (
             <p className="notice" role="status">
               ▲ No plan keeps every wait short enough:{' '}
@@ -205,6 +228,11 @@ function SessionDay({ here }: { readonly here: SessionHere }) {
                     </span>
                   )}
                   {addDish}
+                  {read > 0 && (
+                    <span className="muted text-small">
+                      {read === steps.length ? 'All' : read} of {steps.length} steps have minutes or hands that are read from their words.
+                    </span>
+                  )}
                   {undo && (
                     <Button kind="quiet" onClick={undo} hint="Ctrl Z">
                       Undo
@@ -245,7 +273,7 @@ function SessionDay({ here }: { readonly here: SessionHere }) {
           )}
         </section>
         {plan && fits && session.dishes.length > 0 && (
-          <DocketSlot>
+          <div className="slot plan-slot">
             <aside className="docket plan-docket" aria-label="Running list">
               <RunningList
                 session={session}
@@ -271,7 +299,7 @@ function SessionDay({ here }: { readonly here: SessionHere }) {
                 <PutAway id={session.id} />
               </p>
             </aside>
-          </DocketSlot>
+          </div>
         )}
       </div>
       {plan && fits && (

@@ -16,12 +16,15 @@ export function dayTitle(date: string): string {
 /** Said of when, before what is done is said. */
 const WHEN = /^(?:meanwhile|then|now|next|after that|in the meantime)[, ]+/i;
 
+/** An oven and its heat, and nothing to do. */
+const OVEN_ALONE = /^oven \d+ ?°?[cf]?\.?$/i;
+
 /** A step in few words: the first of its sentences that says to do something, as far as the first comma. */
 export function stepTitle(text: string): string {
   const words = stepWords(text).trim().replace(WHEN, '');
   const sentences = words.split(/(?<=[.;:!?])\s|,\s/);
   // An oven set to its heat is said before what goes into it.
-  const first = sentences.find((one) => !/^oven\b[^a-z]*°?\s*[cf]?[^a-z]*\.?$/i.test(one)) ?? words;
+  const first = sentences.find((one) => !OVEN_ALONE.test(one)) ?? words;
   const plain = first.replace(/[.;:]$/, '');
   return shortened(plain.charAt(0).toUpperCase() + plain.slice(1), 44);
 }

@@ -1,8 +1,8 @@
 import { useState } from 'react';
-import { useSearchParams } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import { Check } from 'lucide-react';
 import { daysBetween, shopsCompared } from '@portiona/core';
-import { useAddPricesMutation, useListSessionsQuery, usePutBasketAwayMutation } from '../../api/api.gen';
+import { useAddPricesMutation, useListSessionsQuery, usePutBasketAwayMutation, useUsesUpLeftQuery } from '../../api/api.gen';
 import { problemOf, problemText } from '../../api/problem';
 import { Button } from '../../ui/Button';
 import { Input } from '../../ui/Input';
@@ -178,6 +178,7 @@ function List({ work, chosen }: { readonly work: ShoppingWork; readonly chosen: 
           </ul>
         </details>
       )}
+      <LeftOver work={work} chosen={chosen} />
       <Compared work={work} />
       <div className="shop-ticket" aria-label="Sums">
         <p>
@@ -413,6 +414,11 @@ function Ways({ chosen, work }: { readonly chosen: readonly string[]; readonly w
         </a>
       </Button>
       <Button asChild kind="quiet">
+        <a href={`/api/exports/shopping.pdf?sessions=${sessions}`} download>
+          PDF
+        </a>
+      </Button>
+      <Button asChild kind="quiet">
         <a href={`/api/exports/shopping.csv?sessions=${sessions}`} download>
           CSV
         </a>
@@ -421,6 +427,32 @@ function Ways({ chosen, work }: { readonly chosen: readonly string[]; readonly w
         Print
       </Button>
     </span>
+  );
+}
+
+/** What is left over, what it is worth, and which dishes would use it up. */
+function LeftOver({ work: { here, list }, chosen }: { readonly work: ShoppingWork; readonly chosen: readonly string[] }) {
+  const [open, setOpen] = useState(false);
+  const { data, error } = useUsesUpLeftQuery({ sessions: chosen.join(',') }, { skip: !open, refetchOnMountOrArgChange: true });
+  const { leftWorth } = here.shopping;
+  if (leftWorth <= 0) return null;
+  return (
+    <details className="shop-more" onToggle={({ currentTarget }) => setOpen(currentTarget.open)}>
+      <summary>Left over, worth {priceText(leftWorth, list.currency)}</summary>
+      {error !== undefined && <p className="muted">Which dishes would use it up cannot be had just now.</p>}
+      {data?.length === 0 && <p className="muted">No other dish takes any of it.</p>}
+      <ul>
+        {(data ?? []).map(({ recipe, title, worth, foods }) => (
+          <li key={recipe}>
+            <Link className="dish" to={`/recipes/${recipe}/build`}>
+              {title}
+            </Link>{' '}
+            takes {priceText(worth, list.currency)} of it:{' '}
+            {foods.map(({ name, takes, all }) => `${shortName(name)}, ${all ? 'all' : `${Math.round(takes)} g`}`).join('; ')}
+          </li>
+        ))}
+      </ul>
+    </details>
   );
 }
 

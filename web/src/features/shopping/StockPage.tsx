@@ -204,12 +204,12 @@ function AddStock() {
           />
         </Field>
         {found.length > 0 && (
-          <ul className="menu" id="stock-found" role="listbox" aria-label="Foods">
+          <ul className="stock-found" id="stock-found" role="listbox" aria-label="Foods">
             {found.map((one) => (
               <li key={one.id} role="option" aria-selected={false}>
                 <button
                   type="button"
-                  className="menu-item"
+                  className="found-food"
                   onClick={() => {
                     setFood(one);
                     setWords(one.name);
