@@ -34,6 +34,10 @@ const NODES = 60;
 const AROUND = 30;
 /** Nodes of a search that is to be complete, one slice. */
 const WHOLE = 30;
+/** How much worse a placing may be that is gone on from, as a share of the plan's minutes: a likelihood of one in e. */
+const HEAT = 0.012;
+/** Placings that lead nowhere until it is begun from the best again. */
+const STALE = 400;
 /** Later than anything is. */
 const LATE_AT_ALL = 1e8;
 /** Slices in which a plan that keeps what is wanted is looked for. */
@@ -68,6 +72,8 @@ export class PlanSearch {
   #pinSlices = 0;
   #provenWaits = false;
   #slice = 0;
+  /** Placings since one was better than all before. */
+  #stale = 0;
   #waitingSlices = 0;
 
   constructor(problem: PlanProblem, seed: number) {
@@ -242,10 +248,17 @@ export class PlanSearch {
         for (const [p, { task, kind: of }] of places.entries())
           if (this.ground.begun[task]) doneUnits[p] = Math.floor(this.#draw() * (problem.kinds[of]?.shelves.length ?? 1));
       const found = this.#worthOf(this.#placer.place(keys, doneUnits));
-      if (isBetter(found, this.#best)) this.#take(found.placing);
-      // A little worse is taken now and then, or nothing better behind it is ever found.
-      else if (found.late === this.#current.late && found.minutes <= this.#current.minutes + (this.#draw() < 0.02 ? 3 : 0))
-        this.#current = found;
+      if (isBetter(found, this.#best)) {
+        this.#take(found.placing);
+        this.#stale = 0;
+        continue;
+      }
+      // A little worse is taken now and then, the less likely the worse: else nothing better behind it is ever found.
+      const worse =
+        found.late + found.off > this.#current.late + this.#current.off ? Number.POSITIVE_INFINITY : found.minutes - this.#current.minutes;
+      if (worse <= 0 || this.#draw() < Math.exp(-worse / (this.#best.minutes * HEAT))) this.#current = found;
+      // From the best again, where it has led nowhere for long.
+      if (++this.#stale % STALE === 0) this.#current = this.#best;
     }
   }
 

@@ -28,6 +28,7 @@ export function RunningList({ session, plan, steps, titles, now, chosen, onChoos
   const over = steps.filter((step) => done.get(`${step.dish}/${step.step}`)?.end !== undefined);
   const next = steps.find((step) => done.get(`${step.dish}/${step.step}`)?.end === undefined);
   const boxes = session.dishes.reduce((sum, { boxes: own = 0 }) => sum + own, 0);
+  const overnight = at(session, plan.minutes).length > 5;
   const heading = useId();
   const tick = (step: ListedStep) => {
     const known = done.get(`${step.dish}/${step.step}`);
@@ -43,7 +44,7 @@ export function RunningList({ session, plan, steps, titles, now, chosen, onChoos
         <span>Running list</span>
         <span>{over.length > 0 ? `✓ ${over.length} done` : `${steps.length} steps`}</span>
       </h2>
-      <ol className={classes('running', large && 'large')} aria-labelledby={heading}>
+      <ol className={classes('running', large && 'large', overnight && 'overnight')} aria-labelledby={heading}>
         {steps.map((step) => {
           const key = `${step.dish}/${step.step}`;
           const known = done.get(key);

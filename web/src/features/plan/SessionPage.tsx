@@ -8,6 +8,7 @@ import {
   sessionSteps,
   standingLong,
   unplannable,
+  type AdjustedStep,
   type MovedStep,
   type Recipe,
   type SessionPlan,
@@ -25,11 +26,11 @@ import { PlanHead } from './PlanHead';
 import { PlanTable } from './PlanTable';
 import { RunningList } from './RunningList';
 import { CooksControl, EquipmentControl, LateControl, StartControl } from './SessionControls';
-import { startFor, withDone, withKeys, withPin } from './sessionEdits';
+import { startFor, withAdjusted, withDone, withKeys, withPin } from './sessionEdits';
 import { StepWhy } from './StepWhy';
 import { Timeline } from './Timeline';
 import { freeStretches, timelineRows } from './timelineRows';
-import { at, beginAtOnce, cookName, dayTitle, dishTitle, lengthText, listedSteps, type ListedStep } from './planWords';
+import { at, beginAtOnce, cookName, dayTitle, dishTitle, handsProposals, lengthText, listedSteps, type ListedStep } from './planWords';
 import { useNow } from './useNow';
 import { usePlan } from './usePlan';
 import { useSession, type SessionHere } from './useSession';
@@ -73,6 +74,7 @@ function SessionDay({ here }: { readonly here: SessionHere }) {
     (known.get(recipe)?.steps ?? []).length === 0 && known.has(recipe) ? [d] : [],
   );
   const read = steps.filter(({ read: own }) => own.has('minutes') || own.has('hands')).length;
+  const proposals = handsProposals(steps);
   const waitsForNothing = useMemo(() => beginAtOnce(session, recipes), [session, recipes]);
   useUndoKeys(undo, redo);
   useFollowedEnd(here, plan, said?.finished ?? false);
@@ -232,6 +234,24 @@ function SessionDay({ here }: { readonly here: SessionHere }) {
                     <span className="muted text-small">
                       {read === steps.length ? 'All' : read} of {steps.length} steps have minutes or hands that are read from their words.
                     </span>
+                  )}
+                  {proposals.length > 0 && (
+                    <Button
+                      kind="quiet"
+                      hint={proposals
+                        .map(({ number, title, counted, proposed }) => `${number} ${title}: ${proposed} min instead of ${counted}`)
+                        .join('; ')}
+                      onClick={() =>
+                        change((one) =>
+                          proposals.reduce((session, { dish, step, proposed }) => {
+                            const own = (session.adjusted ?? []).find((adjusted) => adjusted.dish === dish && adjusted.step === step);
+                            return withAdjusted(session, { dish, step }, { ...adjustedOf(own), hands: proposed });
+                          }, one),
+                        )
+                      }
+                    >
+                      Take the hands that words suggest, {proposals.length === 1 ? 'of one step' : `of ${proposals.length} steps`}
+                    </Button>
                   )}
                   {undo && (
                     <Button kind="quiet" onClick={undo} hint="Ctrl Z">
@@ -456,6 +476,12 @@ function Hands({ session, plan }: { readonly session: SessionHere['session']; re
       })}
     </div>
   );
+}
+
+/** What is said of a step in a session, without which step it is. */
+function adjustedOf(own: AdjustedStep | undefined): Omit<AdjustedStep, 'dish' | 'step'> {
+  const { dish: _, step: __, ...said } = own ?? { dish: 0, step: 0 };
+  return said;
 }
 
 function numberOf(steps: readonly ListedStep[], { dish, step }: StepPlace): string {

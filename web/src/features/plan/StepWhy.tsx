@@ -138,7 +138,7 @@ function whyText(why: WhyHere, steps: readonly ListedStep[], session: Session) {
     case 'free':
       return (
         <>
-          <span>It could start sooner; here less stands and waits. Sooner by at most</span> <b>{lengthText(why.sooner)}</b>
+          <span>Here less stands and waits; it could start sooner, by</span> <b>{lengthText(why.sooner)}</b>
         </>
       );
   }

@@ -82,7 +82,7 @@ export function Timeline(props: TimelineProps) {
                   className="free-time"
                   style={{ left: x(from) + 3, width: (to - from) * minute - 7, top: 14, height: LANE.hands - 8 }}
                 >
-                  {(to - from) * minute > 78 ? `${to - from} min free` : (to - from) * minute > 30 ? `${to - from}` : ''}
+                  {(to - from) * minute > 78 ? `${lengthText(to - from)} free` : (to - from) * minute > 30 ? `${to - from}` : ''}
                 </span>
               ))}
             {row.bars.map((bar) => {

@@ -1,6 +1,6 @@
 import { planProblem, PlanSearch, sessionPlan, type PlannedStep, type Recipe, type Session } from '@portiona/core';
 import { doneWhenLate } from './lateness';
-import { beginAtOnce, cookName, lengthText, listedSteps, placeText, stepTitle } from './planWords';
+import { at, beginAtOnce, cookName, handsProposals, lengthText, listedSteps, placeText, stepTitle } from './planWords';
 import { freeStretches, timelineRows } from './timelineRows';
 
 const planned = (over: Partial<PlannedStep>): PlannedStep => ({
@@ -84,6 +84,18 @@ const planOf = (over: Partial<Session> = {}, now = 0) => {
   while (!search.finished) search.goOn();
   return sessionPlan(search);
 };
+
+test('hands that words suggest are proposed where nobody has said any, and nowhere else', () => {
+  const steps = listedSteps(session, planOf().steps, [soup]);
+  // Simmering by itself counts no hands, and the words suggest two minutes to start it.
+  expect(handsProposals(steps).map(({ step, counted, proposed }) => [step, counted, proposed])).toEqual([[2, 0, 2]]);
+  const agreed = { ...session, adjusted: [{ dish: 1, step: 2, hands: 0 }] };
+  expect(handsProposals(listedSteps(agreed, planOf().steps, [soup]))).toEqual([]);
+});
+
+test('after midnight the day is told', () => {
+  expect([at({ ...session, start: '23:50' }, 5), at({ ...session, start: '23:50' }, 20)]).toEqual(['23:55', '00:10 +1']);
+});
 
 test('boxes that would be filled before anything is cooked are told', () => {
   expect(beginAtOnce(session, [soup])).toEqual([{ dish: 1, step: 3 }]);

@@ -1,4 +1,4 @@
-import { clockTime, cutText, sessionSteps, stepWords, type PlannedStep, type Recipe, type Session } from '@portiona/core';
+import { clockTime, cutText, proposedHands, sessionSteps, stepWords, type PlannedStep, type Recipe, type Session } from '@portiona/core';
 
 /** Minutes as a cook says them: "3 h 45", "2 h", "25 min". */
 export function lengthText(minutes: number): string {
@@ -89,7 +89,26 @@ export function beginAtOnce(session: Session, recipes: readonly Recipe[]): { rea
   });
 }
 
-/** A minute of a session as a time of day. */
+/** A minute of a session as a time of day: "13:45", the next day "05:10 +1". */
 export function at(session: Session, minute: number): string {
-  return clockTime(session, minute);
+  return clockTime(session, minute).replace(/ \(([^)]*)\)/, ' $1');
+}
+
+/** A step of which the words suggest that the cook is bound for another time than is counted, since nobody has said. */
+export interface HandsProposal {
+  readonly dish: number;
+  readonly step: number;
+  readonly number: number;
+  readonly title: string;
+  /** Minutes counted, and suggested. */
+  readonly counted: number;
+  readonly proposed: number;
+}
+
+/** Hands that words suggest where nobody has said any: to be agreed to, all at once or not at all. */
+export function handsProposals(steps: readonly ListedStep[]): HandsProposal[] {
+  return steps.flatMap(({ dish, step, number, title, text, start, end, hands, read }) => {
+    const proposed = proposedHands(text, end - start);
+    return read.has('hands') && proposed !== hands ? [{ dish, step, number, title, counted: hands, proposed }] : [];
+  });
 }
