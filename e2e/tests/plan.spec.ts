@@ -5,7 +5,7 @@ const DAY = '/plan/prep-day-29-november';
 
 test('a prep day is planned: the timeline and its table say the same, why a step is there, and what moves with it', async ({ page }) => {
   await page.goto('/plan');
-  await page.getByRole('gridcell', { name: 'Sunday 29 November' });
+  await expect(page.getByRole('gridcell', { name: 'Sunday 29 November' })).toBeVisible();
   await page.getByRole('link', { name: /^Prep day, Sunday 29 November/ }).click();
   await expect(page.getByRole('heading', { name: '3 h 44, done at 13:44' })).toBeVisible();
   await expect(page.getByText('✓ no shorter way, proven')).toBeVisible();
@@ -143,7 +143,7 @@ test('shopping: ticked off without a connection, another pack for what is not th
   await page.getByRole('button', { name: 'Basket into stock' }).click();
   await expect(said(page, 'One thing is in stock now.')).toBeVisible();
   const sheet = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'CSV' }).click()]);
-  expect(await readFile((await sheet[0].path())!, 'utf8')).toContain('Weir Lane Market');
+  expect(await readFile(await sheet[0].path(), 'utf8')).toContain('Weir Lane Market');
   // The page of the list itself opens where nobody answers.
   await context.setOffline(true);
   await page.reload();

@@ -151,9 +151,11 @@ function KitchenFileDoor() {
     try {
       // What it really is, the server reads.
       const kitchenFile = JSON.parse(await file.text()) as KitchenFile;
-      const { foods, packs, recipes, batches } = await bring({ kitchenFile, ...(there ? { there } : {}) }).unwrap();
-      dispatch(api.util.invalidateTags(['foods', 'packs', 'recipes', 'batches', 'kitchen']));
-      say(`${foods} foods, ${packs} packs, ${recipes} recipes and ${batches} batches came in.`);
+      const { foods, packs, recipes, batches, sessions, stock } = await bring({ kitchenFile, ...(there ? { there } : {}) }).unwrap();
+      dispatch(api.util.invalidateTags(['foods', 'packs', 'recipes', 'batches', 'sessions', 'shopping', 'kitchen']));
+      const plans = sessions + stock > 0 ? `, ${sessions} sessions, ${stock} things in stock` : '';
+      const stayed = (kitchenFile.stock?.length ?? 0) > stock ? ' What the file has in stock stayed out: there is stock here already.' : '';
+      say(`${foods} foods, ${packs} packs, ${recipes} recipes and ${batches} batches${plans} came in.${stayed}`);
     } catch (error) {
       if (problemOf(error).status === 409) setClash(file);
       setTrouble(error instanceof SyntaxError ? `${file.name} is not JSON: ${error.message}` : problemText(problemOf(error)));
@@ -163,7 +165,7 @@ function KitchenFileDoor() {
     <Door
       icon={<FileJson size={20} />}
       title="A kitchen file"
-      text="Foods, packs, recipes and batches of another kitchen, as one file. All of it comes in, or nothing."
+      text="Foods, packs, recipes, batches, sessions and stock of another kitchen, as one file. All of it comes in, or nothing."
       action={isLoading ? 'Reading it' : 'Choose a kitchen file'}
       accept=".json,application/json"
       busy={isLoading}
