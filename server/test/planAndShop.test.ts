@@ -105,7 +105,7 @@ test.each([
   ['plan', ['KITCHEN', '--seconds', '-1'], '--seconds'],
   ['plan', ['KITCHEN', '--later'], '--later'],
   ['plan', ['BROKEN'], 'sessions[0].dishes[0].recipe: unknown recipe "porrige"'],
-  ['plan', ['NO-HOB'], 'sessions[0].dishes[0].recipe: step 2 of "Porridge" holds "hob", and this session has none'],
+  ['plan', ['NO-HOB'], 'recipes[0].steps[1].uses: step 2 of "Porridge" holds "hob", and this session has none'],
   ['shop', ['KITCHEN', '--session', 'friday'], 'has no session "friday"'],
   ['shop', ['KITCHEN', '--trip', '1,50'], '--trip: must be an amount of money such as 1.50, not "1,50"'],
   ['shop', ['BROKEN'], 'sessions[0].dishes[0].recipe: unknown recipe "porrige"'],

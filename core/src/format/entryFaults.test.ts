@@ -12,7 +12,7 @@ import { readEntry } from './readEntry.js';
 const cases = join(__dirname, '../../test/cases');
 const files = [
   ...readdirSync(cases, { recursive: true, encoding: 'utf8' })
-    .filter((name) => name.endsWith('.json') && !/\.(?:expected|args)\.json$/.test(name))
+    .filter((name) => name.endsWith('.json') && !/\.(?:expected|args|plan)\.json$/.test(name))
     .map((name) => readFileSync(join(cases, name), 'utf8')),
   readFileSync(join(__dirname, '../../../demo/saltmarsh-suppers.json'), 'utf8'),
 ];

@@ -99,14 +99,14 @@ test.each([
 });
 
 const unheld = (over: object) =>
-  unplannable(session(over), new Map([['stew', recipe]]), 'sessions[0]').map(({ path, message }) => `${path}: ${message}`);
+  unplannable(session(over), new Map([['stew', recipe]]), () => 'recipes[0]').map(({ path, message }) => `${path}: ${message}`);
 
 test('a step that nothing there can hold cannot be planned, and the file is sound all the same', () => {
   expect(unheld({ equipment: [{ name: 'oven', count: 0 }] })).toEqual([
-    'sessions[0].dishes[0].recipe: step 2 of "Stew" holds 2 of "oven", and this session has none; add one, or choose another way',
+    'recipes[0].steps[1].uses: step 2 of "Stew" holds 2 of "oven", and this session has none; add one, or choose another way',
   ]);
   expect(unheld({ equipment: [{ name: 'oven', shelves: 2 }] })).toEqual([
-    'sessions[0].dishes[0].recipe: step 2 of "Stew" holds 2 of "oven", and there is no room for them at once; add a unit or a shelf',
+    'recipes[0].steps[1].uses: step 2 of "Stew" holds 2 of "oven", and there is no room for them at once; add a unit or a shelf',
   ]);
   expect(faultsOf([session({ equipment: [{ name: 'oven', count: 0 }] })])).toEqual([]);
 });

@@ -48,12 +48,16 @@ function* chosenFaults(recipe: Recipe, choose: NonNullable<Session['dishes'][num
 /**
  * Why a session cannot be planned: steps that hold more than there is of something. What it cooks may change after it was written, so this
  * is asked when it is planned, and the file is sound all the same.
+ *
+ * @param pathOf where a recipe stands, by its id: put before the path of the step
  */
-export function unplannable(session: Session, recipes: ReadonlyMap<string, Recipe>, path: string): Fault[] {
-  return session.dishes.flatMap(({ recipe: id }, d) => {
+export function unplannable(session: Session, recipes: ReadonlyMap<string, Recipe>, pathOf: (recipe: string) => string): Fault[] {
+  const faults = session.dishes.flatMap(({ recipe: id }, d) => {
     const recipe = recipes.get(id);
-    return recipe ? [...heldFaults(session, recipe, d, `${path}.dishes[${d}]`)] : [];
+    return recipe ? [...heldFaults(session, recipe, d, pathOf(id))] : [];
   });
+  // A recipe may stand twice: what is wrong with it is told once.
+  return faults.filter(({ path, message }, i) => faults.findIndex((other) => other.path === path && other.message === message) === i);
 }
 
 /**
@@ -91,9 +95,12 @@ function* heldFaults(session: Session, recipe: Recipe, dish: number, path: strin
       const shelves = there.get(name) ?? [1];
       const says = `step ${number} of "${recipe.title}" holds ${heats.length === 1 ? '' : `${heats.length} of `}"${name}"`;
       if (shelves.length === 0)
-        yield { path: `${path}.recipe`, message: `${says}, and this session has none; add one, or choose another way` };
+        yield { path: `${path}.steps[${number - 1}].uses`, message: `${says}, and this session has none; add one, or choose another way` };
       else if (minutes > 0 && !haveRoom(heats, shelves, session.ovenTolerance ?? 0))
-        yield { path: `${path}.recipe`, message: `${says}, and there is no room for them at once; add a unit or a shelf` };
+        yield {
+          path: `${path}.steps[${number - 1}].uses`,
+          message: `${says}, and there is no room for them at once; add a unit or a shelf`,
+        };
     }
   }
 }

@@ -27,7 +27,9 @@ function main(): void {
     if (id !== undefined && chosen.length === 0) throw new CommandFault([`--session: ${file} has no session "${id}"`]);
     const byId = new Map(recipes.map((recipe) => [recipe.id, recipe]));
     const recipeOf = (recipe: string) => byId.get(recipe) as Recipe;
-    const faults = chosen.flatMap((session) => unplannable(session, byId, `sessions[${sessions.indexOf(session)}]`));
+    const faults = chosen.flatMap((session) =>
+      unplannable(session, byId, (recipe) => `recipes[${recipes.findIndex((one) => one.id === recipe)}]`),
+    );
     if (faults.length > 0) throw new CommandFault(faults.map(faultText));
     const plans = chosen.map((session) => {
       const until = performance.now() + seconds * 1000;

@@ -15,7 +15,8 @@ export function sessionsCalendar(sessions: readonly Session[], recipes: Readonly
   const calendar = ical({ name, prodId: { company: 'Portiona', product: 'Plan', language: 'EN' }, method: ICalCalendarMethod.PUBLISH });
   for (const session of sessions) {
     const minutes = minutesOf(session, recipes);
-    const start = new Date(`${session.date}T${session.start ?? USUAL_START}:00`);
+    // Floating times are written as they stand in UTC: so no zone, and no summer time, moves them.
+    const start = new Date(`${session.date}T${session.start ?? USUAL_START}:00Z`);
     calendar.createEvent({
       id: `${session.id}@portiona`,
       start,
@@ -37,7 +38,7 @@ export function sessionsCalendar(sessions: readonly Session[], recipes: Readonly
 
 /** What a session takes; undefined where it cannot be planned. */
 function minutesOf(session: Session, recipes: ReadonlyMap<string, Recipe>): number | undefined {
-  if (session.dishes.some(({ recipe }) => !recipes.has(recipe)) || unplannable(session, recipes, '').length > 0) return undefined;
+  if (session.dishes.some(({ recipe }) => !recipes.has(recipe)) || unplannable(session, recipes, () => '').length > 0) return undefined;
   const search = new PlanSearch(
     planProblem(session, (id) => recipes.get(id) as Recipe),
     1,

@@ -56,7 +56,7 @@ function SessionDay({ here }: { readonly here: SessionHere }) {
   const clock = useNow(session);
   const known = useMemo(() => new Map(recipes.map((recipe) => [recipe.id, recipe])), [recipes]);
   const missing = session.dishes.filter(({ recipe }) => !known.has(recipe));
-  const faults = useMemo(() => unplannable(session, known, 'session'), [session, known]);
+  const faults = useMemo(() => unplannable(session, known, (recipe) => recipe), [session, known]);
   const sound = faults.length === 0 && missing.length === 0;
   const shown = dragged ? withPin(session, dragged.place, dragged.start) : session;
   const { said, trouble } = usePlan(sound ? shown : undefined, recipes, from);
