@@ -68,6 +68,10 @@ test('a prep day is planned: the timeline and its table say the same, why a step
     .click();
   await page.getByLabel('minutes', { exact: true }).fill('50');
   await expect(page.getByRole('heading', { name: '3 h 44, done at 13:44' })).toBeVisible();
+  // Saved before the page is gone: the next test opens the same session.
+  await expect
+    .poll(async () => JSON.stringify(await (await page.request.get('/api/sessions/prep-day-29-november')).json()))
+    .not.toContain('"minutes":60');
 });
 
 test('running late is planned anew from now, and what moved is said; what is done is ticked off', async ({ page }) => {
@@ -91,6 +95,9 @@ test('running late is planned anew from now, and what moved is said; what is don
   await expectAccessible(page, '[role=dialog]');
   await page.keyboard.press('Escape');
   await page.keyboard.press('Control+z');
+  await expect
+    .poll(async () => JSON.stringify(await (await page.request.get('/api/sessions/prep-day-29-november')).json()))
+    .not.toContain('"done"');
 });
 
 test('a new session: a dish is added, an oven that is not there is told, and it is put away', async ({ page }) => {
