@@ -108,3 +108,13 @@ test('what stands cooked for long before it is gone on with is told', () => {
   expect(standingLong(problem, { steps: steps(110) })).toEqual([]);
   expect(standingLong(problem, { steps: steps(111) })).toEqual([{ dish: 1, step: 2, after: { dish: 1, step: 1 }, minutes: 91 }]);
 });
+
+test('what is said of one session alone goes before what its recipe says, and what is past cannot be wanted any more', () => {
+  const early = planned([rice], { pinned: [{ dish: 1, step: 1, start: 2 }] }, 10);
+  expect([early.start(1, 1), early.search.best.off]).toEqual([10, 0]);
+  // Chopped early and left, if it may; with no wait allowed it is chopped just before.
+  const own = planned([stew], { adjusted: [{ dish: 1, step: 2, minutes: 7, hands: 3, uses: ['oven'], within: 4 }] });
+  const [, second] = own.problem.tasks;
+  expect(second).toMatchObject({ length: 7, hands: 3, within: 4 });
+  expect(own.problem.kinds.map(({ name }) => name)).toContain('oven');
+});
