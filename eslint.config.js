@@ -32,6 +32,7 @@ const CORE_ORDER = [
   'sheet',
   'booklet',
   'portion',
+  'week',
   'device',
   'format',
 ];

@@ -25,5 +25,6 @@ export * from './drift/index.js';
 export * from './sheet/index.js';
 export * from './booklet/index.js';
 export * from './portion/index.js';
+export * from './week/index.js';
 export * from './device/index.js';
 export * from './format/index.js';

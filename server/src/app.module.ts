@@ -23,6 +23,7 @@ import { SeriesModule } from './series/series.module.js';
 import { SessionsModule } from './sessions/sessions.module.js';
 import { ShoppingModule } from './shopping/shopping.module.js';
 import { ThreadsModule } from './threads/threads.module.js';
+import { WeeksModule } from './weeks/weeks.module.js';
 import { TablesModule } from './tables/tables.module.js';
 
 @Module({
@@ -51,6 +52,7 @@ import { TablesModule } from './tables/tables.module.js';
     BundlesModule,
     SessionsModule,
     ShoppingModule,
+    WeeksModule,
   ],
   controllers: [HealthController],
 })

@@ -3,3 +3,4 @@ export * from './lineChange.js';
 export * from './programme.js';
 export * from './singleLine.js';
 export * from './allowedChange.js';
+export { aimOf, limitRows } from './limitRows.js';

@@ -47,10 +47,25 @@ const OPTIONS = {
 /** A solver that proves what it finds. */
 export function solveWith(solver: Solver): Solve {
   return (programme, gap = 0) => {
-    const { Status, ObjectiveValue, Columns } = solver.solve(programme, { ...OPTIONS, mip_abs_gap: gap });
-    const values = new Map(Object.entries(Columns).map(([name, { Primal = 0 }]) => [name, Primal]));
-    return { status: Status, objective: ObjectiveValue, values };
+    return solved(solver, programme, { ...OPTIONS, mip_abs_gap: gap });
   };
+}
+
+/**
+ * A solver for larger programmes, with its heuristics: what it found by the end of the time counts, proven or not, as its status says.
+ *
+ * @param seconds given to it at most
+ */
+export function searchWith(solver: Solver, seconds: number): Solve {
+  return (programme, gap = 0) => {
+    return solved(solver, programme, { output_flag: false, mip_rel_gap: 0, mip_abs_gap: gap, time_limit: seconds });
+  };
+}
+
+function solved(solver: Solver, programme: string, options: Parameters<Solver['solve']>[1]): Solved {
+  const { Status, ObjectiveValue, Columns } = solver.solve(programme, options);
+  const values = new Map(Object.entries(Columns).map(([name, { Primal = 0 }]) => [name, Primal]));
+  return { status: Status, objective: ObjectiveValue, values };
 }
 
 /** A sum of variables, each times its coefficient. */

@@ -7,6 +7,8 @@ export * from './planReport.js';
 export * from './shoppingSheet.js';
 export * from './sessionFile.js';
 export * from './sessionFaults.js';
+export * from './weekFaults.js';
+export * from './weekFile.js';
 export * from './csvSheets.js';
 export * from './circleFaults.js';
 export { Currency, Flag, Id, Instant, Many, must, One, OneOf, Optional, Price, Quantity, Text, Texts, WholeNumber } from './constraints.js';

@@ -2,6 +2,7 @@ import type { Batch } from '../batch/index.js';
 import type { Session } from '../plan/index.js';
 import type { KitchenContent, Settings } from '../recipe/index.js';
 import type { StockItem } from '../shop/index.js';
+import type { Person, Week } from '../week/index.js';
 import { batchFaults } from './batchFaults.js';
 import { BatchEntry } from './batchFile.js';
 import { didYouMean, MOST_FAULTS, type Fault } from './fault.js';
@@ -9,6 +10,8 @@ import { FoodEntry, PackEntry, RecipeEntry, type KitchenSettings } from './kitch
 import { PhotoEntry, type WrittenPhoto } from './photoFile.js';
 import { SessionEntry, StockEntry } from './sessionFile.js';
 import { sessionFaults, stockFaults } from './sessionFaults.js';
+import { personFaults, weekFaults, weeksTwice } from './weekFaults.js';
+import { PersonEntry, WeekEntry } from './weekFile.js';
 import { KitchenFile } from './wholeFile.js';
 import { readEntry, type Read } from './readEntry.js';
 import { referenceFaults, twice } from './referenceFaults.js';
@@ -18,6 +21,8 @@ export interface KitchenRead extends KitchenContent {
   readonly batches: readonly Batch[];
   readonly sessions: readonly Session[];
   readonly stock: readonly StockItem[];
+  readonly people: readonly Person[];
+  readonly weeks: readonly Week[];
   readonly photos: readonly WrittenPhoto[];
   readonly stated?: KitchenSettings;
 }
@@ -53,6 +58,8 @@ const MEMBERS = {
   batches: BatchEntry,
   sessions: SessionEntry,
   stock: StockEntry,
+  people: PersonEntry,
+  weeks: WeekEntry,
   photos: PhotoEntry,
 } as const;
 type ListKey = keyof typeof MEMBERS;
@@ -71,6 +78,8 @@ export class KitchenTaking {
     batches: [] as (BatchEntry | undefined)[],
     sessions: [] as (SessionEntry | undefined)[],
     stock: [] as (StockEntry | undefined)[],
+    people: [] as (PersonEntry | undefined)[],
+    weeks: [] as (WeekEntry | undefined)[],
     photos: [] as (PhotoEntry | undefined)[],
   };
   readonly #unread = {
@@ -80,6 +89,8 @@ export class KitchenTaking {
     batches: new Set<string>(),
     sessions: new Set<string>(),
     stock: new Set<string>(),
+    people: new Set<string>(),
+    weeks: new Set<string>(),
     photos: new Set<string>(),
   };
   readonly #head: [string, unknown][] = [];
@@ -134,6 +145,8 @@ export class KitchenTaking {
       batches: BatchEntry[];
       sessions: SessionEntry[];
       stock: StockEntry[];
+      people: PersonEntry[];
+      weeks: WeekEntry[];
       photos: PhotoEntry[];
     };
     return { ok: true, entry: { settings: fullSettings(settings, today), ...lists, ...(settings ? { stated: settings } : {}) } };
@@ -157,6 +170,18 @@ export class KitchenTaking {
     yield* twice(sessions, 'sessions');
     for (const [i, session] of sessions.entries()) if (session) yield* sessionFaults(session, ground, `sessions[${i}]`);
     for (const [i, held] of stock.entries()) if (held) yield* stockFaults(held, ground, `stock[${i}]`);
+    const { people, weeks } = this.#places;
+    yield* twice(people, 'people');
+    const there = people.filter((one) => one !== undefined);
+    for (const [i, person] of people.entries()) if (person) yield* personFaults(person, there, `people[${i}]`);
+    yield* twice(weeks, 'weeks');
+    yield* weeksTwice(weeks, 'weeks');
+    const spoken = {
+      people: new Set(there.map(({ id }) => id)),
+      ...{ batches: byId(batches), sessions: byId(sessions) },
+      unread: new Set([...this.#unread.people, ...this.#unread.batches, ...this.#unread.sessions]),
+    };
+    for (const [i, week] of weeks.entries()) if (week) yield* weekFaults(week, spoken, `weeks[${i}]`);
     yield* this.#photoFaults();
   }
 

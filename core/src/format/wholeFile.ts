@@ -46,6 +46,7 @@ import {
 } from './kitchenFile.js';
 import { PhotoEntry } from './photoFile.js';
 import { SESSION_CLASSES, SessionEntry, StockEntry } from './sessionFile.js';
+import { MOST_PEOPLE, PersonEntry, WEEK_CLASSES, WeekEntry } from './weekFile.js';
 import { schemaOf, type SchemaPiece } from './schemaNotes.js';
 
 /** A kitchen file, whole. */
@@ -58,6 +59,8 @@ export class KitchenFile {
   @Optional() @Many(() => BatchEntry) batches?: BatchEntry[];
   @Optional() @Many(() => SessionEntry) sessions?: SessionEntry[];
   @Optional() @Many(() => StockEntry) stock?: StockEntry[];
+  @Optional() @Many(() => PersonEntry, MOST_PEOPLE, 'people') people?: PersonEntry[];
+  @Optional() @Many(() => WeekEntry) weeks?: WeekEntry[];
   @Optional() @Many(() => PhotoEntry) photos?: PhotoEntry[];
 }
 
@@ -107,6 +110,7 @@ const CLASSES = [
   ...BATCH_CLASSES,
   ...CARD_CLASSES,
   ...SESSION_CLASSES,
+  ...WEEK_CLASSES,
   PhotoEntry,
 ];
 

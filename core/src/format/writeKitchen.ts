@@ -3,6 +3,7 @@ import type { Food } from '../food/index.js';
 import type { Session } from '../plan/index.js';
 import type { Pack } from '../price/index.js';
 import type { StockItem } from '../shop/index.js';
+import type { Person, Week } from '../week/index.js';
 import type { WrittenPhoto } from './photoFile.js';
 import { sameDocument, withNumbers, type Recipe, type Settings } from '../recipe/index.js';
 
@@ -15,6 +16,8 @@ export interface WrittenKitchen {
   readonly batches?: readonly Batch[];
   readonly sessions?: readonly Session[];
   readonly stock?: readonly StockItem[];
+  readonly people?: readonly Person[];
+  readonly weeks?: readonly Week[];
   readonly photos?: readonly WrittenPhoto[];
 }
 
@@ -30,6 +33,8 @@ export function kitchenFileText({
   batches = [],
   sessions = [],
   stock = [],
+  people = [],
+  weeks = [],
   photos = [],
 }: WrittenKitchen): string {
   const list = (entries: readonly object[]) =>
@@ -43,6 +48,8 @@ export function kitchenFileText({
       : [`"batches": ${list(batches.map((batch) => (batch.then ? { ...batch, then: withNumbers(batch.then) } : batch)))}`]),
     ...(sessions.length === 0 ? [] : [`"sessions": ${list(sessions)}`]),
     ...(stock.length === 0 ? [] : [`"stock": ${list(stock)}`]),
+    ...(people.length === 0 ? [] : [`"people": ${list(people)}`]),
+    ...(weeks.length === 0 ? [] : [`"weeks": ${list(weeks)}`]),
     ...(photos.length === 0 ? [] : [`"photos": ${list(photos)}`]),
   ];
   return `{\n  "format": "portiona/1",\n  "settings": ${JSON.stringify(settings)},\n${lists.map((one) => `  ${one}`).join(',\n')}\n}\n`;

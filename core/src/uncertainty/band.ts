@@ -4,7 +4,7 @@ import { errorModelOf } from './errorModel.js';
 import { amountVariance, UNCERTAINTY_OF_METHOD } from './uncertainty.js';
 
 /** 95 % of a normal distribution lies within this many standard uncertainties. */
-const COVERAGE = 1.96;
+export const COVERAGE = 1.96;
 
 /** Low and high end, in the figure's unit. */
 export type Band = readonly [low: number, high: number];

@@ -50,10 +50,18 @@ export class BatchesService {
     return (await this.#rows(scope, recipe)).map(toBatch);
   }
 
-  /** Batches, and a kitchen to compute them in: of all recipes, or of one. */
-  async withKitchen(scope: Scope, recipe?: string): Promise<{ readonly batches: readonly Batch[]; readonly kitchen: Kitchen }> {
+  /**
+   * Batches, and a kitchen to compute them in: of all recipes, or of one.
+   *
+   * @param further recipes that the kitchen is to hold beside those of the batches
+   */
+  async withKitchen(
+    scope: Scope,
+    recipe?: string,
+    further: readonly string[] = [],
+  ): Promise<{ readonly batches: readonly Batch[]; readonly kitchen: Kitchen }> {
     const batches = await this.loadForCalculation(scope, recipe);
-    return { batches, kitchen: await this.#kitchenFor(scope, batches) };
+    return { batches, kitchen: await this.#kitchenFor(scope, batches, further) };
   }
 
   /**
@@ -260,10 +268,10 @@ export class BatchesService {
     };
   }
 
-  async #kitchenFor(scope: Scope, batches: readonly Batch[]): Promise<Kitchen> {
+  async #kitchenFor(scope: Scope, batches: readonly Batch[], further: readonly string[] = []): Promise<Kitchen> {
     const then = batches.flatMap((batch) => batch.then ?? []);
     const recipes = await this.recipes.loadForCalculation(scope, [
-      ...new Set([...batches.map((batch) => batch.recipe), ...then.flatMap(recipesTaken)]),
+      ...new Set([...batches.map((batch) => batch.recipe), ...then.flatMap(recipesTaken), ...further]),
     ]);
     const kitchen = await this.recipes.kitchenUnder(scope, recipes, batches.flatMap(foodsOfBatch));
     return new Kitchen({ ...kitchen.content, learned: learnedYields(batches, kitchen) });

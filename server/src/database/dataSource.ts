@@ -16,6 +16,8 @@ import { RecipeFoodEntity } from '../recipes/recipeFood.entity.js';
 import { RecipeRevisionEntity } from '../recipes/recipeRevision.entity.js';
 import { SessionEntity } from '../sessions/session.entity.js';
 import { StockEntity } from '../shopping/stock.entity.js';
+import { PersonEntity } from '../weeks/person.entity.js';
+import { WeekEntity } from '../weeks/week.entity.js';
 import { TableImportEntity } from '../tables/tableImport.entity.js';
 import { TableMappingEntity } from '../tables/tableMapping.entity.js';
 import { ReceiptNameEntity } from '../receipts/receiptName.entity.js';
@@ -27,6 +29,7 @@ import { BriefGround1765500000015 } from './migrations/briefGround.migration.js'
 import { CardInputs1765400000014 } from './migrations/cardInputs.migration.js';
 import { Bundles1766300000023 } from './migrations/bundles.migration.js';
 import { Sessions1766400000024 } from './migrations/sessions.migration.js';
+import { Weeks1766500000025 } from './migrations/weeks.migration.js';
 import { CardMoves1766200000022 } from './migrations/cardMoves.migration.js';
 import { CardSteps1764800000008 } from './migrations/cardSteps.migration.js';
 import { Photos1765800000018 } from './migrations/photos.migration.js';
@@ -97,6 +100,8 @@ export function schemaOptions(url: string | undefined): Extract<DataSourceOption
       BundleEntity,
       SessionEntity,
       StockEntity,
+      PersonEntity,
+      WeekEntity,
     ],
     migrations: [
       Kitchens1764000000001,
@@ -123,6 +128,7 @@ export function schemaOptions(url: string | undefined): Extract<DataSourceOption
       CardMoves1766200000022,
       Bundles1766300000023,
       Sessions1766400000024,
+      Weeks1766500000025,
     ],
     migrationsRun: true,
     migrationsTransactionMode: 'all',

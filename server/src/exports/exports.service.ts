@@ -28,6 +28,8 @@ import { sessionsCalendar } from '../sessions/sessionsCalendar.js';
 import { shoppingPdf } from '../shopping/shoppingPdf.js';
 import { ShoppingService } from '../shopping/shopping.service.js';
 import { StockService } from '../shopping/stock.service.js';
+import { PeopleService } from '../weeks/people.service.js';
+import { WeeksService } from '../weeks/weeks.service.js';
 import type { Scope } from '../scope/scope.js';
 
 @Injectable()
@@ -43,6 +45,8 @@ export class ExportsService {
     private readonly sessions: SessionsService,
     private readonly stock: StockService,
     private readonly shopping: ShoppingService,
+    private readonly people: PeopleService,
+    private readonly weeks: WeeksService,
   ) {}
 
   /**
@@ -65,6 +69,8 @@ export class ExportsService {
         batches: withPhotos ? batches : batches.map(withoutPhoto),
         sessions: await this.sessions.loadForCalculation(scope),
         stock: await this.stock.loadForCalculation(scope),
+        people: await this.people.loadForCalculation(scope),
+        weeks: await this.weeks.loadForCalculation(scope),
         photos: withPhotos ? await this.photos.written(scope, shown) : [],
       };
     });
@@ -127,18 +133,19 @@ export class ExportsService {
     return shoppingPdf(list, foods, currency, title);
   }
 
-  /** Sessions as a calendar. */
+  /** Sessions as a calendar, and what goes into the fridge or the freezer of an evening. */
   async sessionsCalendar(scope: Scope): Promise<string> {
-    const { sessions, recipes, name } = await this.database.read(async () => {
+    const { sessions, recipes, name, evenings } = await this.database.read(async () => {
       const found = await this.sessions.loadForCalculation(scope);
       const cooked = [...new Set(found.flatMap(({ dishes }) => dishes.map(({ recipe }) => recipe)))];
       return {
         sessions: found,
         recipes: cooked.length === 0 ? [] : await this.recipes.loadForCalculation(scope, cooked),
         name: (await this.kitchens.describe(scope)).name,
+        evenings: await this.weeks.evenings(scope),
       };
     });
-    return sessionsCalendar(sessions, new Map(recipes.map((recipe) => [recipe.id, recipe])), name);
+    return sessionsCalendar(sessions, new Map(recipes.map((recipe) => [recipe.id, recipe])), name, evenings);
   }
 
   /** What to buy for sessions, as text. @throws NotFoundError */

@@ -8,4 +8,6 @@ export class ImportedDto {
   @ApiProperty() batches: number;
   @ApiProperty() sessions: number;
   @ApiProperty({ description: 'Things put into stock' }) stock: number;
+  @ApiProperty({ description: 'Who eats from the boxes' }) people: number;
+  @ApiProperty() weeks: number;
 }

@@ -5,12 +5,13 @@ import { PacksModule } from '../packs/packs.module.js';
 import { PhotosModule } from '../photos/photos.module.js';
 import { RecipesModule } from '../recipes/recipes.module.js';
 import { SessionsModule } from '../sessions/sessions.module.js';
+import { WeeksModule } from '../weeks/weeks.module.js';
 import { ShoppingModule } from '../shopping/shopping.module.js';
 import { ImportsController } from './imports.controller.js';
 import { ImportsService } from './imports.service.js';
 
 @Module({
-  imports: [BatchesModule, FoodsModule, PacksModule, PhotosModule, RecipesModule, SessionsModule, ShoppingModule],
+  imports: [BatchesModule, FoodsModule, PacksModule, PhotosModule, RecipesModule, SessionsModule, ShoppingModule, WeeksModule],
   controllers: [ImportsController],
   providers: [ImportsService],
   exports: [ImportsService],

@@ -8,8 +8,11 @@ import {
   type Pack,
   type PackEntry,
   type RecipeEntry,
+  personFaults,
   type SessionEntry,
   type StockEntry,
+  type PersonEntry,
+  type WeekEntry,
 } from '@portiona/core';
 import { Database } from '../database/database.js';
 import { Once, type OnceKey } from '../database/once.js';
@@ -22,6 +25,8 @@ import { PhotosService } from '../photos/photos.service.js';
 import { PacksService } from '../packs/packs.service.js';
 import { SessionsService } from '../sessions/sessions.service.js';
 import { StockService } from '../shopping/stock.service.js';
+import { PeopleService } from '../weeks/people.service.js';
+import { WeeksService } from '../weeks/weeks.service.js';
 import { RecipesService } from '../recipes/recipes.service.js';
 import type { ImportedDto } from './import.dto.js';
 import type { BeginningDto } from './beginning.dto.js';
@@ -40,6 +45,8 @@ interface Content {
   readonly batches: BatchEntry[];
   readonly sessions: SessionEntry[];
   readonly stock: StockEntry[];
+  readonly people: PersonEntry[];
+  readonly weeks: WeekEntry[];
 }
 
 const UTF_8 = new TextDecoder();
@@ -58,6 +65,8 @@ export class ImportsService {
     private readonly photos: PhotosService,
     private readonly sessions: SessionsService,
     private readonly stock: StockService,
+    private readonly people: PeopleService,
+    private readonly weeks: WeeksService,
   ) {}
 
   /**
@@ -97,6 +106,8 @@ export class ImportsService {
         batches: content.batches.length,
         sessions: content.sessions.length,
         stock: content.stock.length,
+        people: content.people.length,
+        weeks: content.weeks.length,
       };
     });
     // It is taken in, whatever becomes of this: finding is quicker after it.
@@ -104,7 +115,11 @@ export class ImportsService {
     return taken;
   }
 
-  async #insert(scope: Scope, kitchenId: string, { foods, packs, recipes, batches, sessions, stock }: Content): Promise<void> {
+  async #insert(
+    scope: Scope,
+    kitchenId: string,
+    { foods, packs, recipes, batches, sessions, stock, people, weeks }: Content,
+  ): Promise<void> {
     try {
       await this.foods.insert(scope, foods);
       await this.packs.insertRows(
@@ -117,6 +132,8 @@ export class ImportsService {
       for (const document of batches) await this.batches.insert(scope, document);
       for (const document of sessions) await this.sessions.insert(scope, document);
       await this.stock.insert(scope, stock);
+      for (const document of people) await this.people.insert(scope, document);
+      for (const document of weeks) await this.weeks.insert(scope, document);
     } catch (error) {
       if (isTaken(error)) throw new TakenError('food or pack of that kind', 'in this file');
       throw error;
@@ -124,7 +141,7 @@ export class ImportsService {
   }
 
   /** @throws ValidationError where a dish or a pack rests on something that is kept and lacks what it needs of it */
-  async #expectWhole(scope: Scope, entry: Content, { packs, recipes, batches, sessions, stock }: Content): Promise<void> {
+  async #expectWhole(scope: Scope, entry: Content, { packs, recipes, batches, sessions, stock, people, weeks }: Content): Promise<void> {
     const placeOf = new Map<object, string>([
       ...entry.packs.map((pack, i): [object, string] => [pack, `packs[${i}]`]),
       ...entry.recipes.map((recipe, i): [object, string] => [recipe, `recipes[${i}]`]),
@@ -134,6 +151,8 @@ export class ImportsService {
       ...(await this.#batchFaults(scope, entry, batches)),
       ...(await this.#sessionFaults(scope, entry, sessions)),
       ...(await this.stock.faultsOf(scope, stock, (i) => `stock[${entry.stock.indexOf(stock[i] as StockEntry)}]`)),
+      ...(await this.#personFaults(scope, entry, people)),
+      ...(await this.#weekFaults(scope, entry, weeks)),
       ...(await this.packs.faultsOf(scope, packs, (i) => placeOf.get(packs[i] ?? {}) ?? '')),
       ...(await this.recipes.faultsOf(scope, recipes, paths)),
     ];
@@ -152,6 +171,18 @@ export class ImportsService {
     return faults.flat();
   }
 
+  async #personFaults(scope: Scope, entry: Content, people: readonly PersonEntry[]) {
+    const there = await this.people.loadForCalculation(scope);
+    return people.flatMap((person) => [...personFaults(person, there, `people[${entry.people.findIndex(({ id }) => id === person.id)}]`)]);
+  }
+
+  async #weekFaults(scope: Scope, entry: Content, weeks: readonly WeekEntry[]) {
+    const faults = await Promise.all(
+      weeks.map((week) => this.weeks.faultsOf(scope, week, `weeks[${entry.weeks.findIndex(({ id }) => id === week.id)}]`)),
+    );
+    return faults.flat();
+  }
+
   async #batchFaults(scope: Scope, entry: Content, batches: readonly BatchEntry[]) {
     const faults = await Promise.all(
       batches.map((batch) => this.batches.faultsOf(scope, batch, `batches[${entry.batches.findIndex(({ id }) => id === batch.id)}]`)),
@@ -160,7 +191,7 @@ export class ImportsService {
   }
 
   /** What of a file is not there yet. A pack without an id is known by its food, shop, size and day. */
-  async #newOf(scope: Scope, { foods, packs, recipes, batches, sessions, stock }: Content): Promise<Content> {
+  async #newOf(scope: Scope, { foods, packs, recipes, batches, sessions, stock, people, weeks }: Content): Promise<Content> {
     const [known, bought, cooked] = [
       await this.foods.loadForCalculation(scope),
       await this.packs.everSeen(scope),
@@ -177,6 +208,8 @@ export class ImportsService {
       sessions: await this.sessions.newOf(scope, sessions),
       // What is in stock has no name: it is taken only into a kitchen that has none, so that nothing is there twice.
       stock: (await this.stock.loadForCalculation(scope)).length > 0 ? [] : stock,
+      people: await this.people.newOf(scope, people),
+      weeks: await this.weeks.newOf(scope, weeks),
     };
   }
 
@@ -218,7 +251,7 @@ export class ImportsService {
     const there = new Set((await this.foods.loadForCalculation(scope, ids)).map(({ id }) => id));
     const added = foods.filter(({ id }) => !there.has(id));
     await this.foods.insert(scope, added);
-    return { foods: added.length, packs: 0, recipes: 0, batches: 0, sessions: 0, stock: 0 };
+    return { foods: added.length, packs: 0, recipes: 0, batches: 0, sessions: 0, stock: 0, people: 0, weeks: 0 };
   }
 }
 

@@ -1,17 +1,36 @@
-import ical, { ICalCalendarMethod } from 'ical-generator';
-import { PlanSearch, planProblem, sessionPlan, unplannable, USUAL_START, type Recipe, type Session } from '@portiona/core';
+import ical, { ICalAlarmType, ICalCalendarMethod } from 'ical-generator';
+import {
+  PlanSearch,
+  planProblem,
+  sessionPlan,
+  unplannable,
+  USUAL_START,
+  type Evening,
+  type EveningMove,
+  type Recipe,
+  type Session,
+} from '@portiona/core';
 
 /** Minutes of a session that cannot be planned: an hour stands for it. */
 const UNPLANNED = 60;
 /** Slices of search for a session's length: enough for all but the largest. */
 const SLICES = 20;
 
+/** When boxes are put from the freezer into the fridge, and how long that is shown: minutes. */
+const EVENING = { at: '20:00', minutes: 15 } as const;
+
 /**
- * Sessions as a calendar (RFC 5545), each as long as its plan takes; times are those of the kitchen's own clock, wherever that is.
+ * Sessions as a calendar (RFC 5545), each as long as its plan takes, and evenings on which boxes go into the fridge or the freezer, with a
+ * reminder; times are those of the kitchen's own clock, wherever that is.
  *
  * @param name of the kitchen
  */
-export function sessionsCalendar(sessions: readonly Session[], recipes: ReadonlyMap<string, Recipe>, name: string): string {
+export function sessionsCalendar(
+  sessions: readonly Session[],
+  recipes: ReadonlyMap<string, Recipe>,
+  name: string,
+  evenings: readonly Evening[],
+): string {
   const calendar = ical({ name, prodId: { company: 'Portiona', product: 'Plan', language: 'EN' }, method: ICalCalendarMethod.PUBLISH });
   for (const session of sessions) {
     const minutes = minutesOf(session, recipes);
@@ -33,7 +52,26 @@ export function sessionsCalendar(sessions: readonly Session[], recipes: Readonly
       ].join('\n'),
     });
   }
+  for (const { date, thaw, freeze } of evenings) {
+    const start = new Date(`${date}T${EVENING.at}:00Z`);
+    const event = calendar.createEvent({
+      id: `evening-${date}@portiona`,
+      start,
+      end: new Date(start.getTime() + EVENING.minutes * 60_000),
+      floating: true,
+      summary: [
+        ...(thaw.length > 0 ? [`Into the fridge: ${movedText(thaw)}`] : []),
+        ...(freeze.length > 0 ? [`Into the freezer: ${movedText(freeze)}`] : []),
+      ].join('; '),
+    });
+    // At the time itself.
+    event.createAlarm({ type: ICalAlarmType.display, trigger: 0 });
+  }
   return calendar.toString();
+}
+
+function movedText(moves: readonly EveningMove[]): string {
+  return moves.map(({ pool, count }) => `${count} ${pool.title}`).join(', ');
 }
 
 /** What a session takes; undefined where it cannot be planned. */

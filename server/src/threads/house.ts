@@ -18,6 +18,7 @@ import { RecipesService } from '../recipes/recipes.service.js';
 import { RecipeSummariesService } from '../recipes/recipeSummaries.service.js';
 import { SessionsService } from '../sessions/sessions.service.js';
 import { ShoppingService } from '../shopping/shopping.service.js';
+import { WeeksService } from '../weeks/weeks.service.js';
 
 /** The services that work may be given to, in the server or in one of its threads. */
 @Injectable()
@@ -42,5 +43,6 @@ export class House {
     readonly reading: ReadingService,
     readonly sessions: SessionsService,
     readonly shopping: ShoppingService,
+    readonly weeks: WeeksService,
   ) {}
 }

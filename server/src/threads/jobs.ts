@@ -89,6 +89,7 @@ export const THREAD_JOBS = {
   labelsPdf: (house: House, scope: Scope, id: string, order: LabelOrder, address: string) => house.labels.pdf(scope, id, order, address),
   logBatches: (house: House, scope: Scope, recipe?: string) => house.batches.log(scope, recipe),
   shoppingFor: (house: House, scope: Scope, sessions: readonly string[]) => house.shopping.get(scope, sessions),
+  openWeek: (house: House, scope: Scope, from: string) => house.weeks.open(scope, from),
   importStarterPantry: (house: House, scope: Scope, once?: OnceKey) => house.imports.starterPantry(scope, once),
   beginKitchen: (house: House, scope: Scope, beginning: BeginningDto, once?: OnceKey) => house.imports.begin(scope, beginning, once),
 } as const;
@@ -125,6 +126,12 @@ export const BODY_JOBS = {
   saveSession: (house: House, body: unknown, scope: Scope, id: string) => {
     const { revision, document } = readSent(SaveDto, body);
     return house.sessions.save(scope, id, revision, document);
+  },
+  createWeek: (house: House, body: unknown, scope: Scope, once?: OnceKey) =>
+    house.weeks.create(scope, readSent(NewDto, body).document, once),
+  saveWeek: (house: House, body: unknown, scope: Scope, id: string) => {
+    const { revision, document } = readSent(SaveDto, body);
+    return house.weeks.save(scope, id, revision, document);
   },
   addPrices: (house: House, body: unknown, scope: Scope, once?: OnceKey) =>
     house.receipts.add(scope, readSent(SeenPricesDto, body).prices, once),

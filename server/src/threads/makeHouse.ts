@@ -23,6 +23,8 @@ import { RecipeSummariesService } from '../recipes/recipeSummaries.service.js';
 import { SessionsService } from '../sessions/sessions.service.js';
 import { ShoppingService } from '../shopping/shopping.service.js';
 import { StockService } from '../shopping/stock.service.js';
+import { PeopleService } from '../weeks/people.service.js';
+import { WeeksService } from '../weeks/weeks.service.js';
 import { House } from './house.js';
 
 /** Connections of one thread, which does one job at a time. */
@@ -42,6 +44,8 @@ export async function makeHouse(url: string | undefined): Promise<House> {
   const sessions = new SessionsService(database, once, recipes);
   const stock = new StockService(database, once, foods, batches);
   const shopping = new ShoppingService(database, sessions, recipes, stock);
+  const people = new PeopleService(database, once, kitchens);
+  const weeks = new WeeksService(database, once, people, batches, sessions, recipes, stock, kitchens);
   const summaries = new RecipeSummariesService(database, kitchens, recipes);
   return new House(
     recipes,
@@ -55,13 +59,14 @@ export async function makeHouse(url: string | undefined): Promise<House> {
     new ReceiptsService(database, once, packs),
     new MergesService(database, foods, packs, stock, recipes),
     new CardsService(database, once, kitchens, recipes, photos),
-    new ImportsService(database, once, foods, packs, recipes, batches, photos, sessions, stock),
-    new ExportsService(database, kitchens, foods, packs, recipes, batches, photos, sessions, stock, shopping),
+    new ImportsService(database, once, foods, packs, recipes, batches, photos, sessions, stock, people, weeks),
+    new ExportsService(database, kitchens, foods, packs, recipes, batches, photos, sessions, stock, shopping, people, weeks),
     batches,
     new LabelsService(batches),
     photos,
     new ReadingService(database),
     sessions,
     shopping,
+    weeks,
   );
 }

@@ -14,6 +14,7 @@ import { ReceiptsModule } from '../receipts/receipts.module.js';
 import { RecipesModule } from '../recipes/recipes.module.js';
 import { SessionsModule } from '../sessions/sessions.module.js';
 import { ShoppingModule } from '../shopping/shopping.module.js';
+import { WeeksModule } from '../weeks/weeks.module.js';
 import { House } from './house.js';
 import { SettledLists } from './settledLists.js';
 import { Threads } from './threads.js';
@@ -36,6 +37,7 @@ import { Threads } from './threads.js';
     ReadingDataModule,
     SessionsModule,
     ShoppingModule,
+    WeeksModule,
   ],
   providers: [House, Threads, SettledLists],
   exports: [Threads, SettledLists],

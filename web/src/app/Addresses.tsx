@@ -23,6 +23,7 @@ const { View: CardsPage } = later(async () => ({ default: (await import('./pantr
 const { View: SeriesPage } = later(async () => ({ default: (await import('./pantryPages')).SeriesPage }));
 const { View: PlanPage } = later(async () => ({ default: (await import('./planPages')).PlanPage }));
 const { View: SessionPage } = later(async () => ({ default: (await import('./planPages')).SessionPage }));
+const { View: WeekPage } = later(async () => ({ default: (await import('./planPages')).WeekPage }));
 const { View: ShoppingPage } = later(async () => ({ default: (await import('./planPages')).ShoppingPage }));
 const { View: StockPage } = later(async () => ({ default: (await import('./planPages')).StockPage }));
 const { View: FindingsPage } = later(async () => ({ default: (await import('./pantryPages')).FindingsPage }));
@@ -52,6 +53,8 @@ export function Addresses() {
         <Route path="batches/:recipeId" element={<DishBatchesPage showWorking={(of) => <WorkingPanel {...of} />} />} />
         <Route path="portion/:batchId" element={<PortionPage />} />
         <Route path="plan" element={<PlanPage />} />
+        <Route path="plan/week" element={<WeekPage />} />
+        <Route path="plan/week/:from" element={<WeekPage />} />
         <Route path="plan/shopping" element={<ShoppingPage />} />
         <Route path="plan/stock" element={<StockPage />} />
         <Route path="plan/:sessionId" element={<SessionPage />} />

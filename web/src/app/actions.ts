@@ -19,7 +19,8 @@ const calls = (call: NonNullable<AppAction['call']>, name: string, ...also: stri
 export const APP_ACTIONS: readonly AppAction[] = [
   calls('start', 'Start a recipe', 'new', 'create', 'dish', 'bring', 'import', 'paste'),
   at('Recipes', '/recipes', 'list', 'book', 'dishes', 'all'),
-  at('Plan', '/plan', 'sessions', 'prep day', 'calendar', 'timeline', 'week', 'schedule'),
+  at('Plan', '/plan', 'sessions', 'prep day', 'calendar', 'timeline', 'schedule'),
+  at('Week of boxes', '/plan/week', 'who eats what', 'meals', 'fridge', 'freezer', 'thaw', 'people', 'days'),
   at('Shopping list', '/plan/shopping', 'buy', 'shops', 'packs', 'groceries', 'errands'),
   at('What is in stock', '/plan/stock', 'cupboard', 'fridge', 'best before', 'use first', 'inventory'),
   at('Batches', '/batches', 'log', 'cooked', 'yields', 'history of a dish'),

@@ -4,12 +4,17 @@ import {
   nutrientRow,
   type BriefFigure,
   type Judgement,
-  type Kitchen,
+  type Settings,
   type Target,
   type TargetJudgement,
   type Verdict,
 } from '@portiona/core';
 import { numberText, priceText } from '../../ui/numberText';
+
+/** What words about money need of a kitchen. */
+interface Money {
+  readonly settings: Pick<Settings, 'currency'>;
+}
 
 /** Figures a target may be set for, those asked for most first. */
 export const OFFERED_FIGURES: readonly BriefFigure[] = [
@@ -57,26 +62,26 @@ export const verdictGlyph = (verdict: Verdict) => GLYPHS[verdict];
 export const verdictClass = (verdict: Verdict) => CLASSES[verdict];
 
 /** What is asked: "at most 540 kcal", "40 min at most". */
-export function askedText(judgement: Judgement, kitchen: Kitchen): string {
+export function askedText(judgement: Judgement, kitchen: Money): string {
   if (judgement.kind === 'bound') return judgement.asked;
   const { figure, is, amount } = judgement.target;
   return `${is} ${amountText(figure, amount, kitchen)}`;
 }
 
 /** A limit without its unit, which the figure beside it has: "at most 540". */
-export function limitText({ figure, is, amount }: Target, kitchen: Kitchen): string {
+export function limitText({ figure, is, amount }: Target, kitchen: Money): string {
   return `${is} ${figure === 'usedCost' ? priceText(amount, kitchen.settings.currency) : numberText(amount, Number.isInteger(amount) ? 0 : 1)}`;
 }
 
 /** A target with its unit: "at most 540 kcal"; `alone` leaves the limit's kind out. */
-export function targetAmountText({ figure, is, amount }: Target, kitchen: Kitchen, alone = false): string {
+export function targetAmountText({ figure, is, amount }: Target, kitchen: Money, alone = false): string {
   const text =
     figure === 'usedCost' ? priceText(amount, kitchen.settings.currency) : `${bare(figure, amount, kitchen)} ${figureUnit(figure, '')}`;
   return alone ? `${text} ${figureName(figure).toLowerCase()}` : `${is} ${text}`;
 }
 
 /** How the dish stands: "512 to 531, holds", "672, 132 over". */
-export function standingText(judgement: Judgement, kitchen: Kitchen): string {
+export function standingText(judgement: Judgement, kitchen: Money): string {
   if (judgement.kind === 'bound') return `${judgement.is}${judgement.verdict === 'unsure' ? ', unsure' : ''}`;
   const { target, amount, band, margin, verdict, atLeast } = judgement;
   if (amount === undefined || margin === undefined) return 'unknown';
@@ -93,7 +98,7 @@ function verdictText({ target: { is } }: TargetJudgement, by: string, verdict: V
   return is === 'at most' ? `${by} over` : is === 'at least' ? `${by} short` : `${by} off`;
 }
 
-function bare(figure: BriefFigure, amount: number, kitchen: Kitchen): string {
+function bare(figure: BriefFigure, amount: number, kitchen: Money): string {
   if (figure === 'usedCost') return priceText(amount, kitchen.settings.currency);
   return numberText(
     amount,
@@ -101,7 +106,7 @@ function bare(figure: BriefFigure, amount: number, kitchen: Kitchen): string {
   );
 }
 
-function amountText(figure: BriefFigure, amount: number, kitchen: Kitchen): string {
+function amountText(figure: BriefFigure, amount: number, kitchen: Money): string {
   return figure === 'usedCost'
     ? priceText(amount, kitchen.settings.currency)
     : `${numberText(amount, Number.isInteger(amount) ? 0 : 1)} ${figureUnit(figure, '')}`;

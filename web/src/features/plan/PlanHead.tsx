@@ -14,6 +14,7 @@ export function PlanHead({ over, title, session }: PlanHeadProps) {
   const tabs = [
     { to: '/plan', name: 'Calendar', glyph: '▦' },
     ...(session === undefined ? [] : [{ to: `/plan/${session}`, name: 'Day', glyph: '▸' }]),
+    { to: '/plan/week', name: 'Week', glyph: '▥' },
     { to: session === undefined ? '/plan/shopping' : `/plan/shopping?sessions=${session}`, name: 'Shopping', glyph: '◧' },
     { to: '/plan/stock', name: 'Stock', glyph: '◫' },
   ];
@@ -25,7 +26,7 @@ export function PlanHead({ over, title, session }: PlanHeadProps) {
       </div>
       <nav className="stations batches-stations" aria-label="Plan">
         {tabs.map(({ to, name, glyph }) => (
-          <Link key={name} to={to} aria-current={pathname === to.split('?')[0] ? 'page' : undefined}>
+          <Link key={name} to={to} aria-current={isHere(pathname, to) ? 'page' : undefined}>
             <span className="station-glyph" aria-hidden>
               {glyph}
             </span>
@@ -35,4 +36,9 @@ export function PlanHead({ over, title, session }: PlanHeadProps) {
       </nav>
     </div>
   );
+}
+
+/** Whether an address is the one that a tab leads to; a week has addresses of its own. */
+function isHere(pathname: string, to: string): boolean {
+  return pathname === to.split('?')[0] || (to === '/plan/week' && pathname.startsWith('/plan/week/'));
 }

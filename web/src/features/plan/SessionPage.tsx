@@ -20,6 +20,7 @@ import { Modal } from '../../ui/Modal';
 import { Segmented } from '../../ui/Segmented';
 import { useToast } from '../../ui/Toasts';
 import { UnreadPage } from '../../ui/UnreadPage';
+import { DocumentNotice } from '../saving/DocumentNotice';
 import { AddDish, DishesOfSession } from './DishesOfSession';
 import { doneWhenLate } from './lateness';
 import { PlanHead } from './PlanHead';
@@ -33,6 +34,7 @@ import { freeStretches, timelineRows } from './timelineRows';
 import { at, beginAtOnce, cookName, dayTitle, dishTitle, handsProposals, lengthText, listedSteps, type ListedStep } from './planWords';
 import { useNow } from './useNow';
 import { usePlan } from './usePlan';
+import { useUndoKeys } from '../saving/useUndoKeys';
 import { useSession, type SessionHere } from './useSession';
 import './plan.css';
 
@@ -125,7 +127,7 @@ function SessionDay({ here }: { readonly here: SessionHere }) {
           </>
         }
       />
-      <StateNotice here={here} />
+      <DocumentNotice here={here} what="session" />
       <div className="desk">
         <section className="bench plan" aria-label="Session">
           <div className="plan-sum">
@@ -387,23 +389,6 @@ function PutAway({ id }: { readonly id: string }) {
   );
 }
 
-function StateNotice({ here: { state, takeTheirs, saveMine } }: { readonly here: SessionHere }) {
-  if (state.kind === 'trouble')
-    return (
-      <p className="notice" role="alert">
-        ✕ {state.text}
-      </p>
-    );
-  if (state.kind !== 'stale') return null;
-  return (
-    <div className="notice" role="alert">
-      <p>▲ This session was saved elsewhere since you opened it. Nothing of yours was written over it.</p>
-      <Button onClick={takeTheirs}>Take what is there</Button>
-      <Button onClick={saveMine}>Save mine over it</Button>
-    </div>
-  );
-}
-
 /** What makes it last so long: the chain it hangs on, and what one more of something would save. */
 function HoldsUp({
   plan,
@@ -518,18 +503,4 @@ function useFollowedEnd({ session, change }: SessionHere, plan: SessionPlan | un
     // Only as the plan says another time.
     // oxlint-disable-next-line react/exhaustive-deps
   }, [wanted]);
-}
-
-function useUndoKeys(undo: (() => void) | undefined, redo: (() => void) | undefined): void {
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z') return;
-      if (event.target instanceof HTMLElement && event.target.matches('input, textarea')) return;
-      event.preventDefault();
-      if (event.shiftKey) redo?.();
-      else undo?.();
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, [undo, redo]);
 }
