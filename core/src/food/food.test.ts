@@ -7,6 +7,7 @@ import { energyAgreement, foodEnergyAgreement, likelySlip } from './energyAgreem
 import { atwaterEnergy } from './atwaterEnergy.js';
 import type { Food } from './food.js';
 import { edibleGramsOfMeasure, measureOf } from './measureOf.js';
+import { kindsOf } from './foodKind.js';
 import { RULE_SETS } from './ruleSet.js';
 
 const rye: Food = {
@@ -138,4 +139,17 @@ test('allergens are named precisely, the group only where nothing precise stands
   expect(namedAllergens(['nuts'])).toEqual(['nuts']);
   expect(namedAllergens(['brazil-nuts'])).toEqual(['Brazil nuts (nuts)']);
   for (const allergen of ALLERGENS) expect(namedAllergens([allergen])).toHaveLength(1);
+});
+
+test.each([
+  ['Brown rice', undefined, true],
+  ['Rice, basmati', 'grains-pasta-bread', true],
+  ['Rice milk', undefined, false],
+  ['Rice vinegar', undefined, false],
+  ['Cauliflower rice', 'vegetables', false],
+  ['Cauliflower rice', undefined, false],
+  ['Chicken stock', undefined, false],
+])('%s in %s is rice that keeps one day: %s', (name, aisle, rice) => {
+  const kinds = kindsOf({ id: 'one', name, ...(aisle === undefined ? {} : { aisle }) });
+  expect(kinds).toEqual(rice ? ['rice'] : []);
 });
