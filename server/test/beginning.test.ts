@@ -16,7 +16,7 @@ test('a new kitchen is asked, and what is answered holds', async () => {
   await server.http
     .post('/api/imports/beginning')
     .send(BEGINNING)
-    .expect(201, { foods: 0, packs: 0, recipes: 0, batches: 0, sessions: 0, stock: 0 });
+    .expect(201, { foods: 0, packs: 0, recipes: 0, batches: 0, sessions: 0, stock: 0, people: 0, weeks: 0 });
   expect(await kitchen()).toMatchObject({ name: 'Tarn kitchen', currency: 'GBP', measures: 'us', rules: 'us', empty: true, begun: true });
 });
 
@@ -26,7 +26,7 @@ test('it begins with the starter pantry and a dish whose every line counts', asy
     .send({ ...BEGINNING, starterPantry: true, exampleDish: true })
     .expect(201)) as { body: object };
   const { body: starters } = (await server.http.get('/api/imports/starter-pantry').expect(200)) as { body: Food[] };
-  expect(body).toEqual({ foods: starters.length, packs: 0, recipes: 1, batches: 0, sessions: 0, stock: 0 });
+  expect(body).toEqual({ foods: starters.length, packs: 0, recipes: 1, batches: 0, sessions: 0, stock: 0, people: 0, weeks: 0 });
   const { body: row } = (await server.http.get('/api/recipes/red-lentil-and-spinach-pot').expect(200)) as { body: { document: Recipe } };
   const settings = { currency: 'GBP', measures: 'metric', rules: 'eu', staples: 'counted', date: '2026-11-25' } as Settings;
   const figures = recipeFigures(row.document, new Kitchen({ foods: starters, packs: [], recipes: [], settings }));
@@ -41,12 +41,12 @@ test('a dish alone brings the foods that it needs, and nothing that is there is 
     .post('/api/imports/beginning')
     .send({ ...BEGINNING, exampleDish: true })
     .expect(201)) as { body: object };
-  expect(body).toEqual({ foods: 11, packs: 0, recipes: 1, batches: 0, sessions: 0, stock: 0 });
+  expect(body).toEqual({ foods: 11, packs: 0, recipes: 1, batches: 0, sessions: 0, stock: 0, people: 0, weeks: 0 });
   expect((await server.http.get('/api/foods/garlic').expect(200)).body).toMatchObject({ document: mine });
   await server.http
     .post('/api/imports/beginning')
     .send({ ...BEGINNING, exampleDish: true })
-    .expect(201, { foods: 0, packs: 0, recipes: 0, batches: 0, sessions: 0, stock: 0 });
+    .expect(201, { foods: 0, packs: 0, recipes: 0, batches: 0, sessions: 0, stock: 0, people: 0, weeks: 0 });
 });
 
 test.each([

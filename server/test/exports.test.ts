@@ -45,7 +45,7 @@ test('a kitchen file whose foods are there is refused whole; asked to, only what
   await server.http
     .post('/api/imports/kitchen-file?there=keep')
     .send(body)
-    .expect(201, { foods: 1, packs: 0, recipes: 0, batches: 0, sessions: 0, stock: 0 });
+    .expect(201, { foods: 1, packs: 0, recipes: 0, batches: 0, sessions: 0, stock: 0, people: 0, weeks: 0 });
   await server.http.get('/api/foods/new-food').expect(200);
   const { body: out } = (await server.http.get('/api/exports/kitchen-file').expect(200)) as { body: { foods: { id: string }[] } };
   expect(out.foods.map(({ id }) => id)).toContain('new-food');

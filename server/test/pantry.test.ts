@@ -21,7 +21,9 @@ test('the starter pantry comes in once; what is there stays as it is', async () 
   const { body } = (await server.http.post('/api/imports/starter-pantry').expect(201)) as { body: { foods: number } };
   expect(body.foods).toBeGreaterThan(550);
   expect((await server.http.get('/api/foods/egg').expect(200)).body).toEqual(before);
-  await server.http.post('/api/imports/starter-pantry').expect(201, { foods: 0, packs: 0, recipes: 0, batches: 0, sessions: 0, stock: 0 });
+  await server.http
+    .post('/api/imports/starter-pantry')
+    .expect(201, { foods: 0, packs: 0, recipes: 0, batches: 0, sessions: 0, stock: 0, people: 0, weeks: 0 });
 });
 
 test.each([
