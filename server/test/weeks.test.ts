@@ -147,6 +147,11 @@ test('who eats no more gives back what is to come; what they ate stays gone', as
   expect(next.week).toMatchObject({ revision: 2, document: { meals: [] } });
   expect(next.people.map(({ id }) => id)).toEqual(['ann']);
   await server.http.delete('/api/people/nobody').expect(404);
+  // A window that is open elsewhere does not bring them back.
+  await server.http
+    .put('/api/people/bo')
+    .send({ revision: 2, document: { id: 'bo', name: 'Bo' } })
+    .expect(404);
 });
 
 test('a batch in boxes stands for its session; a week that spoke of the session can still be saved, and new boxes are asked for', async () => {

@@ -62,14 +62,11 @@ export class PeopleService {
     const { kitchenId } = scope;
     return this.database.writeAlone(kitchenId, async () => {
       const row = await this.#row(scope, id);
+      if (row.archivedAt) throw new NotFoundError('person', id);
       if (row.revision !== revision) throw new StaleSaveError('person', id, toSavedPerson(row));
       if (document.id !== id) throw new ValidationError([{ path: 'document.id', message: `must stay "${id}"` }]);
       await this.#check(scope, document);
-      await this.database.manager.update(
-        PersonEntity,
-        { kitchenId, id },
-        { revision: revision + 1, document, savedAt: () => 'now()', archivedAt: null },
-      );
+      await this.database.manager.update(PersonEntity, { kitchenId, id }, { revision: revision + 1, document, savedAt: () => 'now()' });
       return toSavedPerson(await this.#row(scope, id));
     });
   }

@@ -5,7 +5,7 @@ export function useUndoKeys(undo: (() => void) | undefined, redo: (() => void) |
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z') return;
-      if (event.target instanceof HTMLElement && event.target.matches('input, textarea')) return;
+      if (event.target instanceof HTMLElement && event.target.matches('input:not([type=checkbox], [type=radio]), textarea')) return;
       event.preventDefault();
       if (event.shiftKey) redo?.();
       else undo?.();

@@ -77,15 +77,21 @@ export function MealCell({
             {shown.pool ? (looks.get(shown.pool.recipe)?.short ?? boxName(shown.pool)) : 'gone'}
             {variant !== undefined && <small>{variant}</small>}
           </span>
-          {notes.length > 0 && <span className="warn week-flag">▲</span>}
+          {notes.length > 0 && (
+            <span className="warn week-flag" aria-hidden>
+              ▲
+            </span>
+          )}
         </>
       ) : (
-        <span className="week-none">–</span>
+        <span className="week-none" aria-hidden>
+          –
+        </span>
       )}
     </button>
   );
   return (
-    <td ref={dropRef} className={isOver ? 'over' : ''} aria-hidden={undefined}>
+    <td ref={dropRef} className={isOver ? 'over' : ''}>
       {!seen && proposed ? (
         button
       ) : (
@@ -104,7 +110,12 @@ function without(week: Week, place: MealPlace): Week {
 function wordsOf(seen: MealSeen | undefined, proposed: MealSeen | undefined, notes: readonly string[]): string {
   if (seen) {
     const from = seen.whence && seen.pool ? `, ${whenceText(seen.whence, seen.pool, seen.meal.date)}` : '';
-    return `${seen.pool?.title ?? 'a box that is gone'}${from}${notes.length > 0 ? `; ${notes.join('; ')}` : ''}`;
+    return `${boxWords(seen)}${from}${notes.length > 0 ? `; ${notes.join('; ')}` : ''}`;
   }
-  return proposed?.pool ? `${proposed.pool.title} is proposed; press to take it` : 'no box';
+  return proposed?.pool ? `${boxWords(proposed)} is proposed; press to take it` : 'no box';
+}
+
+function boxWords({ pool, meal: { box } }: MealSeen): string {
+  const variant = 'session' in box && box.variant !== undefined ? `, ${box.variant}` : '';
+  return `${pool?.title ?? 'a box that is gone'}${variant}`;
 }

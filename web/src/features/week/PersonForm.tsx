@@ -91,12 +91,19 @@ export function PersonForm({ saved, name = '', others, dishes, currency, onClose
                 currency={currency}
                 onChange={(next) => withTargets(targets.map((one, j) => (j === i ? next : one)))}
               />
-              <Button kind="icon" aria-label="Take this target out" onClick={() => withTargets(targets.filter((_, j) => j !== i))}>
+              <Button
+                type="button"
+                kind="icon"
+                aria-label="Take this target out"
+                onClick={() => withTargets(targets.filter((_, j) => j !== i))}
+              >
                 <X size={14} />
               </Button>
             </div>
           ))}
-          <Button onClick={() => withTargets([...targets, { ...usualTarget('protein'), is: 'at least' }])}>Add a target</Button>
+          <Button type="button" onClick={() => withTargets([...targets, { ...usualTarget('protein'), is: 'at least' }])}>
+            Add a target
+          </Button>
         </fieldset>
         <fieldset>
           <legend>Meals from boxes</legend>
@@ -126,6 +133,7 @@ export function PersonForm({ saved, name = '', others, dishes, currency, onClose
           </Button>
           {saved && (
             <Button
+              type="button"
               onClick={() =>
                 void remove({ id: saved.id })
                   .unwrap()

@@ -232,11 +232,13 @@ function DaySum({
         data-cell={cell}
         tabIndex={focusable ? 0 : -1}
         aria-pressed={chosen}
-        aria-label={`${person.name}, ${dayLong(date)}: ${energy.amount === undefined ? 'energy unknown' : `${numberText(energy.amount, 0)} kcal`}, ${said}`}
         title={said}
         onClick={onChoose}
         onFocus={onChoose}
       >
+        <span className="sr">
+          {person.name}, {dayLong(date)}:{' '}
+        </span>
         {boxes.length === 0 ? (
           <span className="faint">–</span>
         ) : (
@@ -244,11 +246,14 @@ function DaySum({
             <b>
               {energy.atLeast ? '≥ ' : ''}
               {energy.amount === undefined ? '?' : numberText(energy.amount, 0)}
-            </b>{' '}
-            {protein.amount === undefined ? '?' : numberText(protein.amount, 0)} g
+            </b>
+            <span className="sr"> kcal, protein</span> {protein.amount === undefined ? '?' : numberText(protein.amount, 0)} g
           </span>
         )}
-        <i className={missed && !off ? 'warn' : 'ok'}>{mark}</i>
+        <i className={missed && !off ? 'warn' : 'ok'}>
+          <span aria-hidden={mark !== 'off'}>{mark}</span>
+          {said !== '' && <span className="sr">, {said}</span>}
+        </i>
       </button>
     </td>
   );
