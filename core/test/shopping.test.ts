@@ -9,6 +9,8 @@ import {
   packKey,
   readKitchen,
   shoppingList,
+  standInsFor,
+  enoughPacks,
   shopReport,
   shopsCompared,
   stockAfter,
@@ -356,6 +358,15 @@ test('dishes by what they take of what is left over: what is worth most first', 
     ['milk', 100],
   ]);
   const found = usesUp(left, kitchen.content.recipes, kitchen, new Set(['cooked']));
+  // What spoils goes before what is worth more.
+  const [soonest, ...others] = found;
+  const last = others.at(-1)!;
+  const days = new Map(last.foods.map(({ food: id }) => [id, '2031-03-14']));
+  const spoiling = usesUp(left, kitchen.content.recipes, kitchen, new Set(['cooked']), days);
+  expect(spoiling.map(({ perishable }) => perishable > 0)).toContain(true);
+  expect(spoiling[0]!.perishable).toBeGreaterThanOrEqual(spoiling.at(-1)!.perishable);
+  expect(spoiling.find(({ recipe }) => recipe === last.recipe)).toMatchObject({ before: '2031-03-14', worth: last.worth });
+  expect(soonest).not.toHaveProperty('before');
   expect(found.map(({ recipe, worth, foods }) => [recipe, Number(worth.toFixed(9)), foods.map(({ takes, all }) => [takes, all])])).toEqual([
     [
       'bar',
@@ -390,4 +401,48 @@ test('a hundred and twenty foods in five packs each at four shops are bought at 
     );
     expect(fewer.missing.length > 0 || fewer.total.gte(list.total)).toBe(true);
   }
+});
+
+test('a food of the aisle stands in where its name or its figures say so, and it has a price; the nearest first', () => {
+  const grain = (id: string, name: string, energyKcal: number, over: Partial<Food> = {}): Food => ({
+    ...{ id, name, aisle: 'grains', state: 'dry', nutrients: { energyKcal, protein: 10, fat: 2, carbohydrate: 60 } },
+    ...over,
+  });
+  const foods = [
+    grain('oats', 'Oats, rolled', 370),
+    grain('fine', 'Oats, fine', 400),
+    grain('bran', 'Oats, bran', 380),
+    grain('barley', 'Barley flakes', 372),
+    grain('far', 'Puffed wheat', 460),
+    grain('cooked', 'Oats, cooked', 370, { state: 'cooked' }),
+    grain('elsewhere', 'Oats, jumbo', 370, { aisle: 'other' }),
+    grain('unpriced', 'Oats, black', 370),
+    grain('listed', 'Oats, white', 370),
+  ];
+  const priced = foods.filter(({ id }) => id !== 'unpriced');
+  const kitchen = kitchenOf({ foods, packs: priced.map(({ id }) => pack(id, 500, 1, 'A')) });
+  const oats = kitchen.food('oats')!;
+  const found = standInsFor(oats, kitchen, new Set(['listed']));
+  expect(found.map(({ food: id, shared }) => [id, shared])).toEqual([
+    ['bran', 1],
+    ['fine', 1],
+    ['barley', 0],
+  ]);
+  expect(found[0]!.energy!.map(Math.round)).toEqual([380, 370]);
+  expect(standInsFor(grain('water', 'Water', 0), kitchenOf({ foods: [...foods, grain('water', 'Water', 0)] }), new Set())).toEqual([]);
+});
+
+test('enough packs are of the shop one stands in, or else of the cheapest', () => {
+  const kitchen = kitchenOf({ foods: [food('oats')], packs: [pack('oats', 500, 2, 'A'), pack('oats', 300, 0.5, 'B')] });
+  const oats = kitchen.food('oats')!;
+  const said = (shop: string, grams: number) => {
+    const { pack: of, count, price } = enoughPacks(oats, grams, shop, kitchen)!;
+    return [of.shop, count, price.toNumber()];
+  };
+  expect([said('A', 600), said('C', 600), said('C', 601)]).toEqual([
+    ['A', 2, 4],
+    ['B', 2, 1],
+    ['B', 3, 1.5],
+  ]);
+  expect(enoughPacks({ id: 'none', name: 'None' }, 1, 'A', kitchen)).toBeUndefined();
 });

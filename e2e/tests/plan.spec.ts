@@ -136,18 +136,23 @@ test('shopping: ticked off without a connection, another pack for what is not th
   await expect(page.getByText(/30 pieces at Depot Nine: \+€ \d/)).toBeVisible();
   await page.getByRole('button', { name: 'Take it' }).click();
   await expect(page.getByRole('tab', { name: /^Depot Nine/ })).toContainText('0 of 2');
+  // Nor the white onions: red ones stand in for them, by weight, and that is said.
+  await page.getByRole('button', { name: /^Onion, 1 kg/ }).click();
+  await expect(page.locator('.stand-ins')).toContainText('of the kind by its name; 42 kcal in 100 g where it has 40');
+  await page.getByRole('button', { name: /^In its place ?, Onion, red/ }).click();
   await context.setOffline(false);
   await expect(page.getByText('✓ kept')).toBeVisible();
   await page.reload();
   await page.getByRole('tab', { name: /^Weir Lane Market/ }).click();
-  await expect(page.getByRole('tab', { name: /^Weir Lane Market/ })).toContainText('1 of 11');
+  await expect(page.getByRole('tab', { name: /^Weir Lane Market/ })).toContainText('2 of 11');
   await page.locator('.in-basket summary').click();
+  await expect(page.getByText('in place of Onion, white or brown, raw')).toBeVisible();
   await page.getByLabel('One of Dill cost, at the till').fill('1,15');
   await page.getByLabel('One of Dill cost, at the till').press('Tab');
   await page.getByRole('button', { name: 'Note what one cost' }).click();
   await expect(said(page, /One price noted/)).toBeVisible();
   await page.getByRole('button', { name: 'Basket into stock' }).click();
-  await expect(said(page, 'One thing is in stock now.')).toBeVisible();
+  await expect(said(page, '2 things are in stock now.')).toBeVisible();
   const sheet = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'CSV' }).click()]);
   expect(await readFile(await sheet[0].path(), 'utf8')).toContain('Weir Lane Market');
   // The page of the list itself opens where nobody answers.

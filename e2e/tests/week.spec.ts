@@ -1,6 +1,9 @@
 import type { Page } from '@playwright/test';
-import type { Week } from '@portiona/core';
 import { expect, expectAccessible, said, test } from './desk.js';
+
+interface Week {
+  readonly meals: { readonly person: string }[];
+}
 
 const WEEK = '/plan/week/2026-11-30';
 

@@ -285,3 +285,53 @@ test('stock is counted by hand on its revision; a food merged into another takes
   await server.http.delete('/api/stock/not-an-id').expect(404);
   await server.http.get('/api/shopping?sessions=nobody').expect(404);
 });
+
+test('what stands in for a food is told with its packs, and a tick keeps whose place it takes', async () => {
+  const grain = (id: string, name: string) => ({ id, name, aisle: 'grains', state: 'dry', nutrients: { energyKcal: 360, protein: 10 } });
+  for (const document of [grain('rye', 'Rye flakes'), grain('spelt', 'Spelt flakes')])
+    await server.http.post('/api/foods').send({ document }).expect(201);
+  for (const food of ['rye', 'spelt'])
+    await server.http
+      .post('/api/packs')
+      .send({ document: { ...PACK, food } })
+      .expect(201);
+  const dish = { ...recipe('rye', 'Rye porridge'), parts: [{ id: 'pot', name: 'Pot', lines: [{ food: 'rye', amount: 300, unit: 'g' }] }] };
+  await server.http.post('/api/recipes').send({ document: dish }).expect(201);
+  await server.http
+    .post('/api/sessions')
+    .send({ document: session({ id: 'rye', dishes: [{ recipe: 'rye' }] }) })
+    .expect(201);
+  interface WithStandIns extends Shopping {
+    readonly standIns: { of: string; foods: { food: string; shared: number }[] }[];
+  }
+  const found = body<WithStandIns>(await server.http.get('/api/shopping?sessions=rye').expect(200));
+  expect(found.standIns).toMatchObject([{ of: 'rye', foods: [{ food: 'spelt', shared: 1 }] }]);
+  expect(found.foods.map(({ id }) => id).sort()).toEqual(['rye', 'spelt']);
+  expect(found.packs.map(({ food }) => food).sort()).toEqual(['rye', 'spelt']);
+  const pack = packKey({ food: 'spelt', net: 500, unit: 'g', shop: 'Quay Market' });
+  const ticks = [{ pack, state: 'bought', count: 1, at: '2026-12-01T12:00:00Z', instead: 'rye' }];
+  const kept = body<object[]>(
+    await server.http
+      .post('/api/shopping/ticks')
+      .send({ sessions: ['rye'], ticks })
+      .expect(200),
+  );
+  expect(kept).toMatchObject([{ pack, state: 'bought', instead: 'rye' }]);
+});
+
+test('what is in stock and spoils soon is told with the dishes that would use it up', async () => {
+  await server.http.patch('/api/kitchen/settings').send({ date: '2026-12-01' }).expect(200);
+  const dish = { ...recipe('spelt', 'Spelt'), parts: [{ id: 'pot', name: 'Pot', lines: [{ food: 'spelt', amount: 300, unit: 'g' }] }] };
+  await server.http.post('/api/recipes').send({ document: dish }).expect(201);
+  const items = [
+    { food: 'rye', amount: 200, unit: 'g', bestBefore: '2026-12-04' },
+    { food: 'spelt', amount: 900, unit: 'g', bestBefore: '2027-06-01' },
+  ];
+  await server.http.post('/api/stock').send({ items }).expect(201);
+  const found = body<{ recipe: string; before: string | null; foods: { name: string; all: boolean }[] }[]>(
+    await server.http.get('/api/shopping/uses-up?sessions=').expect(200),
+  );
+  expect(found[0]).toMatchObject({ recipe: 'rye', before: '2026-12-04', foods: [{ name: 'Rye flakes', all: true }] });
+  // In half a year it is not yet to be thought of.
+  expect(found.find(({ recipe: id }) => id === 'spelt')).toMatchObject({ before: null, foods: [{ name: 'Spelt flakes' }] });
+});

@@ -23,6 +23,8 @@ export interface Basket {
   readonly total: Big;
   /** Grams bought. */
   readonly grams: number;
+  /** Every set of shops was looked at, or could not be cheaper; false: it is the best of very many. */
+  readonly exact: boolean;
 }
 
 /** A need short by less than this is covered: grams (kitchen file, Stock and shopping). */
@@ -70,7 +72,7 @@ class ShopSearch {
 
   best(): Basket {
     this.#visit([], 0);
-    return this.#best as Basket;
+    return { ...(this.#best as Basket), exact: this.#sets <= MOST_SETS };
   }
 
   /**
@@ -108,7 +110,7 @@ class ShopSearch {
       grams += mix.grams;
       for (const { candidate } of mix.packs) shops.add(candidate.pack.shop);
     }
-    return { shops: [...shops].sort(), mixes, missing, cost, total: cost.plus(this.trip.times(shops.size)), grams };
+    return { shops: [...shops].sort(), mixes, missing, exact: true, cost, total: cost.plus(this.trip.times(shops.size)), grams };
   }
 
   #mix(w: number, open: readonly boolean[]): PackMix | undefined {

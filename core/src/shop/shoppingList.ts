@@ -31,6 +31,8 @@ export interface ShoppingList {
   readonly cost: Big;
   /** Something has no price, or no weight: it costs more. */
   readonly atLeast: boolean;
+  /** Nothing is cheaper, proven; false: there are so many shops that only the best of very many sets is known. */
+  readonly exact: boolean;
   readonly shops: readonly string[];
   /** What the ways to these shops are worth. */
   readonly trips: Big;
@@ -108,12 +110,12 @@ export function shoppingFor(
   });
   const basket = cheapestShops(wanted, way);
   const rows = left.map((need) => shoppingRow(need, basket, kitchen));
-  const { shops, cost } = basket;
+  const { shops, cost, exact } = basket;
   const trips = way.times(shops.length);
   return {
     rows,
     unmatched,
-    cost,
+    ...{ cost, exact },
     atLeast: unmatched.length > 0 || rows.some((row) => row.cost === undefined),
     shops,
     trips,

@@ -29,6 +29,7 @@ import { BriefGround1765500000015 } from './migrations/briefGround.migration.js'
 import { CardInputs1765400000014 } from './migrations/cardInputs.migration.js';
 import { Bundles1766300000023 } from './migrations/bundles.migration.js';
 import { Sessions1766400000024 } from './migrations/sessions.migration.js';
+import { TicksInstead1766500000026 } from './migrations/ticksInstead.migration.js';
 import { Weeks1766500000025 } from './migrations/weeks.migration.js';
 import { CardMoves1766200000022 } from './migrations/cardMoves.migration.js';
 import { CardSteps1764800000008 } from './migrations/cardSteps.migration.js';
@@ -129,6 +130,7 @@ export function schemaOptions(url: string | undefined): Extract<DataSourceOption
       Bundles1766300000023,
       Sessions1766400000024,
       Weeks1766500000025,
+      TicksInstead1766500000026,
     ],
     migrationsRun: true,
     migrationsTransactionMode: 'all',

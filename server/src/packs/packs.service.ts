@@ -50,6 +50,15 @@ export class PacksService {
     return (await this.#counting(scope, foods)).map(toPack);
   }
 
+  /** Ids of the foods that have a pack which counts. */
+  async sold({ kitchenId }: Scope): Promise<string[]> {
+    const rows = await this.database.manager.query<{ food_id: string }[]>(
+      'SELECT DISTINCT food_id FROM packs WHERE kitchen_id = $1 AND put_away_at IS NULL',
+      [kitchenId],
+    );
+    return rows.map(({ food_id: food }) => food);
+  }
+
   /** As core knows them, packs with every price they ever had, but for those put away: all, or those of some foods. */
   async everSeen(scope: Scope, foods?: readonly string[]): Promise<Pack[]> {
     const { kitchenId } = scope;

@@ -1,5 +1,6 @@
 import { ApiProperty } from '@nestjs/swagger';
 import {
+  Id,
   Instant,
   Many,
   must,
@@ -76,6 +77,7 @@ export class ShoppingTickDto {
   @Optional()
   @Price()
   paid?: number | string;
+  @ApiProperty({ required: false, description: 'The food in whose place it was taken' }) @Optional() @Id() instead?: string;
   @ApiProperty({ description: 'When, where it was done: of two, the later counts' }) @Instant() at: string;
 }
 
@@ -90,6 +92,20 @@ export class KeptTickDto extends ShoppingTickDto {
   @ApiProperty({ description: 'Whether it was put into stock: it is counted there then' }) putAway: boolean;
 }
 
+/** A food that may be bought in another's place. */
+export class StandInDto {
+  @ApiProperty() food: string;
+  @ApiProperty({ description: 'Words that both names share' }) shared: number;
+  @ApiProperty({ type: Number, nullable: true, description: 'kcal of 100 g of it' }) energy: number | null;
+  @ApiProperty({ type: Number, nullable: true, description: 'kcal of 100 g of what it stands in for' }) energyOf: number | null;
+}
+
+/** What may be bought where a food is not there. */
+export class StandInsDto {
+  @ApiProperty() of: string;
+  @ApiProperty({ type: [StandInDto] }) foods: StandInDto[];
+}
+
 /** Everything a shopping list is worked out from, so that it can be done where there is no connection. */
 export class ShoppingDto {
   @ApiProperty({ type: [String] }) sessions: string[];
@@ -102,6 +118,7 @@ export class ShoppingDto {
   @ListFromKitchenFile('Food', 'Foods that are needed') foods: Food[];
   @ListFromKitchenFile('Pack', 'Their packs') packs: Pack[];
   @ApiProperty({ type: [KeptTickDto] }) ticks: KeptTickDto[];
+  @ApiProperty({ type: [StandInsDto], description: 'What may be bought where a food is not there' }) standIns: StandInsDto[];
 }
 
 /** A food that a dish takes of what is left. */
@@ -117,6 +134,7 @@ export class UsesUpDto {
   @ApiProperty() title: string;
   @ApiProperty({ description: 'What it takes of what is left is worth, major units' }) worth: number;
   @ApiProperty({ type: [UsedUpDto] }) foods: UsedUpDto[];
+  @ApiProperty({ type: String, nullable: true, description: 'First day that something of it is to be used by, ISO' }) before: string | null;
 }
 
 /** What came of taking a batch out of stock. */

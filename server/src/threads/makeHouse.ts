@@ -43,7 +43,7 @@ export async function makeHouse(url: string | undefined): Promise<House> {
   const upstream = new UpstreamChangesService(database, recipes);
   const sessions = new SessionsService(database, once, recipes);
   const stock = new StockService(database, once, foods, batches);
-  const shopping = new ShoppingService(database, sessions, recipes, stock);
+  const shopping = new ShoppingService(database, sessions, recipes, stock, packs, foods);
   const people = new PeopleService(database, once, kitchens);
   const weeks = new WeeksService(database, once, people, batches, sessions, recipes, stock, kitchens);
   const summaries = new RecipeSummariesService(database, kitchens, recipes);

@@ -1,5 +1,6 @@
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import type { Session, SessionPlan, StepPlace } from '@portiona/core';
+import { usePrinting } from '../../ui/usePrinting';
 import { classes } from '../../ui/classes';
 import { dishLook } from './DishSwatch';
 import { at, cookName, lengthText, placeText, type ListedStep } from './planWords';
@@ -313,8 +314,12 @@ function ticks(minutes: number, minute: number): { readonly at: number; readonly
   return found;
 }
 
+/** Pixels across that fit a sheet of A4 held upright. */
+const PAPER = 700;
+
 function useWidth(box: { readonly current: HTMLElement | null }): number {
   const [width, setWidth] = useState(900);
+  const printing = usePrinting();
   useEffect(() => {
     const { current } = box;
     if (!current) return;
@@ -322,5 +327,5 @@ function useWidth(box: { readonly current: HTMLElement | null }): number {
     watch.observe(current);
     return () => watch.disconnect();
   }, [box]);
-  return width;
+  return printing ? PAPER : width;
 }

@@ -13,6 +13,12 @@ export function dayTitle(date: string): string {
   return new Date(`${date}T12:00:00Z`).toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long', timeZone: 'UTC' });
 }
 
+/** "Thu 3 Dec". */
+export function dayMonth(date: string): string {
+  const form = { weekday: 'short', day: 'numeric', month: 'short', timeZone: 'UTC' } as const;
+  return new Date(`${date}T12:00:00Z`).toLocaleDateString('en-GB', form);
+}
+
 /** Said of when, before what is done is said. */
 const WHEN = /^(?:meanwhile|then|now|next|after that|in the meantime)[, ]+/i;
 

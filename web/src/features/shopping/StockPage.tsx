@@ -18,6 +18,7 @@ import { UnreadPage } from '../../ui/UnreadPage';
 import { useKitchen } from '../kitchen/useKitchen';
 import { foundFoods } from '../foods/foundFoods';
 import { PlanHead } from '../plan/PlanHead';
+import { UsingUp } from './UsingUp';
 import './shopping.css';
 
 /** Days before its day from which something is to be used first. */
@@ -28,6 +29,7 @@ const PLACES = ['fridge', 'freezer', 'cupboard', 'cellar'];
 export function StockPage() {
   const [today] = useState(() => dayOf(new Date()));
   const { data, error, refetch } = useListStockQuery(undefined, { refetchOnMountOrArgChange: true });
+  const here = useKitchen();
   if (error) return <UnreadPage why={problemText(problemOf(error))} onRetry={() => void refetch()} />;
   if (!data) return <main className="page" aria-busy="true" />;
   const foods = new Map((data.foods as readonly Food[]).map((food) => [food.id, food]));
@@ -56,6 +58,9 @@ export function StockPage() {
               ))}
           </section>
         ))}
+        {data.items.length > 0 && (
+          <UsingUp sessions="" currency={here?.kitchen.settings.currency ?? 'EUR'} summary="Dishes that use it up, what spoils first" />
+        )}
         {data.items.length === 0 && (
           <div className="empty">
             <h2>Nothing is noted yet</h2>

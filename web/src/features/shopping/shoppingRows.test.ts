@@ -1,11 +1,12 @@
 import { packKey, type Food, type Pack } from '@portiona/core';
 import type { KeptTickDto, ShoppingDto } from '../../api/api.gen';
-import { gramsText, otherPack, shoppingHere, shoppingKitchen, sizeText } from './shoppingRows';
+import { gramsText, otherPack, shoppingHere, shoppingKitchen, sizeText, standInOffers } from './shoppingRows';
 import { shoppingKey, ticksNow, withTick } from './shoppingStore';
 
 const foods: Food[] = [
   { id: 'egg', name: 'Egg', measures: { piece: 58 }, aisle: 'dairy' },
   { id: 'oats', name: 'Oats', aisle: 'grains' },
+  { id: 'barley', name: 'Barley flakes', aisle: 'grains' },
   { id: 'saffron', name: 'Saffron' },
 ];
 const pack = (food: string, net: number, unit: string, price: string, shop: string): Pack => ({
@@ -14,6 +15,8 @@ const pack = (food: string, net: number, unit: string, price: string, shop: stri
 const TEN = pack('egg', 10, 'piece', '2.90', 'Weir Lane Market');
 const THIRTY = pack('egg', 30, 'piece', '7.80', 'Depot Nine');
 const OATS = pack('oats', 500, 'g', '0.95', 'Depot Nine');
+const FLAKES = pack('barley', 300, 'g', '1.10', 'Depot Nine');
+const DEARER = pack('barley', 500, 'g', '0.50', 'Weir Lane Market');
 const list: ShoppingDto = {
   sessions: ['a'],
   ...{ currency: 'EUR', date: '2026-11-26', maxPriceAge: null, trip: '0' },
@@ -24,8 +27,9 @@ const list: ShoppingDto = {
   ],
   unmatched: [],
   foods,
-  packs: [TEN, THIRTY, OATS],
+  packs: [TEN, THIRTY, OATS, FLAKES, DEARER],
   ticks: [],
+  standIns: [{ of: 'oats', foods: [{ food: 'barley', shared: 0, energy: 350, energyOf: 370 }] }],
 };
 const kitchen = shoppingKitchen(list);
 const tick = (of: Pack, state: KeptTickDto['state'], count = 1, over: Partial<KeptTickDto> = {}): KeptTickDto => ({
@@ -92,4 +96,21 @@ test('sizes as a shelf says them', () => {
     '0.75 l',
   ]);
   expect([gramsText(1234, OATS, foods[1]!), gramsText(80, OATS, foods[1]!)]).toEqual(['1.23 kg', '80 g']);
+});
+
+test('another food stands in by weight, of the same shop where it can; it counts for what it stands in for, in stock or not', () => {
+  const oats = here().shops[0]!.packs[0]!;
+  expect(standInOffers(list, here(), oats)).toMatchObject([
+    // 400 g: two of 300 g here, though one elsewhere is cheaper.
+    { pack: { shop: 'Depot Nine' }, count: 2, named: false, energy: [350, 370] },
+  ]);
+  expect(standInOffers(list, here(), oats)[0]!.dearer).toBeCloseTo(1.25, 9);
+  const inPlace = [tick(OATS, 'missing', 0), tick(FLAKES, 'bought', 2, { instead: 'oats' })];
+  expect(shown(...inPlace)).toEqual([
+    ['Depot Nine', '2 barley in'],
+    ['Weir Lane Market', '2 egg'],
+  ]);
+  expect(here(...inPlace).shops[0]!.packs[0]).toMatchObject({ instead: 'Oats', insteadId: 'oats', inBasket: true });
+  const putAway = [inPlace[0]!, { ...inPlace[1]!, putAway: true }];
+  expect(shown(...putAway)[0]).toEqual(['Depot Nine', '2 barley in']);
 });

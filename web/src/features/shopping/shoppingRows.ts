@@ -1,4 +1,5 @@
 import {
+  enoughPacks,
   exactPrice,
   Kitchen,
   packGrams,
@@ -26,6 +27,9 @@ export interface ListedPack {
   /** Put into stock: it is counted there. */
   readonly putAway: boolean;
   readonly paid: string | undefined;
+  /** What it stands in for: name and id. */
+  readonly instead: string | undefined;
+  readonly insteadId?: string | undefined;
   /** What is bought of the food and not needed, grams. */
   readonly left: number;
   /** Dishes it is for. */
@@ -89,16 +93,32 @@ export function shoppingHere(
   const dishesOf = new Map(list.needs.map((need) => [need.food, dishTitles(need)]));
   const inBasket = new Map<string, number>();
   const bought: ListedPack[] = [];
-  for (const { pack: key, state, count, paid, putAway } of ticks.values()) {
+  for (const { pack: key, state, count, paid, putAway, instead } of ticks.values()) {
     const pack = packs.get(key);
     const food = pack && foods.get(pack.food);
     if (!pack || !food || state !== 'bought' || count === 0) continue;
     // What was put into stock is there, and is not needed any more.
-    if (!putAway) inBasket.set(food.id, (inBasket.get(food.id) ?? 0) + (packGrams(pack, food) ?? 0) * count);
+    // What stands in for another food is not in stock as that one: it counts for it all the same.
+    const covers = instead ?? food.id;
+    if (!putAway || instead !== undefined) inBasket.set(covers, (inBasket.get(covers) ?? 0) + (packGrams(pack, food) ?? 0) * count);
     const price = exactPrice(paid ?? pack.price)
       .times(count)
       .toNumber();
-    bought.push({ key, food, pack, count, price, inBasket: true, putAway, paid, left: 0, dishes: dishesOf.get(food.id) ?? [] });
+    const of = instead === undefined ? undefined : (foods.get(instead)?.name ?? instead);
+    bought.push({
+      key,
+      food,
+      pack,
+      count,
+      price,
+      inBasket: true,
+      putAway,
+      paid,
+      instead: of,
+      insteadId: instead,
+      left: 0,
+      dishes: dishesOf.get(covers) ?? [],
+    });
   }
   const missing = new Set([...[...ticks.values()].flatMap(({ pack, state }) => (state === 'missing' ? [pack] : [])), ...without]);
   const shopping = shoppingFor(needsOf(list), kitchen, { trip: list.trip, without: missing, inBasket });
@@ -108,7 +128,16 @@ export function shoppingHere(
       if (!food) return [];
       return [
         {
-          ...{ key: packKey(candidate.pack), food, pack: candidate.pack, count, inBasket: false, putAway: false, paid: undefined },
+          ...{
+            key: packKey(candidate.pack),
+            food,
+            pack: candidate.pack,
+            count,
+            inBasket: false,
+            putAway: false,
+            paid: undefined,
+            instead: undefined,
+          },
           price: candidate.price.times(count).toNumber(),
           // Said once, with the first of its packs.
           left: i === 0 ? row.left : 0,
@@ -180,4 +209,36 @@ export function otherPack(
   if (!row?.mix) return undefined;
   const packs = other.shops.flatMap((shop) => shop.packs.filter(({ food, inBasket }) => food.id === of.food.id && !inBasket));
   return { packs, dearer: other.shopping.total.minus(here.shopping.total).toNumber(), left: row.left };
+}
+
+/** Another food bought in a food's place: its packs, what that costs more, and how like it is. */
+export interface StandInOffer {
+  readonly food: Food;
+  readonly pack: Pack;
+  readonly count: number;
+  /** Major units more than the pack that is not there. */
+  readonly dearer: number;
+  /** Its name says that it is of the kind; without that only its figures are alike. */
+  readonly named: boolean;
+  /** kcal of 100 g, and of what it stands in for. */
+  readonly energy: readonly [number, number] | undefined;
+}
+
+/** Foods that may stand in for one whose pack is not there: those of the same shop first, each with the fewest packs that weigh as much. */
+export function standInOffers(list: ShoppingDto, { kitchen }: ShoppingHere, of: ListedPack): StandInOffer[] {
+  const wanted = (packGrams(of.pack, of.food) ?? 0) * of.count - of.left;
+  if (wanted <= 0) return [];
+  const own = list.standIns.find((one) => one.of === of.food.id)?.foods ?? [];
+  return own.flatMap(({ food: id, shared, energy, energyOf }): StandInOffer[] => {
+    const food = kitchen.food(id);
+    if (!food) return [];
+    const cheapest = enoughPacks(food, wanted, of.pack.shop, kitchen);
+    if (!cheapest) return [];
+    return [
+      {
+        ...{ food, pack: cheapest.pack, count: cheapest.count, dearer: cheapest.price.toNumber() - of.price, named: shared > 0 },
+        energy: energy === null || energyOf === null ? undefined : [energy, energyOf],
+      },
+    ];
+  });
 }

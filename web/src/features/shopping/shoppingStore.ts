@@ -21,7 +21,10 @@ export function shoppingKey(sessions: readonly string[]): string {
 export function keptShopping(key: string): KeptShopping {
   try {
     const text = localStorage.getItem(PREFIX + key);
-    return text === null ? NOTHING : (JSON.parse(text) as KeptShopping);
+    if (text === null) return NOTHING;
+    const { list, unsent } = JSON.parse(text) as KeptShopping;
+    // Kept by a page before this one, it may say nothing of what stands in.
+    return { list: list && { ...list, standIns: list.standIns ?? [] }, unsent };
   } catch {
     return NOTHING;
   }

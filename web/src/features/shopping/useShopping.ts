@@ -11,7 +11,7 @@ export interface ShoppingWork {
   readonly list: ShoppingDto;
   readonly here: ShoppingHere;
   readonly ticks: ReadonlyMap<string, KeptTickDto>;
-  readonly tick: (pack: string, state: Tick['state'], count: number, paid?: string) => void;
+  readonly tick: (pack: string, state: Tick['state'], count: number, more?: Pick<Tick, 'paid' | 'instead'>) => void;
   /** Ticks that the server has not taken yet. */
   readonly waiting: number;
   /** What is shown was kept here: the server does not answer. */
@@ -95,11 +95,11 @@ export function useShopping(sessions: readonly string[]): {
   const here = useMemo(() => list && kitchen && shoppingHere(list, kitchen, ticks), [list, kitchen, ticks]);
   const reload = () => void query.refetch();
   if (!list || !here) return { work: undefined, trouble: error ? problemText(problemOf(error)) : undefined, reload };
-  const tick = (pack: string, state: Tick['state'], count: number, paid?: string) => {
+  const tick: ShoppingWork['tick'] = (pack, state, count, more = {}) => {
     const at = new Date().toISOString();
     put({
       ...latest.current,
-      unsent: withTick(latest.current.unsent, { pack, state, count, at, ...(paid === undefined ? {} : { paid }) }),
+      unsent: withTick(latest.current.unsent, { pack, state, count, at, ...more }),
     });
     flushLater.current(0);
   };

@@ -1,11 +1,12 @@
 import { Link } from 'react-router';
 import { lastDay, dayAfter, givenOf, type MealSeen } from '@portiona/core';
 import { Button } from '../../ui/Button';
+import { dayMonth } from '../plan/planWords';
 import type { ProposalHere } from './useProposal';
 import type { WeekHere } from './useWeek';
 import { repointed } from './weekEdits';
 import { MissSaid, useMisses } from './WeekSum';
-import { boxName, dayMonth, dayShort, MEAL_NAMES, noteText, untilText } from './weekWords';
+import { boxName, dayShort, MEAL_NAMES, noteText, untilText } from './weekWords';
 
 interface WeekLooksProps {
   readonly here: WeekHere;

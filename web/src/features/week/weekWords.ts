@@ -10,11 +10,6 @@ export function dayShort(date: string): string {
   return dateText(date, { weekday: 'short', day: 'numeric' });
 }
 
-/** "Thu 3 Dec". */
-export function dayMonth(date: string): string {
-  return dateText(date, { weekday: 'short', day: 'numeric', month: 'short' });
-}
-
 /** "28 Feb". */
 export function untilText(date: string): string {
   return dateText(date, { day: 'numeric', month: 'short' });
