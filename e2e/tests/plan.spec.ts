@@ -100,6 +100,30 @@ test('running late is planned anew from now, and what moved is said; what is don
     .not.toContain('"done"');
 });
 
+test('what is under way has a clock, beside the list and at the stove; stopped, the step is over', async ({ page }) => {
+  await page.clock.setFixedTime(new Date('2026-11-29T10:05:00'));
+  await page.goto(DAY);
+  await expect(page.getByText('✓ no shorter way, proven')).toBeVisible();
+  await page.getByRole('checkbox', { name: /Salt and pepper the beef: begun/ }).click();
+  const clocks = page.getByRole('group', { name: 'Timers' }).first();
+  await expect(clocks).toContainText('1 Salt and pepper the beef');
+  await expect(clocks.getByRole('timer')).toHaveText('20:00');
+  await page.clock.setFixedTime(new Date('2026-11-29T10:12:30'));
+  await expect(clocks.getByRole('timer')).toHaveText('12:30');
+  await page.getByRole('button', { name: 'Large, at the stove' }).click();
+  const stove = page.getByRole('dialog');
+  await expect(stove.getByRole('timer')).toHaveText('12:30');
+  await expectAccessible(page, '[role=dialog]');
+  await stove.getByRole('button', { name: 'Stop the timer: 1 Salt and pepper the beef' }).click();
+  await expect(stove.getByRole('timer')).toBeHidden();
+  await expect(stove.getByRole('checkbox', { name: /Salt and pepper the beef: not done/ })).toHaveAttribute('aria-checked', 'true');
+  await page.keyboard.press('Escape');
+  for (let i = 0; i < 2; i++) await page.keyboard.press('Control+z');
+  await expect
+    .poll(async () => JSON.stringify(await (await page.request.get('/api/sessions/prep-day-29-november')).json()))
+    .not.toContain('"done"');
+});
+
 test('a new session: a dish is added, an oven that is not there is told, and it is put away', async ({ page }) => {
   await page.goto('/plan');
   await page.getByRole('button', { name: 'Plan a session', exact: true }).click();

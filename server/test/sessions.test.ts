@@ -335,3 +335,18 @@ test('what is in stock and spoils soon is told with the dishes that would use it
   // In half a year it is not yet to be thought of.
   expect(found.find(({ recipe: id }) => id === 'spelt')).toMatchObject({ before: null, foods: [{ name: 'Spelt flakes' }] });
 });
+
+test('a plan is looked for in a thread: told as it gets better, the last one finished, and refused with the place', async () => {
+  const lines = (await server.http.get('/api/sessions/sunday/plan?seconds=2').expect(200)).text.trimEnd().split('\n');
+  const plans = lines.map(
+    (line) => JSON.parse(line) as { session: string; minutes: number; bound: number; proven: boolean; finished: boolean },
+  );
+  expect(plans.at(-1)).toMatchObject({ session: 'sunday', minutes: 15, bound: 15, proven: true, finished: true });
+  expect(plans.slice(0, -1).every(({ finished }) => !finished)).toBe(true);
+  await server.http.get('/api/sessions/nowhere/plan').expect(404);
+  expect((await server.http.get('/api/sessions/sunday/plan?now=-1').expect(422)).text).toContain('whole number from 0');
+  const { document, revision } = body<Saved>(await server.http.get('/api/sessions/sunday').expect(200));
+  const without = { ...document, equipment: [{ name: 'hob', count: 0 }] };
+  await server.http.put('/api/sessions/sunday').send({ revision, document: without }).expect(200);
+  expect((await server.http.get('/api/sessions/sunday/plan').expect(422)).text).toContain('hob');
+});

@@ -36,6 +36,8 @@ export interface BoxPool {
   readonly cooked: string;
   /** Of a session: not cooked yet. */
   readonly planned: boolean;
+  /** It is cooked after noon: on that day it is there late only. */
+  readonly afternoon?: true;
   /** Where the boxes are; left out: that follows from the day they are eaten. */
   readonly keep?: Keep;
   /** The last day they are eaten from the fridge; left out: they are not in it. */
@@ -64,8 +66,8 @@ const NIGHTS_FROZEN = 2;
  * @param date ISO day
  */
 export function whenceOn(pool: BoxPool, date: string, meal: Meal): Whence | { readonly not: NotThen } {
-  const { cooked, keep, fridgeUntil, freezerUntil } = pool;
-  if (date < cooked || (date === cooked && meal === 'before')) return { not: 'not cooked yet' };
+  const { cooked, keep, fridgeUntil, freezerUntil, afternoon = false } = pool;
+  if (date < cooked || (date === cooked && (meal === 'before' || (afternoon && meal === 'main')))) return { not: 'not cooked yet' };
   if (keep === 'tonight') return date === cooked ? 'tonight' : { not: 'only that evening' };
   if (fridgeUntil !== undefined && date <= fridgeUntil) return 'fridge';
   if (freezerUntil === undefined || date > freezerUntil) return { not: 'past its day' };

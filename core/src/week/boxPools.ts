@@ -18,13 +18,16 @@ import {
   type RecipeFigures,
 } from '../recipe/index.js';
 import type { Figure } from '../figure/index.js';
-import type { Session } from '../plan/index.js';
+import { USUAL_START, type Session } from '../plan/index.js';
 import { boxKinds, foodsOfPart, guidelineOf, keepingLimits, keepingOf, type KeepingLimits } from '../portion/index.js';
 import { boxKeeping } from '../portion/index.js';
 import { scaledRecipe } from '../scale/index.js';
 import { standardUncertainties, UNCERTAINTY_OF_EYE } from '../uncertainty/index.js';
 import type { BoxContent, BoxFigure, BoxPool } from './boxPool.js';
 import { poolKey, type BatchBoxes } from './week.js';
+
+/** What begins from then on is not ready for a main meal of the same day. */
+const NOON = '12:00';
 
 /** What no boxes could be had of, and why: told, since it is left out. */
 export interface LeftOutDish {
@@ -153,6 +156,7 @@ function sessionPool(session: Session, dish: number, recipe: Recipe, boxes: numb
   return {
     ...{ key: poolKey(box), box, recipe: recipe.id, title: recipe.title, count: Math.floor(boxes) },
     ...{ cooked: session.date, planned: true, because: limits.because, fridgeUntil: until('fridge') },
+    ...((session.start ?? USUAL_START) >= NOON ? { afternoon: true as const } : {}),
     ...(limits.freezes ? { freezerUntil: until('freezer') } : {}),
     contents: [
       servingContent(figures, boxes, kitchen),

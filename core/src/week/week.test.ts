@@ -43,6 +43,14 @@ test.each([
   expect(typeof whence === 'string' ? whence : whence.not).toBe(expected);
 });
 
+test('what is cooked after noon is there late only, that day', () => {
+  const evening = pool(1, { afternoon: true });
+  expect(whenceOn(evening, '2031-03-09', 'main')).toEqual({ not: 'not cooked yet' });
+  expect([whenceOn(evening, '2031-03-09', 'late'), whenceOn(evening, '2031-03-10', 'main')]).toEqual(['fridge', 'fridge']);
+  const made = (start: string) => boxesAtHand([], [{ ...session, start }], kitchen, '2031-03-09').pools[0]?.afternoon;
+  expect([made('11:59'), made('12:00')]).toEqual([undefined, true]);
+});
+
 test('what keeps no day in the fridge is frozen one night and thaws the next; what does not freeze is past its day', () => {
   const tonight = pool(1, { fridgeUntil: '2031-03-09' });
   expect(whenceOn(tonight, '2031-03-10', 'main')).toEqual({ not: 'not frozen long enough' });

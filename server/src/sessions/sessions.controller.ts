@@ -1,5 +1,16 @@
-import { Body, Controller, Delete, Get, HttpCode, Param, Post, Put } from '@nestjs/common';
-import { ApiBody, ApiCreatedResponse, ApiHeader, ApiNoContentResponse, ApiOkResponse, ApiOperation, ApiTags } from '@nestjs/swagger';
+import { Body, Controller, Delete, Get, HttpCode, Param, Post, Put, Query, Res } from '@nestjs/common';
+import type { Response } from 'express';
+import {
+  ApiBody,
+  ApiCreatedResponse,
+  ApiHeader,
+  ApiNoContentResponse,
+  ApiOkResponse,
+  ApiOperation,
+  ApiProduces,
+  ApiQuery,
+  ApiTags,
+} from '@nestjs/swagger';
 import type { OnceKey } from '../database/once.js';
 import { ONCE_HEADER, OnceKeyOf } from '../http/onceKeyOf.js';
 import type { SentBody } from '../http/unreadBody.js';
@@ -7,6 +18,7 @@ import { InScope } from '../scope/inScope.js';
 import type { Scope } from '../scope/scope.js';
 import { Threads } from '../threads/threads.js';
 import { ListedSessionDto, NewSessionDto, OpenSessionDto, SavedSessionDto, SaveSessionDto } from './session.dto.js';
+import { PlanningService } from './planning.service.js';
 import { SessionsService } from './sessions.service.js';
 
 @ApiTags('sessions')
@@ -14,6 +26,7 @@ import { SessionsService } from './sessions.service.js';
 export class SessionsController {
   constructor(
     private readonly sessions: SessionsService,
+    private readonly planning: PlanningService,
     private readonly threads: Threads,
   ) {}
 
@@ -29,6 +42,30 @@ export class SessionsController {
   @ApiOkResponse({ type: OpenSessionDto })
   open(@InScope() scope: Scope, @Param('id') id: string): Promise<OpenSessionDto> {
     return this.sessions.open(scope, id);
+  }
+
+  @Get('sessions/:id/plan')
+  @ApiOperation({ operationId: 'planSession', summary: 'Its plan, looked for: a line of JSON for each better one, the last one finished' })
+  @ApiQuery({ name: 'now', required: false, description: 'Minutes from its start, before which nothing new begins' })
+  @ApiQuery({ name: 'seconds', required: false, description: 'How long a better one is looked for at most: 60; left out 5' })
+  @ApiProduces('application/x-ndjson')
+  @ApiOkResponse({ schema: { type: 'string' } })
+  async plan(
+    @InScope() scope: Scope,
+    @Param('id') id: string,
+    @Res() response: Response,
+    @Query('now') now?: string,
+    @Query('seconds') seconds?: string,
+  ): Promise<void> {
+    // Whoever goes away ends the search.
+    const given = new AbortController();
+    response.on('close', () => given.abort());
+    const tell = (line: string) => {
+      if (!response.headersSent) response.setHeader('Content-Type', 'application/x-ndjson; charset=utf-8');
+      response.write(line);
+    };
+    await this.planning.plan(scope, id, { now, seconds }, tell, given.signal);
+    response.end();
   }
 
   @Post('sessions')

@@ -71,6 +71,7 @@ export class BoxPoolDto {
   @ApiProperty() count: number;
   @ApiProperty({ description: 'ISO day' }) cooked: string;
   @ApiProperty({ description: 'Of a session, not cooked yet' }) planned: boolean;
+  @ApiPropertyOptional({ type: Boolean, enum: [true], description: 'Cooked after noon: there late only, that day' }) afternoon?: true;
   @ApiPropertyOptional({ enum: KEEPS, description: 'Left out: that follows from the day' }) keep?: Keep;
   @ApiPropertyOptional({ description: 'Last day from the fridge, ISO' }) fridgeUntil?: string;
   @ApiPropertyOptional({ description: 'Last day from the freezer, ISO' }) freezerUntil?: string;

@@ -2,6 +2,7 @@ import { useId } from 'react';
 import { Check } from 'lucide-react';
 import type { DoneStep, Session, SessionPlan, StepPlace } from '@portiona/core';
 import { classes } from '../../ui/classes';
+import { readyToRing } from '../cook/useRinging';
 import { DishSwatch, dishLook } from './DishSwatch';
 import { at, lengthText, placeText, type ListedStep } from './planWords';
 
@@ -34,6 +35,8 @@ export function RunningList({ session, plan, steps, titles, now, chosen, onChoos
     const known = done.get(`${step.dish}/${step.step}`);
     const place = { dish: step.dish, step: step.step };
     const minute = now ?? (known ? step.end : step.start);
+    // Sound is let out only where somebody pressed.
+    readyToRing();
     if (!known) return onDone(place, { ...place, start: Math.max(0, minute) });
     if (known.end === undefined) return onDone(place, { ...known, end: Math.max(known.start, minute) });
     return onDone(place, undefined);

@@ -1,37 +1,40 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
+import { useParams, useSearchParams } from 'react-router';
 import {
   criticalChain,
-  LONGEST_STANDING,
   planMoves,
   planProblem,
   sessionSteps,
   standingLong,
   unplannable,
   type AdjustedStep,
+  type DoneStep,
   type MovedStep,
   type Recipe,
   type SessionPlan,
   type StepPlace,
 } from '@portiona/core';
-import { useArchiveSessionMutation } from '../../api/api.gen';
 import { Button } from '../../ui/Button';
-import { Modal } from '../../ui/Modal';
 import { Segmented } from '../../ui/Segmented';
-import { useToast } from '../../ui/Toasts';
 import { UnreadPage } from '../../ui/UnreadPage';
 import { DocumentNotice } from '../saving/DocumentNotice';
+import { AtTheStove } from './AtTheStove';
 import { AddDish, DishesOfSession } from './DishesOfSession';
 import { doneWhenLate } from './lateness';
+import { Hands } from './Hands';
+import { HoldsUp } from './HoldsUp';
 import { PlanHead } from './PlanHead';
 import { PlanTable } from './PlanTable';
 import { RunningList } from './RunningList';
+import { RunningTimers } from './RunningTimers';
 import { CooksControl, EquipmentControl, LateControl, StartControl } from './SessionControls';
 import { startFor, withAdjusted, withDone, withKeys, withPin } from './sessionEdits';
+import { PutSessionAway } from './PutSessionAway';
+import { SessionName } from './SessionName';
+import { SessionNotices } from './SessionNotices';
 import { StepWhy } from './StepWhy';
 import { Timeline } from './Timeline';
-import { freeStretches, timelineRows } from './timelineRows';
-import { at, beginAtOnce, cookName, dayTitle, dishTitle, handsProposals, lengthText, listedSteps, type ListedStep } from './planWords';
+import { at, beginAtOnce, dayTitle, dishTitle, handsProposals, lengthText, listedSteps } from './planWords';
 import { useNow } from './useNow';
 import { usePlan } from './usePlan';
 import { useUndoKeys } from '../saving/useUndoKeys';
@@ -114,6 +117,11 @@ function SessionDay({ here }: { readonly here: SessionHere }) {
   );
   const choose = ({ dish, step }: StepPlace) => setChosen({ dish, step });
   const addDish = <AddDish onAdd={(recipe) => change((one) => withKeys(one, { dishes: [...one.dishes, { recipe }] }))} />;
+  const running = plan && {
+    ...{ session, plan, steps, titles },
+    now: clock === undefined || clock < 0 ? undefined : clock,
+    onDone: (place: StepPlace, done: DoneStep | undefined) => change((one) => withDone(one, place, done)),
+  };
   const view = search.get('as') === 'table' ? 'table' : 'timeline';
   return (
     <main className="plan-page">
@@ -152,55 +160,12 @@ function SessionDay({ here }: { readonly here: SessionHere }) {
               ✕ {missing.map(({ recipe }) => recipe).join(', ')} cannot be had; take it out to plan the rest.
             </p>
           )}
-          {faults.map(({ message }) => (
-            <p className="notice" role="alert" key={message}>
-              ✕ {message}.
-            </p>
-          ))}
-          {trouble !== undefined && (
-            <p className="notice" role="alert">
-              ✕ {trouble}
-            </p>
-          )}
-          {waitsForNothing.length > 0 && (
-            <p className="notice" role="status">
-              ▲ {waitsForNothing.map(({ dish, step }) => `Step ${step} of ${titles[dish - 1]}`).join(', ')}{' '}
-              {waitsForNothing.length === 1 ? 'fills boxes and waits' : 'fill boxes and wait'} for nothing, as the method stands: it says no
-              part, and not what it comes after. Say so in{' '}
-              <Link to={`/recipes/${session.dishes[(waitsForNothing[0]?.dish ?? 1) - 1]?.recipe}/build?side=method`}>the method</Link>.
-            </p>
-          )}
-          {unwritten.length > 0 && (
-            <p className="notice" role="status">
-              ▲ {unwritten.map((d) => titles[d]).join(', ')} {unwritten.length === 1 ? 'has' : 'have'} no method: nothing of it is planned.
-            </p>
-          )}
-          {standing.length > 0 && (
-            <p className="notice" role="status">
-              ▲{' '}
-              {standing
-                .map(
-                  ({ dish, step, minutes }) =>
-                    `${titles[dish - 1]} stands ${lengthText(minutes)} before ${numberOf(steps, { dish, step })}`,
-                )
-                .join('; ')}
-              . Cooked food is cooled within {lengthText(LONGEST_STANDING)}: say how long it may wait (press the step), or put it later.
-            </p>
-          )}
-          {plan && fits && plan.late.length > 0 && (
-            <p className="notice" role="status">
-              ▲ No plan keeps every wait short enough:{' '}
-              {plan.late.map(({ dish, step, by }) => `${numberOf(steps, { dish, step })} starts ${lengthText(by)} late`).join(', ')}.
-            </p>
-          )}
-          {moved && (
-            <p className="notice" role="status">
-              <span>{movedText(moved, steps, session)}</span>
-              <Button kind="quiet" onClick={() => setMoved(undefined)}>
-                Seen
-              </Button>
-            </p>
-          )}
+          <SessionNotices
+            {...{ session, steps, titles, faults, trouble, waitsForNothing, unwritten, moved }}
+            standing={standing}
+            late={plan && fits ? plan.late : []}
+            onSeen={() => setMoved(undefined)}
+          />
           {session.dishes.length === 0 ? (
             <div className="empty">
               <h2>Nothing is cooked yet</h2>
@@ -294,18 +259,14 @@ function SessionDay({ here }: { readonly here: SessionHere }) {
             )
           )}
         </section>
-        {plan && fits && session.dishes.length > 0 && (
+        {plan && running && fits && session.dishes.length > 0 && (
           <div className="slot plan-slot">
             <aside className="docket plan-docket" aria-label="Running list">
+              <RunningTimers {...running} />
               <RunningList
-                session={session}
-                plan={plan}
-                steps={steps}
-                titles={titles}
-                now={clock === undefined || clock < 0 ? undefined : clock}
+                {...running}
                 chosen={chosen}
                 onChoose={choose}
-                onDone={(place, done) => change((one) => withDone(one, place, done))}
                 onMove={(place, by) => {
                   const step = plan.steps.find((one) => one.dish === place.dish && one.step === place.step);
                   if (step) onPin(place, Math.max(0, step.start + by), true);
@@ -318,148 +279,15 @@ function SessionDay({ here }: { readonly here: SessionHere }) {
                 <Button kind="quiet" onClick={() => window.print()}>
                   Print
                 </Button>
-                <PutAway id={session.id} />
+                <PutSessionAway id={session.id} />
               </p>
             </aside>
           </div>
         )}
       </div>
-      {plan && fits && (
-        <Modal open={large} onClose={() => setLarge(false)} title={`${session.name ?? 'Session'}, ${dayTitle(session.date)}`}>
-          <div className="plan-large">
-            <RunningList
-              large
-              session={session}
-              plan={plan}
-              steps={steps}
-              titles={titles}
-              now={clock === undefined || clock < 0 ? undefined : clock}
-              chosen={chosen}
-              onChoose={choose}
-              onDone={(place, done) => change((one) => withDone(one, place, done))}
-            />
-          </div>
-        </Modal>
-      )}
+      {running && fits && <AtTheStove open={large} onClose={() => setLarge(false)} {...running} chosen={chosen} onChoose={choose} />}
       {state.kind === 'saving' && <span className="sr" role="status" />}
     </main>
-  );
-}
-
-function SessionName({
-  session,
-  onName,
-}: {
-  readonly session: SessionHere['session'];
-  readonly onName: (name: string | undefined) => void;
-}) {
-  const { name = '' } = session;
-  return (
-    <input
-      className="session-name"
-      aria-label="Name of the session"
-      value={name}
-      placeholder="Session"
-      maxLength={60}
-      size={Math.max(6, name.length)}
-      onChange={({ target }) => onName(target.value === '' ? undefined : target.value)}
-    />
-  );
-}
-
-function PutAway({ id }: { readonly id: string }) {
-  const [archive] = useArchiveSessionMutation();
-  const say = useToast();
-  const go = useNavigate();
-  return (
-    <Button
-      kind="quiet"
-      onClick={() =>
-        void archive({ id })
-          .unwrap()
-          .then(() => {
-            say('The session is put away.');
-            void go('/plan');
-          })
-          .catch(() => say('It could not be put away just now; nothing was changed.'))
-      }
-    >
-      Put away
-    </Button>
-  );
-}
-
-/** What makes it last so long: the chain it hangs on, and what one more of something would save. */
-function HoldsUp({
-  plan,
-  said,
-  chain,
-  steps,
-}: {
-  readonly plan: SessionPlan;
-  readonly said: ReturnType<typeof usePlan>['said'];
-  readonly chain: readonly StepPlace[];
-  readonly steps: readonly ListedStep[];
-}) {
-  const busy = new Map<string, number>();
-  for (const { on, start, end } of plan.steps)
-    for (const { name, unit } of on) busy.set(`${name} ${unit}`, (busy.get(`${name} ${unit}`) ?? 0) + end - start);
-  const [most] = [...busy].sort((a, b) => b[1] - a[1]);
-  return (
-    <div className="plan-card">
-      <h3>What holds it up</h3>
-      <p className="plan-chain">
-        Longest chain: {chain.map((place) => numberOf(steps, place)).join(' · ')}, {lengthText(plan.minutes)}
-      </p>
-      {most && (
-        <p className="pair">
-          <span>The {most[0].replace(/ 1$/, '')}, busy</span>
-          <b>
-            {lengthText(Math.min(most[1], plan.minutes))} of {lengthText(plan.minutes)}
-          </b>
-        </p>
-      )}
-      {(said?.oneMore ?? []).map(({ name, saves, proven }) => (
-        <p className="pair" key={name ?? 'cook'}>
-          <span>
-            One more {name === undefined ? 'cook' : name === 'hob' ? 'ring' : name} saves{proven ? '' : ' at most'}
-          </span>
-          <b>{lengthText(saves)}</b>
-        </p>
-      ))}
-      {said?.finished && said.oneMore.length === 0 && <p className="muted">No more cooks or things would make it shorter.</p>}
-    </div>
-  );
-}
-
-function Hands({ session, plan }: { readonly session: SessionHere['session']; readonly plan: SessionPlan }) {
-  const rows = timelineRows(plan.steps, session.cooks ?? 1).filter(({ kind }) => kind === 'hands');
-  return (
-    <div className="plan-card">
-      {rows.map((row) => {
-        const busy = row.bars.reduce((sum, { from, to }) => sum + to - from, 0);
-        const who = cookName(session, row.number);
-        return (
-          <div key={row.key}>
-            <h3>{who === 'you' ? 'Your hands' : `${who}’s hands`}</h3>
-            <p className="pair">
-              <span>Busy</span>
-              <b>{lengthText(busy)}</b>
-            </p>
-            {freeStretches(row.bars, 15)
-              .slice(0, 3)
-              .map(({ from, to }) => (
-                <p className="pair" key={from}>
-                  <span>
-                    Free {at(session, from)} to {at(session, to)}
-                  </span>
-                  <b>{lengthText(to - from)}</b>
-                </p>
-              ))}
-          </div>
-        );
-      })}
-    </div>
   );
 }
 
@@ -467,21 +295,6 @@ function Hands({ session, plan }: { readonly session: SessionHere['session']; re
 function adjustedOf(own: AdjustedStep | undefined): Omit<AdjustedStep, 'dish' | 'step'> {
   const { dish: _, step: __, ...said } = own ?? { dish: 0, step: 0 };
   return said;
-}
-
-function numberOf(steps: readonly ListedStep[], { dish, step }: StepPlace): string {
-  const found = steps.find((one) => one.dish === dish && one.step === step);
-  return found ? String(found.number) : '';
-}
-
-function movedText(moved: readonly MovedStep[], steps: readonly ListedStep[], session: SessionHere['session']): string {
-  const still = moved.filter(({ from }) => from !== undefined);
-  if (still.length === 0) return 'Nothing had to move.';
-  const told = still.slice(0, 4).map(({ dish, step, from = 0, to }) => {
-    const one = steps.find((listed) => listed.dish === dish && listed.step === step);
-    return `${one?.title ?? ''} ${at(session, from)} → ${at(session, to)}`;
-  });
-  return `Planned anew, ${still.length === 1 ? 'one step' : `${still.length} steps`} moved: ${told.join('; ')}${still.length > 4 ? ' …' : ''}.`;
 }
 
 function count(many: number, one: string, more: string): string {

@@ -1,4 +1,14 @@
-import { clockTime, cutText, proposedHands, sessionSteps, stepWords, type PlannedStep, type Recipe, type Session } from '@portiona/core';
+import {
+  clockTime,
+  cutText,
+  proposedHands,
+  sessionSteps,
+  stepWords,
+  type PlannedStep,
+  type Recipe,
+  type Session,
+  type StepPlace,
+} from '@portiona/core';
 
 /** Minutes as a cook says them: "3 h 45", "2 h", "25 min". */
 export function lengthText(minutes: number): string {
@@ -117,4 +127,10 @@ export function handsProposals(steps: readonly ListedStep[]): HandsProposal[] {
     const proposed = proposedHands(text, end - start);
     return read.has('hands') && proposed !== hands ? [{ dish, step, number, title, counted: hands, proposed }] : [];
   });
+}
+
+/** A step by its number in the running list and its words. */
+export function numberOf(steps: readonly ListedStep[], { dish, step }: StepPlace): string {
+  const found = steps.find((one) => one.dish === dish && one.step === step);
+  return found ? String(found.number) : '';
 }
