@@ -31,6 +31,9 @@ console.log('\nfaults planted for Check');
 run('core/bench/checksMeant.mjs');
 console.log('\nsessions planned, and shopped for');
 run('core/bench/plan.mjs');
+
+console.log('\nweeks of boxes, proposed');
+run('core/bench/week.mjs');
 console.log('\nmake it fit');
 run('core/bench/fit.mjs');
 console.log('\nreaders of text, over nasty shapes of a megabyte');

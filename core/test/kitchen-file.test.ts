@@ -375,7 +375,19 @@ test('what is written is read back key for key', () => {
       for (const batches of [[], [cooked]]) {
         const read = readKitchen(JSON.parse(kitchenFileText({ settings, foods, packs, recipes: [recipe], batches })), '2026-11-25');
         const entry: unknown = JSON.parse(
-          JSON.stringify({ settings, stated: settings, foods, packs, recipes: [recipe], batches, sessions: [], stock: [], photos: [] }),
+          JSON.stringify({
+            settings,
+            stated: settings,
+            foods,
+            packs,
+            recipes: [recipe],
+            batches,
+            sessions: [],
+            stock: [],
+            people: [],
+            weeks: [],
+            photos: [],
+          }),
         );
         expect(read).toEqual({ ok: true, entry });
       }

@@ -87,7 +87,7 @@ test('what cannot be printed is told: no such sheet, no such cell, too small for
     { path: 'sheet', message: expect.stringMatching(/has no room on 20 x 15 mm/) as string },
   ]);
   expect(await told('width=62')).toMatchObject([{ path: 'sheet' }]);
-  expect(faultsOf((await server.http.get('/api/batches/beef-2026-11-15/labels.pdf?width=62&height=50').expect(422)).body)).toEqual([
+  expect(faultsOf((await server.http.get('/api/batches/dal-2026-11-26/labels.pdf?width=62&height=50').expect(422)).body)).toEqual([
     { path: 'boxes', message: 'no boxes are listed; portion the batch, then print its labels' },
   ]);
   await server.http.get('/api/batches/none/labels.pdf?width=62&height=50').expect(404);
