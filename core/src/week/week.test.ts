@@ -257,6 +257,9 @@ test('a batch in boxes stands for the dish of its session; one without boxes is 
   const unboxed = boxesAtHand([batch()], [], kitchen, '2031-03-10');
   expect(unboxed).toMatchObject({ pools: [], leftOut: [{ kind: 'no boxes', batch: 'b1' }] });
   expect(boxesAtHand([batch()], [], kitchen, '2031-07-10').leftOut).toEqual([]);
+  // What is still on the stove is in no box, and stands for nothing.
+  const onTheStove = { ...cooked, cooking: { begun: '2031-03-09T10:00:00Z', step: 1 } };
+  expect(boxesAtHand([onTheStove], [session], kitchen, '2031-03-10')).toMatchObject({ pools: [{ box: { session: 'prep' } }], leftOut: [] });
   const gone = boxesAtHand([], [{ ...session, dishes: [{ recipe: 'lost' }] }], kitchen, '2031-03-10');
   expect(gone).toMatchObject({ pools: [], leftOut: [{ kind: 'not computed', recipe: 'lost' }] });
 });

@@ -220,6 +220,9 @@ test('a meal of every day that has no box is told; one that is not needed is not
   const ann: Person = { id: 'ann', name: 'Ann', meals: [{ meal: 'main' }, { meal: 'late', when: 'if needed' }] };
   const misses = weekMisses(week({ off: offBut('ann', '2031-03-11') }), groundOf([ann], []));
   expect(misses).toEqual([{ person: 'ann', date: '2031-03-11', meal: 'main', ways: [] }]);
+  // Today is still to be mended, yesterday is over.
+  const on = (today: string) => weekMisses(week({ off: offBut('ann', '2031-03-11') }), groundOf([ann], [], { today })).length;
+  expect([on('2031-03-11'), on('2031-03-12')]).toEqual([1, 0]);
 });
 
 test('boxes that nobody is given and that end with the week are told', () => {

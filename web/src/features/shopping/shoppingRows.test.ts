@@ -110,7 +110,11 @@ test('another food stands in by weight, of the same shop where it can; it counts
     ['Depot Nine', '2 barley in'],
     ['Weir Lane Market', '2 egg'],
   ]);
+  // Nothing is left to be bought of the oats: without what stands in there would be.
+  expect(here(...inPlace).unknown.map(({ name }) => name)).toEqual(['Saffron']);
+  expect(here(inPlace[0]!).unknown.map(({ name }) => name)).toEqual(['Oats', 'Saffron']);
   expect(here(...inPlace).shops[0]!.packs[0]).toMatchObject({ instead: 'Oats', insteadId: 'oats', inBasket: true });
   const putAway = [inPlace[0]!, { ...inPlace[1]!, putAway: true }];
   expect(shown(...putAway)[0]).toEqual(['Depot Nine', '2 barley in']);
+  expect(here(...putAway).unknown.map(({ name }) => name)).toEqual(['Saffron']);
 });
