@@ -23,7 +23,7 @@ interface Open {
   readonly leftOut: { kind: string; batch?: string }[];
   readonly sessions: { id: string; start: string }[];
   readonly dishes: { id: string; title: string }[];
-  readonly till: { cost: string; atLeast: boolean; leftWorth: number } | null;
+  readonly till: { sessions: string[]; cost: string; atLeast: boolean; leftWorth: number } | null;
 }
 
 const body = <T>(response: unknown) => (response as { body: T }).body;
@@ -79,7 +79,7 @@ test('a week opens with who eats, the boxes to come and what they cost, before a
   // 8 boxes of 800 g: 300 kcal each, 1.50 for 500 g, two packs for 800.
   expect(pools[0]!.contents[0]!.figures.energyKcal).toMatchObject({ amount: 300 });
   expect(pools[0]!.contents[0]).toMatchObject({ till: 0.375, figures: { usedCost: { amount: 0.3 } } });
-  expect(till).toEqual({ cost: '3', atLeast: false, leftWorth: expect.closeTo(0.6, 9) as number });
+  expect(till).toEqual({ sessions: ['prep'], cost: '3', atLeast: false, leftWorth: expect.closeTo(0.6, 9) as number });
   expect(sessions).toEqual([{ id: 'prep', name: 'Prep', date: '2031-03-09', start: '10:30' }]);
   expect(dishes).toEqual([{ id: 'stew', title: 'Bean stew' }]);
   const told = await server.http.get('/api/weeks?from=soon').expect(422);
@@ -116,6 +116,8 @@ test('another week sees what this one takes', async () => {
   const here = await open();
   expect(here.others).toEqual([meal('2031-03-18', { person: 'bo' })]);
   expect(here.gone).toEqual(gone);
+  // Its session was shopped for in the week before.
+  expect((await open('2031-03-17')).till).toBeNull();
 });
 
 test('the calendar reminds of what is to thaw and to freeze, and the kitchen’s file holds people and weeks', async () => {

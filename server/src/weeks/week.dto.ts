@@ -107,6 +107,7 @@ export class WeekDishDto {
 
 /** What shopping for the sessions of a week comes to at the till. */
 export class WeekTillDto {
+  @ApiProperty({ type: [String], description: 'The sessions: from the Saturday before to the Friday of the week' }) sessions: string[];
   @ApiProperty({ description: 'Of the packs, major units' }) cost: string;
   @ApiProperty({ description: 'Something has no price, or no weight' }) atLeast: boolean;
   @ApiProperty({ description: 'What is left over of the packs is worth, major units' }) leftWorth: number;
@@ -124,6 +125,6 @@ export class OpenWeekDto {
   @ApiProperty({ type: [WeekDishDto], description: 'Dishes at hand, by title' }) dishes: WeekDishDto[];
   @ApiProperty({ description: 'The kitchen’s day, ISO' }) today: string;
   @ApiProperty() currency: string;
-  @ApiProperty({ type: WeekTillDto, nullable: true, description: 'Of the sessions whose boxes are on the shelves' })
+  @ApiProperty({ type: WeekTillDto, nullable: true, description: 'Of the sessions that the week is cooked in; null where there are none' })
   till: WeekTillDto | null;
 }

@@ -34,6 +34,9 @@ import { PeopleService } from './people.service.js';
 import type { BoxPoolDto, OpenWeekDto, SavedWeekDto, WeekTillDto } from './week.dto.js';
 import { WeekEntity } from './week.entity.js';
 
+/** Days before its Monday from which a week is cooked for: the weekend. */
+const DAYS_BEFORE = 2;
+
 /** Weeks: boxes given to days and people. */
 @Injectable()
 export class WeeksService {
@@ -73,7 +76,9 @@ export class WeeksService {
       const own = rows.find((row) => row.from === from);
       const others = rows.filter((row) => row !== own).map(({ document }) => document);
       const spoken = new Set(atHand.pools.flatMap(({ box }) => ('session' in box ? [box.session] : [])));
-      const cooked = sessions.filter(({ id }) => spoken.has(id));
+      // A session counts for one week: what is cooked at a weekend is eaten in the next.
+      const [first, last] = [dayAfter(from, -DAYS_BEFORE), dayAfter(from, DAYS_OF_WEEK - 1 - DAYS_BEFORE)];
+      const cooked = sessions.filter(({ id, date }) => spoken.has(id) && date >= first && date <= last);
       return {
         week: own ? toSavedWeek(own) : null,
         people: await this.people.list(scope),
@@ -213,7 +218,7 @@ export class WeeksService {
 
   async #till(scope: Scope, sessions: readonly Session[], kitchen: Kitchen): Promise<WeekTillDto> {
     const { cost, atLeast, leftWorth } = shoppingList(sessions, await this.stock.loadForCalculation(scope), kitchen);
-    return { cost: cost.toFixed(), atLeast, leftWorth };
+    return { sessions: sessions.map(({ id }) => id), cost: cost.toFixed(), atLeast, leftWorth };
   }
 
   #rows({ kitchenId }: Scope): Promise<WeekEntity[]> {

@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { Link } from 'react-router';
 import { lastDay, dayAfter, givenOf, type MealSeen } from '@portiona/core';
 import { Button } from '../../ui/Button';
@@ -14,10 +15,15 @@ interface WeekLooksProps {
   readonly proposal: ProposalHere;
 }
 
+/** Days that are not met, told at once: of a week with few boxes nearly all are. */
+const SHOWN = 6;
+
 /** Everything of a week that a person should look at: what is not met, boxes that are wrong where they are, and what was left out. */
 export function WeekLooks({ here, seen, proposal }: WeekLooksProps) {
   const { week, ground, opened, change } = here;
-  const misses = useMisses(here, proposal).slice(1);
+  const [all, setAll] = useState(false);
+  const every = useMisses(here, proposal).slice(1);
+  const misses = all ? every : every.slice(0, SHOWN);
   const noted = seen.filter(({ notes }) => notes.length > 0);
   const cooked = opened.leftOut.filter(
     ({ kind, session, dish }) =>
@@ -48,6 +54,13 @@ export function WeekLooks({ here, seen, proposal }: WeekLooksProps) {
             <MissSaid {...{ miss, here, proposal }} />
           </li>
         ))}
+        {every.length > SHOWN && (
+          <li>
+            <Button kind="quiet" aria-expanded={all} onClick={() => setAll(!all)}>
+              {all ? 'Fewer' : `${every.length - SHOWN} more that are not met`}
+            </Button>
+          </li>
+        )}
         {noted.map(({ meal, pool, notes }) => (
           <li key={`${meal.person} ${meal.date} ${meal.meal}`} className="warn">
             ▲ {nameOf(meal.person)}, {dayShort(meal.date)}, {MEAL_NAMES[meal.meal].toLowerCase()}, {pool ? boxName(pool) : 'a box'}:{' '}

@@ -6,11 +6,9 @@ import { boxesText } from './weekWords';
 
 /** What the week costs: what its boxes use, what their sessions cost at the till, and what is left of it. */
 export function WeekMoney({ here: { week, ground, opened } }: { readonly here: WeekHere }) {
-  const { currency, till, sessions } = opened;
+  const { currency, till } = opened;
   const pools = poolsByKey(ground.pools);
   const used = dayFigures(week.meals, {}, pools).figureOf('usedCost');
-  const spoken = new Set(ground.pools.flatMap(({ box }) => ('session' in box ? [box.session] : [])));
-  const shopped = sessions.filter(({ id }) => spoken.has(id));
   return (
     <aside className="docket plan-docket week-docket" aria-label="Costs of the week">
       <h2>
@@ -28,8 +26,8 @@ export function WeekMoney({ here: { week, ground, opened } }: { readonly here: W
           <p className="fig">
             <span className="fig-name">
               At the till,{' '}
-              <Link className="underline" to={`/plan/shopping?sessions=${shopped.map(({ id }) => id).join(',')}`}>
-                {shopped.length === 1 ? 'one session' : `${shopped.length} sessions`}
+              <Link className="underline" to={`/plan/shopping?sessions=${till.sessions.join(',')}`}>
+                {till.sessions.length === 1 ? 'one session' : `${till.sessions.length} sessions`}
               </Link>
             </span>
             <span className="fig-value">
