@@ -150,3 +150,12 @@ test('somebody comes to eat with targets and meals of their own, and leaves agai
   await expect(said(page, 'Wren eats from the boxes no more').first()).toBeVisible();
   await expect(page.getByRole('button', { name: 'Wren', exact: true })).toBeHidden();
 });
+
+test('on a phone the page is as wide as the phone, and only the days are moved sideways', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await openBefore(page);
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBe(390);
+  await page.getByRole('button', { name: 'Tilde', exact: true }).click();
+  await expect(page.getByRole('dialog', { name: 'Tilde' })).toBeVisible();
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBe(390);
+});

@@ -350,3 +350,36 @@ test('a plan is looked for in a thread: told as it gets better, the last one fin
   await server.http.put('/api/sessions/sunday').send({ revision, document: without }).expect(200);
   expect((await server.http.get('/api/sessions/sunday/plan').expect(422)).text).toContain('hob');
 });
+
+test('whoever goes away ends the search: the next one has its turn at once', async () => {
+  // Too much to be proven in a minute: ten dishes of eight steps that wait for each other's ring.
+  const steps = Array.from({ length: 8 }, (_, i) => ({
+    text: `Step ${i}`,
+    minutes: 3 + ((i * 7) % 11),
+    hands: 1 + (i % 3),
+    uses: ['hob'],
+  }));
+  await server.http
+    .post('/api/recipes')
+    .send({ document: { ...recipe('long', 'Long'), steps } })
+    .expect(201);
+  const dishes = Array.from({ length: 10 }, () => ({ recipe: 'long' }));
+  const equipment = [{ name: 'hob', count: 3 }];
+  await server.http
+    .post('/api/sessions')
+    .send({ document: session({ id: 'hard', cooks: 2, equipment, dishes }) })
+    .expect(201);
+  await server.http
+    .post('/api/sessions')
+    .send({ document: session({ id: 'quick' }) })
+    .expect(201);
+  const given = new AbortController();
+  const address = (await server.app.getUrl()).replace('[::1]', '127.0.0.1');
+  const answer = await fetch(`${address}/api/sessions/hard/plan?seconds=60`, { signal: given.signal });
+  const first = await answer.body!.getReader().read();
+  expect(Buffer.from(first.value ?? []).toString()).toContain('"finished":false');
+  given.abort();
+  const from = performance.now();
+  await server.http.get('/api/sessions/quick/plan?seconds=1').expect(200);
+  expect(performance.now() - from).toBeLessThan(20_000);
+}, 90_000);

@@ -4,5 +4,7 @@ export * from './person.js';
 export * from './week.js';
 export * from './weekDay.js';
 export * from './weekNotes.js';
+export * from './weekMisses.js';
 export * from './weekProposal.js';
+export { boxesOf, ruleAgainst, type Loosened } from './weekRoom.js';
 export * from './weekShelves.js';

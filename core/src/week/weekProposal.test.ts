@@ -7,7 +7,8 @@ import { mealsOf, type Person } from './person.js';
 import { dayAfter, daysOfWeek, isOff, poolKey, type PlannedMeal, type Week } from './week.js';
 import { dayFigures, poolsByKey } from './weekDay.js';
 import { givenOf, weekSeen, type WeekGround } from './weekNotes.js';
-import { proposeWeek, weekMisses } from './weekProposal.js';
+import { weekMisses } from './weekMisses.js';
+import { proposeWeek } from './weekProposal.js';
 
 let solve: Solve;
 beforeAll(async () => {

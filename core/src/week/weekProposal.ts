@@ -1,42 +1,18 @@
 import { aimOf, limitRows, Programme, type Solve } from '../fit/index.js';
-import type { TargetJudgement } from '../brief/index.js';
 import { daysBetween } from '../price/index.js';
-import { contentOf, lastDay, whenceOn, type BoxContent, type BoxPool, type Whence } from './boxPool.js';
-import { mealsOf, type Meal, type Person, type PersonMeal } from './person.js';
-import { daysOfWeek, dayAfter, isOff, poolKey, type BoxOf, type PlannedMeal, type Week } from './week.js';
-import { dayFigures, poolsByKey, type Pools } from './weekDay.js';
-import { givenOf, isAllowedAgain, ownerOf, repeatsAt, tasteOf, type WeekGround } from './weekNotes.js';
+import { contentOf, lastDay, type BoxContent, type BoxPool, type Whence } from './boxPool.js';
+import { mealsOf, type Person, type PersonMeal } from './person.js';
+import { dayAfter, daysOfWeek, isOff, type PlannedMeal, type Week } from './week.js';
+import { dayFigures } from './weekDay.js';
+import { weekMisses, type WeekMiss } from './weekMisses.js';
+import { isAllowedAgain, tasteOf, type WeekGround } from './weekNotes.js';
+import { boxesOf, Room, ruleAgainst, whenceIn } from './weekRoom.js';
 
 /** A box proposed for a meal. */
 export interface ProposedMeal {
   readonly meal: PlannedMeal;
   readonly pool: BoxPool;
   readonly whence: Whence;
-}
-
-/** A rule that a box would break at a meal; `none`: it only adds a meal that the person does not eat from a box. */
-export type Loosened = 'again' | 'of another' | 'not wished then' | 'no such meal' | 'none';
-
-/** A box that would mend a day, and what would have to be allowed for it. */
-export interface WayOut {
-  readonly meal: PlannedMeal;
-  readonly pool: BoxPool;
-  readonly loosened: Loosened;
-  /** The box that it would stand in for; left out: the meal has none. */
-  readonly instead?: PlannedMeal;
-  /** Other targets of the day that would be missed then. */
-  readonly breaks: readonly TargetJudgement[];
-}
-
-/** Something of a day that cannot be met with the boxes there are. */
-export interface WeekMiss {
-  readonly person: string;
-  readonly date: string;
-  /** The target that is missed; left out: a meal of every day is without a box. */
-  readonly judgement?: TargetJudgement;
-  readonly meal?: Meal;
-  /** What would mend it, the smallest loosening first. */
-  readonly ways: readonly WayOut[];
 }
 
 /** A week filled as well as it can be. */
@@ -81,9 +57,6 @@ const LONGEST_KEEPING = 120;
 const OFTEN = 2;
 /** Points that what is found may be worse than what is proven: less than a thawed box. */
 const GAP = 0.3;
-/** Ways out told of each miss. */
-const MOST_WAYS = 3;
-
 /** A meal that has no box yet. */
 interface Slot {
   readonly person: Person;
@@ -123,36 +96,6 @@ export function proposeWeek(week: Week, ground: WeekGround, solve: Solve): WeekP
   return { meals: found, misses: weekMisses(after, ground), wasted, proven: status === 'Optimal', status };
 }
 
-/** What is there, and what is given already. */
-class Room {
-  readonly pools: Pools;
-  readonly #given: ReadonlyMap<string, number>;
-  /** Meals given, of this week and those beside it. */
-  readonly meals: readonly PlannedMeal[];
-
-  constructor(week: Week, { pools, others, gone }: WeekGround) {
-    this.pools = poolsByKey(pools);
-    this.meals = [...others, ...week.meals];
-    this.#given = givenOf(this.meals, [...gone, ...(week.gone ?? [])]);
-  }
-
-  leftOf({ key, count }: BoxPool): number {
-    return Math.max(0, count - (this.#given.get(key) ?? 0));
-  }
-
-  at(person: string, date: string, meal: Meal): PlannedMeal | undefined {
-    return this.meals.find((one) => one.person === person && one.date === date && one.meal === meal);
-  }
-
-  /** Meals of a person on a day at which something of a taste was given. */
-  tasted(person: string, date: string, taste: string): Meal[] {
-    return this.meals.flatMap((meal) => {
-      const pool = meal.person === person && meal.date === date ? this.pools.get(poolKey(meal.box)) : undefined;
-      return pool && tasteOf(meal, pool) === taste ? [meal.meal] : [];
-    });
-  }
-}
-
 function slotsOf(week: Week, { people, today }: WeekGround, room: Room): Slot[] {
   return daysOfWeek(week)
     .filter((date) => date >= today)
@@ -161,14 +104,6 @@ function slotsOf(week: Week, { people, today }: WeekGround, room: Room): Slot[] 
         .filter(({ id }) => !isOff(week, id, date))
         .flatMap((person) => mealsOf(person).flatMap((meal) => (room.at(person.id, date, meal.meal) ? [] : [{ person, date, meal }]))),
     );
-}
-
-/** A box of a pool as each way of seasoning it makes it. */
-function boxesOf(pool: BoxPool, { seasoned = [] }: Week): BoxOf[] {
-  const { box } = pool;
-  if (!('session' in box)) return [box];
-  const variants = seasoned.find(({ session, dish }) => session === box.session && dish === box.dish)?.variants ?? [];
-  return [box, ...variants.map((variant) => ({ ...box, variant }))];
 }
 
 /** Every box that may go to a slot by the rules that are never broken unasked. */
@@ -186,40 +121,6 @@ function choicesOf(week: Week, ground: WeekGround, room: Room): Choice[] {
       }
     }
   return choices;
-}
-
-/** Where a box comes from, if it can be there in time: what is frozen thaws overnight. */
-function whenceIn(pool: BoxPool, { date, meal }: PlannedMeal, today: string): Whence | undefined {
-  const whence = whenceOn(pool, date, meal);
-  return typeof whence !== 'string' || (whence === 'freezer' && date === today) ? undefined : whence;
-}
-
-/** The rule that would have to be loosened for a box at a meal that has none yet, if any. */
-export function ruleAgainst(
-  meal: PlannedMeal,
-  pool: BoxPool,
-  person: Person,
-  week: Week,
-  ground: WeekGround,
-  room = new Room(week, ground),
-): Loosened {
-  const { people } = ground;
-  const owner = ownerOf(pool, people);
-  if (owner && owner.id !== person.id) return 'of another';
-  const own = mealsOf(person).find((one) => one.meal === meal.meal);
-  if (!own) return 'no such meal';
-  if (own.dishes && !own.dishes.includes(pool.recipe)) return 'not wished then';
-  return follows(meal, pool, person, week, room) ? 'again' : 'none';
-}
-
-/** Whether a dish would come twice that day, or follow itself at a meal that does not repeat. */
-function follows(meal: PlannedMeal, pool: BoxPool, person: Person, week: Week, room: Room): boolean {
-  const taste = tasteOf(meal, pool);
-  const [day, before, after] = [0, -1, 1].map((by) => room.tasted(person.id, dayAfter(meal.date, by), taste)) as [Meal[], Meal[], Meal[]];
-  const own = (other: Meal) => other === meal.meal && repeatsAt(person, meal.meal);
-  const may = (date: string) => isAllowedAgain(week, person.id, date, pool.recipe);
-  if (!may(meal.date) && (day.length > 0 || before.some((other) => !own(other)))) return true;
-  return !may(dayAfter(meal.date, 1)) && after.some((other) => !own(other));
 }
 
 function programmeOf(week: Week, ground: WeekGround, room: Room, choices: readonly Choice[]): string {
@@ -359,77 +260,4 @@ function grouped(choices: readonly Choice[], keyOf: (choice: Choice) => string):
     else groups.set(key, [choice]);
   }
   return groups;
-}
-
-/**
- * What the days of a week miss, from today on, and which single box would mend each: with the rule that it would break. A day on which
- * nothing is given and nothing can be is told by its targets.
- */
-export function weekMisses(week: Week, ground: WeekGround): WeekMiss[] {
-  const room = new Room(week, ground);
-  return daysOfWeek(week)
-    .filter((date) => date >= ground.today)
-    .flatMap((date) =>
-      ground.people.filter(({ id }) => !isOff(week, id, date)).flatMap((person) => dayMisses(person, date, week, ground, room)),
-    );
-}
-
-function dayMisses(person: Person, date: string, week: Week, ground: WeekGround, room: Room): WeekMiss[] {
-  const given = room.meals.filter((meal) => meal.person === person.id && meal.date === date);
-  const { judgements } = dayFigures(given, person, room.pools);
-  const missed = judgements.filter(({ verdict, target }) => verdict === 'missed' && target.wish !== true);
-  const empty = mealsOf(person).filter(({ meal, when }) => when !== 'if needed' && !room.at(person.id, date, meal));
-  const boxes = boxesFor(person, date, week, ground, room);
-  return [
-    ...missed.map((judgement): WeekMiss => {
-      const ways = boxes.flatMap((way): WayOut[] => {
-        const after = judgedWith(way, given, person, room.pools);
-        return mends(judgement, after) ? [{ ...way, breaks: newlyMissed(judgements, after) }] : [];
-      });
-      return { person: person.id, date, judgement, ways: ways.sort(byBreaks).slice(0, MOST_WAYS) };
-    }),
-    ...empty.map(({ meal }): WeekMiss => ({
-      ...{ person: person.id, date, meal },
-      ways: boxes.filter((way) => way.meal.meal === meal).slice(0, MOST_WAYS),
-    })),
-  ];
-}
-
-/** Whether a target is met afterwards. */
-function mends({ target: missed }: TargetJudgement, after: readonly TargetJudgement[]): boolean {
-  return after.every(({ target, verdict }) => target !== missed || verdict !== 'missed');
-}
-
-/** Targets that are missed afterwards and were not before. */
-function newlyMissed(before: readonly TargetJudgement[], after: readonly TargetJudgement[]): TargetJudgement[] {
-  return after.filter(({ verdict, target }, i) => verdict === 'missed' && target.wish !== true && before[i]?.verdict !== 'missed');
-}
-
-function byBreaks(a: WayOut, b: WayOut): number {
-  return a.breaks.length - b.breaks.length;
-}
-
-const LOOSENINGS: readonly Loosened[] = ['none', 'again', 'not wished then', 'no such meal', 'of another'];
-
-/** The targets of a day with a box in the place of what stood there. */
-function judgedWith({ meal, instead }: WayOut, given: readonly PlannedMeal[], person: Person, pools: Pools): readonly TargetJudgement[] {
-  return dayFigures([...given.filter((one) => one !== instead), meal], person, pools).judgements;
-}
-
-/** Boxes that keep and are nobody's yet, for the meals of a day: those that have none first, then the smallest loosening. */
-function boxesFor(person: Person, date: string, week: Week, ground: WeekGround, room: Room): WayOut[] {
-  const ways = (['late', 'main', 'before'] as const).flatMap((name) => {
-    const instead = week.meals.find((one) => one.person === person.id && one.date === date && one.meal === name);
-    return ground.pools.flatMap((pool) => {
-      if (room.leftOf(pool) === 0 || (instead && poolKey(instead.box) === pool.key)) return [];
-      return boxesOf(pool, week).flatMap((box): WayOut[] => {
-        const meal: PlannedMeal = { person: person.id, date, meal: name, box };
-        if (!contentOf(pool, box) || whenceIn(pool, meal, ground.today) === undefined) return [];
-        const loosened = ruleAgainst(meal, pool, person, week, ground, room);
-        return [{ meal, pool, loosened, breaks: [], ...(instead ? { instead } : {}) }];
-      });
-    });
-  });
-  const rank = ({ loosened, instead }: WayOut) => LOOSENINGS.indexOf(loosened) + (instead ? 0.5 : 0);
-  return ways.sort((a, b) => rank(a) - rank(b));
 }

@@ -64,8 +64,14 @@ export class SessionsController {
       if (!response.headersSent) response.setHeader('Content-Type', 'application/x-ndjson; charset=utf-8');
       response.write(line);
     };
-    await this.planning.plan(scope, id, { now, seconds }, tell, given.signal);
-    response.end();
+    try {
+      await this.planning.plan(scope, id, { now, seconds }, tell, given.signal);
+      response.end();
+    } catch (error) {
+      // What was told cannot be taken back: that it broke off is told by the connection.
+      if (!response.headersSent) throw error;
+      response.destroy();
+    }
   }
 
   @Post('sessions')

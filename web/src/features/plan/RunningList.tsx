@@ -73,7 +73,7 @@ export function RunningList({ session, plan, steps, titles, now, chosen, onChoos
                 title={state === 'open' ? 'Begun now' : state === 'under way' ? 'Over now' : 'Not done after all'}
                 onClick={() => tick(step)}
               >
-                {state === 'done' ? <Check size={large ? 24 : 13} aria-hidden /> : state === 'under way' ? '▸' : ''}
+                {state === 'done' ? <Check size={large ? 24 : 13} aria-hidden /> : state === 'under way' ? <span aria-hidden>▸</span> : ''}
               </button>
               <button
                 type="button"

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import {
   dayFigures,
+  daysOfWeek,
   isOff,
   poolsByKey,
   thawsOn,
@@ -35,7 +36,7 @@ const BIG: readonly BriefFigure[] = ['energyKcal', 'protein'];
 export function DayDocket({ here, person, date, looks }: DayDocketProps) {
   const { week, ground, opened, change } = here;
   const { currency } = opened;
-  const [traced, setTraced] = useState<BriefFigure | 'till'>();
+  const [traced, setTraced] = useState<BriefFigure | 'till' | 'week'>();
   const pools = poolsByKey(ground.pools);
   const day = dayFigures(
     week.meals.filter((one) => one.person === person.id && one.date === date),
@@ -49,7 +50,7 @@ export function DayDocket({ here, person, date, looks }: DayDocketProps) {
   const plain = PLAIN.filter((figure) => !targets.some(({ target }) => target.figure === figure));
   const thaws = thawsOn(week, ground, date);
   const off = isOff(week, person.id, date);
-  const trace = (figure: BriefFigure | 'till') => () => setTraced(traced === figure ? undefined : figure);
+  const trace = (figure: BriefFigure | 'till' | 'week') => () => setTraced(traced === figure ? undefined : figure);
   return (
     <aside className="docket plan-docket week-docket" aria-label={`Docket of ${dayShort(date)}, ${person.name}`}>
       <h2>
@@ -104,14 +105,31 @@ export function DayDocket({ here, person, date, looks }: DayDocketProps) {
         </span>
       </button>
       {traced === 'till' && <Sum boxes={day.boxes} of={({ content }) => content?.till} text={(amount) => priceText(amount, currency)} />}
-      <p className="fig">
+      <button type="button" className="fig" aria-expanded={traced === 'week'} onClick={trace('week')}>
         <span className="fig-name">
           {person.name}’s week, {boxesText(own.length)}
         </span>
         <span className="fig-value">
           {used.amount === undefined ? '?' : `${used.atLeast ? '≥ ' : ''}${priceText(used.amount, currency)}`}
         </span>
-      </p>
+      </button>
+      {traced === 'week' && (
+        <ul className="week-working">
+          {daysOfWeek(week).map((one) => {
+            const { amount, atLeast } = dayFigures(
+              own.filter((meal) => meal.date === one),
+              person,
+              pools,
+            ).figureOf('usedCost');
+            return (
+              <li key={one}>
+                <span>{dayShort(one)}</span>
+                <b>{amount === undefined ? '?' : `${atLeast ? '≥ ' : ''}${priceText(amount, currency)}`}</b>
+              </li>
+            );
+          })}
+        </ul>
+      )}
       <div className="tear" />
       <p className="fig">
         <span className="fig-name">Tonight into the fridge</span>

@@ -4,7 +4,7 @@ import { DropPanel } from '../../ui/DropPanel';
 import type { Looks } from './looks';
 import { BoxMark } from './BoxMark';
 import { MealChooser } from './MealChooser';
-import type { MealPlace } from './weekEdits';
+import { withBox, type MealPlace } from './weekEdits';
 import { boxName, dayLong, MEAL_NAMES, noteText, whenceText } from './weekWords';
 
 interface MealCellProps {
@@ -65,7 +65,7 @@ export function MealCell({
       data-cell={cell}
       onFocus={onFocus}
       onKeyDown={(event) => {
-        if ((event.key === 'Delete' || event.key === 'Backspace') && seen) onChange((one) => without(one, place));
+        if ((event.key === 'Delete' || event.key === 'Backspace') && seen) onChange((one) => withBox(one, place, undefined));
       }}
       {...listeners}
       {...(!seen && proposed ? { onClick: () => onTake(proposed.meal) } : {})}
@@ -101,10 +101,6 @@ export function MealCell({
       )}
     </td>
   );
-}
-
-function without(week: Week, place: MealPlace): Week {
-  return { ...week, meals: week.meals.filter((one) => one.person !== place.person || one.date !== place.date || one.meal !== place.meal) };
 }
 
 function wordsOf(seen: MealSeen | undefined, proposed: MealSeen | undefined, notes: readonly string[]): string {

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import {
+  boxesOf,
   contentOf,
   givenOf,
   ruleAgainst,
@@ -15,7 +16,7 @@ import {
 import { numberText } from '../../ui/numberText';
 import type { Looks } from './looks';
 import { BoxMark } from './BoxMark';
-import { withAgain, withBox, withSeasoned, type MealPlace } from './weekEdits';
+import { isAt, withAgain, withBox, withSeasoned, type MealPlace } from './weekEdits';
 import { boxesText, boxName, notThenText, whenceText } from './weekWords';
 
 interface MealChooserProps {
@@ -109,10 +110,7 @@ function variantOf(box: BoxOf): string | undefined {
 }
 
 function offersFor(place: MealPlace, person: Person, week: Week, ground: WeekGround): Offer[] {
-  const without: Week = {
-    ...week,
-    meals: week.meals.filter((one) => one.person !== place.person || one.date !== place.date || one.meal !== place.meal),
-  };
+  const without = withBox(week, place, undefined);
   const given = givenOf([...ground.others, ...without.meals], [...ground.gone, ...(week.gone ?? [])]);
   const offers = ground.pools.flatMap((pool): Offer[] => {
     const left = pool.count - (given.get(pool.key) ?? 0);
@@ -123,7 +121,7 @@ function offersFor(place: MealPlace, person: Person, week: Week, ground: WeekGro
         : whence === 'freezer' && place.date <= ground.today
           ? 'frozen: it cannot thaw in time'
           : undefined;
-    return variantsOf(pool, week).map((box) => ({
+    return boxesOf(pool, week).map((box) => ({
       pool,
       box,
       left,
@@ -132,13 +130,6 @@ function offersFor(place: MealPlace, person: Person, week: Week, ground: WeekGro
     }));
   });
   return offers.sort((a, b) => Number(a.against !== 'none') - Number(b.against !== 'none'));
-}
-
-/** A box as it is written, and as each way of seasoning it makes it. */
-function variantsOf({ box }: BoxPool, { seasoned = [] }: Week): BoxOf[] {
-  if (!('session' in box)) return [box];
-  const own = seasoned.find(({ session, dish }) => session === box.session && dish === box.dish);
-  return [box, ...(own?.variants ?? []).map((variant) => ({ ...box, variant }))];
 }
 
 function OfferRow({
@@ -190,7 +181,7 @@ function Seasonings({
   const { box } = pool;
   if (!('session' in box)) return null;
   const chosen = week.seasoned?.find(({ session, dish }) => session === box.session && dish === box.dish)?.variants ?? [];
-  const current = week.meals.find((one) => one.person === place.person && one.date === place.date && one.meal === place.meal);
+  const current = week.meals.find(isAt(place));
   return (
     <fieldset className="week-seasonings">
       <legend>Seasoned box by box as</legend>

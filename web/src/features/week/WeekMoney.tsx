@@ -1,4 +1,5 @@
-import { dayFigures, poolsByKey } from '@portiona/core';
+import { useState } from 'react';
+import { dayFigures, poolsByKey, type PlannedMeal } from '@portiona/core';
 import { Link } from 'react-router';
 import { priceText } from '../../ui/numberText';
 import type { WeekHere } from './useWeek';
@@ -8,19 +9,36 @@ import { boxesText } from './weekWords';
 export function WeekMoney({ here: { week, ground, opened } }: { readonly here: WeekHere }) {
   const { currency, till } = opened;
   const pools = poolsByKey(ground.pools);
-  const used = dayFigures(week.meals, {}, pools).figureOf('usedCost');
+  const [open, setOpen] = useState(false);
+  const usedText = (meals: readonly PlannedMeal[]) => {
+    const { amount, atLeast } = dayFigures(meals, {}, pools).figureOf('usedCost');
+    return amount === undefined ? '?' : `${atLeast ? '≥ ' : ''}${priceText(amount, currency)}`;
+  };
   return (
     <aside className="docket plan-docket week-docket" aria-label="Costs of the week">
       <h2>
         <span>The week</span>
         <span>{boxesText(week.meals.length)}</span>
       </h2>
-      <p className="fig">
+      <button type="button" className="fig" aria-expanded={open} onClick={() => setOpen(!open)}>
         <span className="fig-name">Used, all boxes eaten</span>
-        <span className="fig-value">
-          {used.amount === undefined ? '?' : `${used.atLeast ? '≥ ' : ''}${priceText(used.amount, currency)}`}
-        </span>
-      </p>
+        <span className="fig-value">{usedText(week.meals)}</span>
+      </button>
+      {open && (
+        <ul className="week-working">
+          {ground.people.map(({ id, name }) => {
+            const own = week.meals.filter(({ person }) => person === id);
+            return (
+              <li key={id}>
+                <span>
+                  {name}, {boxesText(own.length)}
+                </span>
+                <b>{usedText(own)}</b>
+              </li>
+            );
+          })}
+        </ul>
+      )}
       {till && (
         <>
           <p className="fig">

@@ -103,7 +103,9 @@ function WeekOfBoxes({ here, reload }: { readonly here: WeekHere; readonly reloa
         <div className="desk">
           <section className="bench week" aria-label="Week">
             <div className="week-head">
-              <WeekSum {...{ here, proposal }} more={<WeekMore here={here} onAdd={() => setForm({ person: undefined })} />} />
+              {ground.people.length > 0 && (
+                <WeekSum {...{ here, proposal }} more={<WeekMore here={here} onAdd={() => setForm({ person: undefined })} />} />
+              )}
             </div>
             {ground.people.length === 0 ? (
               <NobodyYet here={here} onAdd={(name) => setForm({ person: undefined, ...(name === undefined ? {} : { name }) })} />

@@ -1,5 +1,5 @@
 import { useMemo, type ReactNode } from 'react';
-import { shelvesOn, dayAfter, weekMisses, type WeekMiss } from '@portiona/core';
+import { poolsByKey, shelvesOn, dayAfter, weekMisses, type WeekMiss } from '@portiona/core';
 import { Button } from '../../ui/Button';
 import type { ProposalHere } from './useProposal';
 import type { WeekHere } from './useWeek';
@@ -99,7 +99,7 @@ export function MissSaid({ miss, here, proposal }: WeekSumProps & { readonly mis
         <b>
           ▲ {name}, {dayShort(miss.date)}, {missText(miss, opened.currency)}.
         </b>{' '}
-        {way ? wayText(way, opened.currency) : 'No single box that keeps would mend it.'}
+        {way ? wayText(way, poolsByKey(ground.pools), opened.currency) : 'No single box that keeps would mend it.'}
       </span>
       {way && (
         <Button

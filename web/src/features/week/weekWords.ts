@@ -1,4 +1,18 @@
-import type { BoxPool, Loosened, Meal, MealNote, NotThen, Person, Target, WayOut, WeekMiss, Whence } from '@portiona/core';
+import {
+  dayAfter,
+  poolKey,
+  type BoxPool,
+  type Loosened,
+  type Meal,
+  type MealNote,
+  type NotThen,
+  type Person,
+  type Target,
+  type WayOut,
+  type WeekMiss,
+  type Whence,
+  type Pools,
+} from '@portiona/core';
 import { figureName, figureUnit } from '../briefs/briefWords';
 import { dishTitle } from '../plan/planWords';
 import { numberText, priceText } from '../../ui/numberText';
@@ -38,13 +52,7 @@ export function boxesText(count: number): string {
 export function whenceText(whence: Whence, pool: BoxPool, date: string): string {
   if (whence === 'tonight') return 'as it is cooked';
   if (whence === 'fridge') return `fridge, by ${dayShort(pool.fridgeUntil ?? date)}`;
-  return `freezer, into the fridge ${dayShort(before(date))}, evening`;
-}
-
-function before(date: string): string {
-  const day = new Date(`${date}T12:00:00Z`);
-  day.setUTCDate(day.getUTCDate() - 1);
-  return day.toISOString().slice(0, 10);
+  return `freezer, into the fridge ${dayShort(dayAfter(date, -1))}, evening`;
 }
 
 const NOT_THEN: Readonly<Record<NotThen, string>> = {
@@ -123,9 +131,10 @@ function decimalsOf({ figure }: Target): number {
 }
 
 /** What would mend a day, and at what price: "White bean and kale soup, late, would do, but that makes it twice running." */
-export function wayText({ meal, pool, loosened, breaks, instead }: WayOut, currency: string): string {
+export function wayText({ meal, pool, loosened, breaks, instead }: WayOut, pools: Pools, currency: string): string {
   const price = breaks.map(({ target }) => `not ${targetText(target, currency)} any more`);
   const said = [...(loosened === 'none' && (instead || breaks.length > 0) ? [] : [LOOSENED[loosened]]), ...price];
-  const place = `${instead ? 'in place of what is there, ' : ''}${MEAL_NAMES[meal.meal].toLowerCase()}`;
+  const there = instead && pools.get(poolKey(instead.box));
+  const place = `${instead ? `in place of ${there ? boxName(there).toLowerCase() : 'a box that is gone'}, ` : ''}${MEAL_NAMES[meal.meal].toLowerCase()}`;
   return `${boxName(pool)}, ${place}, would do${said.length === 0 ? '' : `, ${said.join(', and ')}`}.`;
 }
