@@ -156,6 +156,24 @@ test('who eats no more gives back what is to come; what they ate stays gone', as
     .expect(404);
 });
 
+test('what somebody has eaten before they leave stays eaten', async () => {
+  await server.http
+    .post('/api/people')
+    .send({ document: { id: 'cy', name: 'Cy' } })
+    .expect(201);
+  const meals = [meal('2031-03-18', { person: 'cy' }), meal('2031-03-20', { person: 'cy' })];
+  const { revision, document } = (await open('2031-03-17')).week!;
+  await server.http
+    .put(`/api/weeks/${document.id}`)
+    .send({ revision, document: { ...document, meals } })
+    .expect(200);
+  await server.http.patch('/api/kitchen/settings').send({ date: '2031-03-19' }).expect(200);
+  const answer = await server.http.delete('/api/people/cy').expect(200);
+  expect(answer.body).toEqual({ boxes: 1 });
+  expect((await open('2031-03-17')).week!.document.meals).toEqual([meals[0]]);
+  await server.http.patch('/api/kitchen/settings').send({ date: '2031-03-09' }).expect(200);
+});
+
 test('a batch in boxes stands for its session; a week that spoke of the session can still be saved, and new boxes are asked for', async () => {
   const boxes = [{ name: 'Ann', count: 3, grams: { pot: 100 }, keep: 'freezer' }];
   const batch = { id: 'stew-1', recipe: 'stew', date: '2031-03-09', servings: 8, parts: [{ part: 'pot', net: 1600 }], boxes };
