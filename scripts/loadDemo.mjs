@@ -1,18 +1,19 @@
 // Loads the demo kitchen through the import everyone uses, into an empty kitchen only.
 import { readFileSync } from 'node:fs';
+import { signIn } from './signedIn.mjs';
 
 const [address] = process.argv.slice(2);
-const kitchen = await (await fetch(`${address}/api/kitchen`)).json();
+const { ask } = await signIn(address, process.env.DATABASE_URL);
+const kitchen = await (await ask('/api/kitchen')).json();
 if (!kitchen.empty) {
   console.error('The kitchen holds recipes or foods already; the demo is not loaded over them.');
 } else {
   console.error('Loading the demo kitchen, Saltmarsh Suppers ...');
-  const answer = await fetch(`${address}/api/imports/kitchen-file?name=${encodeURIComponent('Saltmarsh Suppers')}`, {
+  const answer = await ask(`/api/imports/kitchen-file?name=${encodeURIComponent('Saltmarsh Suppers')}`, {
     method: 'POST',
-    headers: { 'content-type': 'application/json' },
     body: readFileSync(new URL('../demo/saltmarsh-suppers.json', import.meta.url)),
   });
-  if (answer.ok) await fetch(`${address}/api/imports/starter-pantry`, { method: 'POST', headers: { 'content-type': 'application/json' } });
+  if (answer.ok) await ask(`/api/imports/starter-pantry`, { method: 'POST' });
   else {
     console.error(await answer.text());
     process.exit(1);
@@ -30,7 +31,7 @@ if (!kitchen.empty) {
 
 /** Does something while a food still has the label it had before its last one. */
 async function underEarlierLabel(id, nutrients, work) {
-  const { revision, document } = await (await fetch(`${address}/api/foods/${id}`)).json();
+  const { revision, document } = await (await ask(`/api/foods/${id}`)).json();
   const earlier = { ...document, nutrients: { ...document.nutrients, ...nutrients } };
   const saved = await asked(`/api/foods/${id}`, 'PUT', { revision, document: earlier });
   await work();
@@ -51,7 +52,7 @@ function withMoreCheese(muffins) {
 /** Publishes a card of a dish as it was, then as it is, with what that puts right. */
 async function publishCorrected(id, earlier, why) {
   await publishEarlier(id, earlier);
-  const cards = await (await fetch(`${address}/api/published-cards`)).json();
+  const cards = await (await ask(`/api/published-cards`)).json();
   const energy = cards.find(({ recipe }) => recipe === id)?.drift.find(({ name }) => name === 'Energy');
   await asked(`/api/recipes/${id}/published-cards`, 'POST', { correction: `energy was ${energy?.was}, is ${energy?.is}: ${why}` });
 }
@@ -62,7 +63,7 @@ function withShortKale(text) {
 
 /** Publishes a card of a dish as it was before its last change: one that has drifted since, where there was a change. */
 async function publishEarlier(id, earlier) {
-  const opened = await (await fetch(`${address}/api/recipes/${id}`)).json();
+  const opened = await (await ask(`/api/recipes/${id}`)).json();
   const now = opened.document;
   const before = earlier(now);
   const { revision } = before === now ? opened : await save(id, opened.revision, before);
@@ -75,11 +76,7 @@ function save(id, revision, document) {
 }
 
 async function asked(path, method, body) {
-  const answer = await fetch(`${address}${path}`, {
-    method,
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify(body),
-  });
+  const answer = await ask(path, { method, body: JSON.stringify(body) });
   const told = await answer.text();
   if (answer.ok) return JSON.parse(told);
   console.error(told);

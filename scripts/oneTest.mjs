@@ -1,6 +1,6 @@
 // Runs some tests by themselves: node scripts/oneTest.mjs core|server|web|e2e [names or options ...]
 import { spawnSync } from 'node:child_process';
-import { startDatabase, startServer } from './throwaway.mjs';
+import { signedOf, startDatabase, startServer } from './throwaway.mjs';
 
 const root = new URL('..', import.meta.url).pathname;
 const [kind, ...rest] = process.argv.slice(2);
@@ -18,7 +18,11 @@ else if (kind === 'server' || kind === 'e2e') {
       const server = await startServer(database.url, { demo: true });
       const unbegun = startDatabase();
       const fresh = await startServer(unbegun.url, { demo: false });
-      const env = { PORTIONA_ADDRESS: server.address, PORTIONA_UNBEGUN: fresh.address };
+      const env = {
+        PORTIONA_ADDRESS: server.address,
+        PORTIONA_UNBEGUN: fresh.address,
+        PORTIONA_SIGNED: JSON.stringify(signedOf([server, fresh])),
+      };
       process.exitCode = run(['playwright', 'test', '--config', 'e2e/playwright.config.ts', ...rest], env);
       await server.stop();
       await fresh.stop();

@@ -3,7 +3,7 @@ import { spawn } from 'node:child_process';
 import { mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { startDatabase, startServer } from './throwaway.mjs';
+import { signedOf, startDatabase, startServer } from './throwaway.mjs';
 
 const root = new URL('..', import.meta.url).pathname;
 const results = mkdtempSync(join(tmpdir(), 'portiona-results-'));
@@ -62,6 +62,7 @@ async function checkProduct(servers, spare, fresh) {
       PORTIONA_ADDRESSES: servers.map(({ address }) => address).join(','),
       PORTIONA_SPARE: spare.address,
       PORTIONA_UNBEGUN: fresh.address,
+      PORTIONA_SIGNED: JSON.stringify(signedOf([...servers, spare, fresh])),
       PLAYWRIGHT_JSON_OUTPUT_NAME: join(results, 'e2e.json'),
     },
   );

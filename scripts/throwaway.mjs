@@ -4,6 +4,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { signIn } from './signedIn.mjs';
 
 const root = new URL('..', import.meta.url).pathname;
 
@@ -64,8 +65,14 @@ export async function startServer(url, { demo }) {
     if (i > 900 || child.exitCode !== null) throw new Error('the server did not start');
     await new Promise((resolve) => setTimeout(resolve, 200));
   }
-  if (demo) execFileSync(process.execPath, [join(root, 'scripts/loadDemo.mjs'), address], { stdio: ['ignore', 'inherit', 'ignore'] });
+  const me = await signIn(address, url);
+  if (demo)
+    execFileSync(process.execPath, [join(root, 'scripts/loadDemo.mjs'), address], {
+      stdio: ['ignore', 'inherit', 'ignore'],
+      env: { ...process.env, DATABASE_URL: url },
+    });
   return {
+    ...me,
     address,
     port,
     pid: child.pid,
@@ -74,4 +81,9 @@ export async function startServer(url, { demo }) {
       rmSync(home, { recursive: true, force: true });
     },
   };
+}
+
+/** Who is signed in at some servers, by their addresses: for browsers that test them. */
+export function signedOf(servers) {
+  return Object.fromEntries(servers.map(({ address, headers, key }) => [address, { headers, key }]));
 }

@@ -1,4 +1,4 @@
-import { expect, expectAccessible, test } from './desk.js';
+import { expect, expectAccessible, signIn, test } from './desk.js';
 
 /** A dish of its own, so that no other sees what is done with it. */
 async function dish(request: import('@playwright/test').APIRequestContext, id: string, title: string): Promise<void> {
@@ -82,6 +82,7 @@ test('on a phone, without the server, nothing that was measured is lost, and ano
   request,
   browser,
   baseURL,
+  signed,
 }) => {
   await dish(request, 'lost-pot', 'Lost pot');
   const batch = {
@@ -96,6 +97,7 @@ test('on a phone, without the server, nothing that was measured is lost, and ano
   await expect(page.getByRole('status').first()).toContainText('Kept');
   const other = await browser.newContext({ ...(baseURL ? { baseURL } : {}), viewport: { width: 844, height: 390 } });
   const tablet = await other.newPage();
+  await signIn(tablet, signed, baseURL ?? '');
   await tablet.goto('/cook/lost-batch');
   await expect(tablet.getByRole('heading', { name: 'Lost pot, 4 boxes' })).toBeVisible();
 

@@ -184,11 +184,11 @@ test('what is typed of a food is never lost: another’s save is told and decide
   await expect(head.getByRole('alert')).toHaveCount(0);
 
   // The server is away when the page is left.
-  await page.route('**/api/foods/leek', (route) => (route.request().method() === 'PUT' ? route.abort() : route.continue()));
+  await page.route('**/api/kitchens/*/foods/leek', (route) => (route.request().method() === 'PUT' ? route.abort() : route.continue()));
   await fibre.fill('2.8');
   await expect(head.getByRole('alert')).toContainText('kept here');
   await page.goto('/pantry');
-  await page.unroute('**/api/foods/leek');
+  await page.unroute('**/api/kitchens/*/foods/leek');
   await page.goto('/pantry/leek');
   await expect(fibre).toHaveValue('2.8');
   await expect.poll(async () => (await saved()).document.nutrients.fibre).toBe(2.8);

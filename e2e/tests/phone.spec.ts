@@ -32,7 +32,9 @@ test.describe('on a phone 360 and 420 wide', () => {
       await page.setViewportSize({ width: 420, height: 780 });
       await page.goto(screen);
       await page.locator('main').first().waitFor();
-      await page.waitForLoadState('networkidle');
+      // A line that stays open is never idle: what is still being loaded says so.
+      await page.waitForLoadState('load');
+      await expect(page.locator('main[aria-busy="true"]')).toHaveCount(0);
       for (const width of [420, 360]) {
         await page.setViewportSize({ width, height: 780 });
         // What is turned is laid out anew a moment later.

@@ -1,10 +1,13 @@
-import { docketFigure, expect, expectAccessible, expectSaved, startRecipe, test, typeLine } from './desk';
+import { docketFigure, expect, expectAccessible, expectSaved, signIn, startRecipe, test, typeLine } from './desk';
 
-test('two pages on one recipe: the second is told, sees what changed, and loses nothing', async ({ page, context }) => {
+test('two pages on one recipe: the second is told, sees what changed, and loses nothing', async ({ page, context, signed, baseURL }) => {
+  // Without what is told as it happens, or that would be seen before it is written over.
+  await context.route('**/events', (route) => route.abort());
   const id = await startRecipe(page, 'Two at once');
   await typeLine(page, '300 g red lentils');
   await expectSaved(page);
   const other = await context.newPage();
+  await signIn(other, signed, baseURL ?? '');
   await other.goto(`/recipes/${id}/build`);
   await expect(other.getByLabel('Ingredient: 300 g red lentils')).toBeVisible();
 
@@ -27,18 +30,22 @@ test('two pages on one recipe: the second is told, sees what changed, and loses 
 
 test('with the server gone, work is kept, said to be kept, and saved when it is back', async ({ page }) => {
   const id = await startRecipe(page, 'Server gone');
-  await page.route('**/api/recipes/server-gone', (route) => (route.request().method() === 'PUT' ? route.abort() : route.continue()));
+  await page.route('**/api/kitchens/*/recipes/server-gone', (route) =>
+    route.request().method() === 'PUT' ? route.abort() : route.continue(),
+  );
   await typeLine(page, '300 g red lentils');
   await expect(page.locator('.saved a')).toHaveText('Kept here, not saved yet');
-  await page.unroute('**/api/recipes/server-gone');
+  await page.unroute('**/api/kitchens/*/recipes/server-gone');
   await expectSaved(page);
 
-  await page.route('**/api/recipes/server-gone', (route) => (route.request().method() === 'PUT' ? route.abort() : route.continue()));
+  await page.route('**/api/kitchens/*/recipes/server-gone', (route) =>
+    route.request().method() === 'PUT' ? route.abort() : route.continue(),
+  );
   await typeLine(page, '3 leeks');
   await expect(page.locator('.saved a')).toHaveText('Kept here, not saved yet');
   await page.reload(); // the page is lost, the work is not
   await expect(page.getByLabel('Ingredient: 3 leeks')).toBeVisible();
-  await page.unroute('**/api/recipes/server-gone');
+  await page.unroute('**/api/kitchens/*/recipes/server-gone');
   await expectSaved(page);
   const { document } = (await (await page.request.get(`/api/recipes/${id}`)).json()) as {
     document: { parts: { lines: { text: string }[] }[] };
@@ -121,7 +128,7 @@ test('a server that breaks, or whose disk is full, is told as such; work is kept
   let status = 500;
   const detail = () =>
     status === 507 ? 'the disk is full: this was not saved, and nothing that was saved before is lost' : 'the server could not do this';
-  await page.route('**/api/recipes/disk-full', (route) =>
+  await page.route('**/api/kitchens/*/recipes/disk-full', (route) =>
     route.request().method() === 'PUT' && status !== 0
       ? route.fulfill({ status, contentType: 'application/problem+json', body: JSON.stringify({ status, title: 'x', detail: detail() }) })
       : route.continue(),
@@ -173,7 +180,7 @@ test('a letter that cannot be kept is told before it is sent, by its place', asy
 
 test('a creation whose answer is lost is sent again, and made once', async ({ page }) => {
   let lost = 0;
-  await page.route('**/api/recipes', async (route) => {
+  await page.route('**/api/kitchens/*/recipes', async (route) => {
     if (route.request().method() !== 'POST' || lost > 0) return route.continue();
     lost++;
     await route.fetch(); // the server has made it
@@ -188,7 +195,7 @@ test('a creation whose answer is lost is sent again, and made once', async ({ pa
 
 test('a recipe that cannot be computed stands in the list with its reason, and can be opened', async ({ page }) => {
   const reason = 'the kitchen holds no part "rice" of a recipe "base"; add it or choose another';
-  await page.route('**/api/recipe-pages*', async (route) => {
+  await page.route('**/api/kitchens/*/recipe-pages*', async (route) => {
     const answer = await route.fetch();
     const { total, recipes } = (await answer.json()) as { total: number; recipes: Record<string, unknown>[] };
     const [first, ...others] = recipes;
@@ -226,9 +233,12 @@ test('a recipe that cannot be computed stands in the list with its reason, and c
 
 test('what comes later and cannot be had is told where it was wanted, takes nothing with it, and is asked for again', async ({
   browser,
+  signed,
+  baseURL,
 }) => {
   // A page of its own: the browser itself tells of each file that it could not get.
   const page = await browser.newPage();
+  await signIn(page, signed, baseURL ?? '');
   await page.addInitScript(() => (window.requestIdleCallback = () => 0));
   await page.route(/\/assets\/(overlays|beside)-.*\.js$/, (route) => route.abort());
   await page.goto('/recipes/smoky-lentil-and-squash-dal/build');

@@ -12,7 +12,7 @@ test.use({ baseURL: process.env.PORTIONA_SPARE });
 
 /** The page as on the day before the week, whatever day it is. */
 async function openBefore(page: Page): Promise<void> {
-  await page.route('**/api/weeks?from=*', async (route) => {
+  await page.route('**/api/kitchens/*/weeks?from=*', async (route) => {
     try {
       const response = await route.fetch();
       await route.fulfill({ response, json: { ...((await response.json()) as object), today: '2026-11-29' } });

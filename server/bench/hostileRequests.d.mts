@@ -5,5 +5,5 @@ export interface HostileRequest {
   readonly type?: string;
   readonly name?: string;
 }
-export function hostileRequests(paths: object): HostileRequest[];
+export function hostileRequests(paths: object, kitchen: string): HostileRequest[];
 export function isBroken(status: number, type: string | null): boolean;

@@ -74,6 +74,10 @@ const BODIES = [
   ['a;b\n"open', 'text/csv'],
 ];
 
+const METHODS = ['GET', 'POST', 'PUT', 'PATCH', 'DELETE'];
+/** What would sign out whoever asks, or take the kitchen away from all that is asked after it. */
+const SPARED = new Set(['DELETE /api/me/session', 'DELETE /api/me/sessions']);
+
 /** Whole bodies that only a few routes are worth trying with: large ones. */
 const LARGE = [
   ['2 MB of empty parts', () => `{"document":{"id":"a","title":"a","servings":1,"parts":[${'{},'.repeat(690_000)}{}]}}`],
@@ -95,14 +99,22 @@ const LARGE = [
 
 /**
  * @param paths paths of the OpenAPI document
+ * @param kitchen where the addresses of a kitchen begin that whoever asks may do anything in
  * @returns method, address, body and content type of each; the same for the same paths
  */
-export function hostileRequests(paths) {
+export function hostileRequests(paths, kitchen) {
   const requests = [];
   let turn = 0;
   for (const [path, methods] of Object.entries(paths))
-    for (const method of Object.keys(methods).map((one) => one.toUpperCase())) {
-      const addressed = (id) => path.replaceAll(/\{[^}]+\}/g, id);
+    for (const method of METHODS.filter((one) => methods[one.toLowerCase()] && !SPARED.has(`${one} ${path}`))) {
+      const addressed = (id) => path.replace('/api/kitchens/{kitchen}', kitchen).replaceAll(/\{[^}]+\}/g, id);
+      if (path.includes('{kitchen}'))
+        requests.push({
+          method,
+          url: path.replaceAll(/\{[^}]+\}/g, IDS[turn++ % IDS.length]),
+          body: method === 'GET' ? undefined : '{}',
+          type: JSON_TYPE,
+        });
       const writes = method !== 'GET';
       if (path.includes('{'))
         for (const id of IDS) requests.push({ method, url: addressed(id), ...(writes ? { body: '{}', type: JSON_TYPE } : {}) });
@@ -112,13 +124,13 @@ export function hostileRequests(paths) {
     }
   for (const [name, body] of LARGE)
     for (const [method, url] of [
-      ['POST', '/api/recipes'],
-      ['PUT', '/api/recipes/a'],
-      ['POST', '/api/foods'],
-      ['POST', '/api/imports/kitchen-file'],
-      ['POST', '/api/packs'],
+      ['POST', '/recipes'],
+      ['PUT', '/recipes/a'],
+      ['POST', '/foods'],
+      ['POST', '/imports/kitchen-file'],
+      ['POST', '/packs'],
     ])
-      requests.push({ method, url, body: body(), type: JSON_TYPE, name });
+      requests.push({ method, url: kitchen + url, body: body(), type: JSON_TYPE, name });
   return requests;
 }
 

@@ -1,4 +1,11 @@
+import { AuditModule } from './audit/audit.module.js';
+import { AuditLogModule } from './audit/auditLog.module.js';
+import { MembersModule } from './kitchens/members.module.js';
+import { EventsModule } from './events/events.module.js';
+import { NotesModule } from './notes/notes.module.js';
 import { Module } from '@nestjs/common';
+import { RouterModule } from '@nestjs/core';
+import { AccountsModule } from './accounts/accounts.module.js';
 import { BatchesModule } from './batches/batches.module.js';
 import { BundlesModule } from './bundles/bundles.module.js';
 import { CardsModule } from './cards/cards.module.js';
@@ -15,6 +22,7 @@ import { MergesModule } from './merges/merges.module.js';
 import { PacksModule } from './packs/packs.module.js';
 import { PhotosModule } from './photos/photos.module.js';
 import { PutAwayModule } from './putAway/putAway.module.js';
+import { ReadersAddressModule } from './reading/readersAddress.module.js';
 import { ReadingModule } from './reading/reading.module.js';
 import { ReceiptsModule } from './receipts/receipts.module.js';
 import { RecipesModule } from './recipes/recipes.module.js';
@@ -26,33 +34,48 @@ import { ThreadsModule } from './threads/threads.module.js';
 import { WeeksModule } from './weeks/weeks.module.js';
 import { TablesModule } from './tables/tables.module.js';
 
+/** What belongs to a kitchen: each of its addresses carries the kitchen's. */
+const OF_A_KITCHEN = [
+  KitchensModule,
+  MembersModule,
+  AuditModule,
+  EventsModule,
+  NotesModule,
+  FoodsModule,
+  PacksModule,
+  RecipesModule,
+  BatchesModule,
+  CardsModule,
+  LabelsModule,
+  ImportsModule,
+  ExportsModule,
+  DistributionsModule,
+  TablesModule,
+  ReceiptsModule,
+  RefreshesModule,
+  MergesModule,
+  PhotosModule,
+  PutAwayModule,
+  SeriesModule,
+  BundlesModule,
+  SessionsModule,
+  ShoppingModule,
+  WeeksModule,
+  ReadersAddressModule,
+];
+
+export const KITCHEN_ROUTES = [{ path: 'kitchens/:kitchen', children: OF_A_KITCHEN }];
+
 @Module({
   imports: [
     DatabaseModule,
-    KitchensModule,
-    FoodsModule,
-    PacksModule,
-    RecipesModule,
-    BatchesModule,
-    CardsModule,
-    LabelsModule,
-    ImportsModule,
-    ExportsModule,
+    AuditLogModule,
+    AccountsModule,
     DevicesModule,
-    DistributionsModule,
-    TablesModule,
     ThreadsModule,
-    ReceiptsModule,
-    RefreshesModule,
-    MergesModule,
-    PhotosModule,
-    PutAwayModule,
     ReadingModule,
-    SeriesModule,
-    BundlesModule,
-    SessionsModule,
-    ShoppingModule,
-    WeeksModule,
+    ...OF_A_KITCHEN,
+    RouterModule.register(KITCHEN_ROUTES),
   ],
   controllers: [HealthController],
 })

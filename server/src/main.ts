@@ -1,4 +1,5 @@
 import { makeApp } from './http/makeApp.js';
+import { listening } from './http/listening.js';
 import { listenForReaders } from './http/listenForReaders.js';
 import { Threads } from './threads/threads.js';
 
@@ -10,8 +11,7 @@ const app = await makeApp();
 const server = app.getHttpServer();
 for (const signal of ['SIGTERM', 'SIGINT'] as const)
   process.once(signal, () => setTimeout(() => server.closeAllConnections(), LAST_REQUESTS).unref());
-// Loopback only: what is here is one person's kitchen.
-await app.listen(port, '127.0.0.1');
+await app.listen(port, listening().host);
 const readers = await listenForReaders(app.getHttpAdapter().getInstance(), process.env.PORTIONA_READERS_LISTEN);
 if (readers) for (const signal of ['SIGTERM', 'SIGINT'] as const) process.once(signal, () => readers.close());
 await app.get(Threads).warm();

@@ -1,6 +1,7 @@
 // Servers for tests, in a process of its own: what they are made of is loaded once for many files of tests.
 // Made by `globalSetup.mjs`, one for each worker; asked over loopback by `testServer.ts`.
 import { createServer } from 'node:http';
+import { enterLink } from '../dist/database/enterLink.js';
 import { makeApp } from '../dist/http/makeApp.js';
 
 const apps = new Map();
@@ -14,7 +15,8 @@ async function make({ environment }) {
   await app.listen(0, '127.0.0.1');
   const id = String(++last);
   apps.set(id, app);
-  return { id, address: `http://127.0.0.1:${app.getHttpServer().address().port}` };
+  const link = await enterLink(environment.DATABASE_URL);
+  return { id, address: `http://127.0.0.1:${app.getHttpServer().address().port}`, link };
 }
 
 const host = createServer((request, response) => {

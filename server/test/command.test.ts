@@ -6,6 +6,7 @@ import { connect } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { freePort } from './freePort.js';
+import { enter } from './testServer.js';
 
 const ROOT = join(__dirname, '../..');
 const home = mkdtempSync(join(tmpdir(), 'portiona-command-'));
@@ -105,7 +106,7 @@ function endlessUpload(): void {
   const socket = connect(port, '127.0.0.1');
   socket.on('error', () => undefined);
   socket.write(
-    `POST /api/food-tables HTTP/1.1\r\nHost: 127.0.0.1:${port}\r\nContent-Type: text/csv\r\nContent-Length: 1000000\r\n\r\nname;kcal\n`,
+    `POST /api/sign-ins HTTP/1.1\r\nHost: 127.0.0.1:${port}\r\nContent-Type: application/json\r\nContent-Length: 100000\r\n\r\n{"email":`,
   );
 }
 
@@ -165,9 +166,11 @@ const PAIRS: readonly (readonly [string, () => Promise<void>])[] = [
     async () => {
       await started();
       const document = { id: 'kept', title: 'Kept', servings: 1, parts: [{ id: 'm', name: 'M', lines: [] }] };
-      const saved = await fetch(`http://127.0.0.1:${port}/api/recipes`, {
+      const link = /#(\S+)/.exec(run('link').said)?.[1] ?? '';
+      const { headers, kitchen } = await enter(`http://127.0.0.1:${port}`, link);
+      const saved = await fetch(`http://127.0.0.1:${port}${kitchen}/recipes`, {
         method: 'POST',
-        headers: { 'content-type': 'application/json' },
+        headers: { 'content-type': 'application/json', ...headers },
         body: JSON.stringify({ document }),
       });
       expect([201, 409]).toContain(saved.status);
@@ -175,7 +178,7 @@ const PAIRS: readonly (readonly [string, () => Promise<void>])[] = [
       for (let i = 0; i < 600 && (await health()) !== 503; i++) await new Promise((resolve) => setTimeout(resolve, 100));
       expect(run('start')).toMatchObject({ status: 0, said: expect.stringMatching(/running already, and its database again/) as string });
       expect(await health()).toBe(200);
-      expect(await statusOf('/recipes/kept')).toBe(200);
+      expect((await fetch(`http://127.0.0.1:${port}${kitchen}/recipes/kept`, { headers: { ...headers } })).status).toBe(200);
     },
   ],
   [

@@ -14,11 +14,13 @@ let kitchenId: string;
 beforeAll(async () => {
   server = await innerServer({ demo: true });
   database = server.app.get(Database);
-  scope = server.app.get(KitchensService).ofOwner();
+  [scope] = (await server.app.get(KitchensService).scopes()) as [Scope];
   ({ kitchenId } = scope);
 });
 afterAll(() => server.close());
 
+/** Work in the kitchen, as a request in it does. */
+const inside = <Done>(work: () => Promise<Done>) => database.within(kitchenId, work);
 const backend = async () => (await database.manager.query<[{ pid: number }]>('SELECT pg_backend_pid() AS pid'))[0].pid;
 
 test('a piece of work has one connection, however deep it goes', async () => {
@@ -37,18 +39,19 @@ test('more pieces of work than connections, each opening others inside, all end'
   expect(await Promise.all(Array.from({ length: 60 }, alone))).toHaveLength(60);
 });
 
-test('what fails inside takes all of it back', async () => {
-  const rename = (name: string) => database.manager.query('UPDATE kitchens SET name = $1', [name]);
-  const name = async () => (await database.manager.query<[{ name: string }]>('SELECT name FROM kitchens'))[0].name;
-  const before = await name();
-  await expect(
-    database.write(async () => {
-      await rename('Half');
-      await database.writeAlone(kitchenId, () => Promise.reject(new Error('no')));
-    }),
-  ).rejects.toThrow('no');
-  expect(await name()).toBe(before);
-});
+test('what fails inside takes all of it back', () =>
+  inside(async () => {
+    const rename = (name: string) => database.manager.query('UPDATE kitchens SET name = $1', [name]);
+    const name = async () => (await database.manager.query<[{ name: string }]>('SELECT name FROM kitchens'))[0].name;
+    const before = await name();
+    await expect(
+      database.write(async () => {
+        await rename('Half');
+        await database.writeAlone(kitchenId, () => Promise.reject(new Error('no')));
+      }),
+    ).rejects.toThrow('no');
+    expect(await name()).toBe(before);
+  }));
 
 test('in a kitchen one writes at a time; others read meanwhile', async () => {
   const order: string[] = [];
@@ -81,7 +84,7 @@ test('work that goes on when its transaction has ended is told, instead of writi
 test('a connection that is gone at the commit is no answer: it says that nobody knows', async () => {
   const lost = database.write(async () => {
     const pid = await backend();
-    await database.manager.query(`UPDATE kitchens SET name = name`);
+    await database.manager.query(`UPDATE accounts SET name = name`);
     // Ended by another connection, after the last statement and before the commit.
     const { Client } = await import('pg');
     const other = new Client({ connectionString: process.env.DATABASE_URL });
@@ -136,7 +139,7 @@ test('recipes put away cost nothing: they are not even read, unless others take 
     .send(dish('takes-it', { recipe: 'away-base', part: 'p', amount: 1, unit: 'g' }))
     .expect(201);
   for (const id of ['away', 'away-base']) await server.http.delete(`/api/recipes/${id}`).expect(204);
-  const ids = (await recipes.atHand(scope)).recipes.map(({ id }) => id);
+  const ids = (await inside(() => recipes.atHand(scope))).recipes.map(({ id }) => id);
   expect(ids).toContain('away-base');
   expect(ids).not.toContain('away');
   const listed = ((await server.http.get('/api/recipes').expect(200)).body as { id: string }[]).map(({ id }) => id);

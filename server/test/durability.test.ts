@@ -1,24 +1,26 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
 import { join } from 'node:path';
+import { enterLink } from '../src/database/enterLink.js';
 import { freePort } from './freePort.js';
 import { madeUpTable } from './madeUpTable.js';
 import { freshDatabase } from './freshDatabase.js';
-import { DEMO } from './testServer.js';
+import { addressIn, DEMO, enter, type SignedIn } from './testServer.js';
 
 test('a server killed the moment it has answered loses no save it has acknowledged', async () => {
   const url = await freshDatabase();
   const port = await freePort();
   const document = { id: 'dish', title: 'Revision 1', servings: 1, parts: [{ id: 'm', name: 'M', lines: [] }] };
+  const ask = asking(port, url);
   let server = await start(url, port);
-  await send(port, 'POST', '', { document });
+  await ask('/recipes', 'POST', { document });
   for (let revision = 1; revision <= 3; revision++) {
-    const answer = await send(port, 'PUT', '/dish', { revision, document: { ...document, title: `Revision ${revision + 1}` } });
-    expect(answer.revision).toBe(revision + 1);
+    const answer = await ask('/recipes/dish', 'PUT', { revision, document: { ...document, title: `Revision ${revision + 1}` } });
+    expect(await answer.json()).toMatchObject({ revision: revision + 1 });
     server.kill('SIGKILL');
     await once(server, 'exit');
     server = await start(url, port);
-    expect(await (await fetch(`http://127.0.0.1:${port}/api/recipes/dish`)).json()).toMatchObject({
+    expect(await (await ask('/recipes/dish')).json()).toMatchObject({
       revision: revision + 1,
       document: { title: `Revision ${revision + 1}` },
     });
@@ -30,24 +32,22 @@ test('a server killed the moment it has answered loses no save it has acknowledg
 test('a table that was being taken in when the server was killed leaves the pantry as it was, and can be started again', async () => {
   const url = await freshDatabase();
   const port = await freePort();
-  const api = `http://127.0.0.1:${port}/api`;
-  const post = (path: string, body: object) =>
-    fetch(`${api}${path}`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
+  const ask = asking(port, url);
   const state = async (id: string) =>
-    (await (await fetch(`${api}/food-tables/${id}`)).json()) as { state: string; progress: { rows: number } | null; message: string };
-  const found = async () => ((await (await fetch(`${api}/found-foods?q=sorrel`)).json()) as unknown[]).length;
+    (await (await ask(`/food-tables/${id}`)).json()) as { state: string; progress: { rows: number } | null; message: string };
+  const found = async () => ((await (await ask('/found-foods?q=sorrel')).json()) as unknown[]).length;
   let server = await start(url, port);
-  const brought = await fetch(`${api}/food-tables`, { method: 'POST', headers: { 'content-type': 'text/csv' }, body: madeUpTable(20_000) });
+  const brought = await ask('/food-tables', 'POST', madeUpTable(20_000));
   const { id } = (await brought.json()) as { id: string };
-  const { mapping } = (await (await fetch(`${api}/food-tables/${id}/look`)).json()) as { mapping: object };
-  await post(`/food-tables/${id}/start`, { name: 'Island', mapping });
+  const { mapping } = (await (await ask(`/food-tables/${id}/look`)).json()) as { mapping: object };
+  await ask(`/food-tables/${id}/start`, 'POST', { name: 'Island', mapping });
   while (((await state(id)).progress?.rows ?? 0) < 3_000) await new Promise((resolve) => setTimeout(resolve, 20));
   server.kill('SIGKILL');
   await once(server, 'exit');
   server = await start(url, port);
   expect(await state(id)).toMatchObject({ state: 'interrupted', message: expect.stringContaining('Nothing was written') as string });
   expect(await found()).toBe(0);
-  expect((await post(`/food-tables/${id}/start`, { name: 'Island', mapping })).status).toBe(202);
+  expect((await ask(`/food-tables/${id}/start`, 'POST', { name: 'Island', mapping })).status).toBe(202);
   while ((await state(id)).state === 'running') await new Promise((resolve) => setTimeout(resolve, 50));
   expect(await state(id)).toMatchObject({ state: 'done', result: { added: 20_000 } });
   expect(await found()).toBeGreaterThan(0);
@@ -58,15 +58,13 @@ test('a table that was being taken in when the server was killed leaves the pant
 test('prices that were being asked when the server was killed are asked on, each pack once', async () => {
   const url = await freshDatabase();
   const port = await freePort();
-  const api = `http://127.0.0.1:${port}/api`;
-  const post = async (path: string, body: object = {}) =>
-    (await fetch(`${api}${path}`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })).json();
+  const ask = asking(port, url);
   const state = async (id: string) =>
-    (await (await fetch(`${api}/price-refreshes/${id}`)).json()) as { state: string; answered: number; asked: number; day: string };
+    (await (await ask(`/price-refreshes/${id}`)).json()) as { state: string; answered: number; asked: number; day: string };
   process.env.PORTIONA_SHOP_DELAY = '25';
   let server = await start(url, port);
-  await post('/imports/kitchen-file', DEMO);
-  const { id } = (await post('/price-refreshes')) as { id: string };
+  await ask('/imports/kitchen-file', 'POST', DEMO);
+  const { id } = (await (await ask('/price-refreshes', 'POST', {})).json()) as { id: string };
   while ((await state(id)).answered < 8) await new Promise((resolve) => setTimeout(resolve, 20));
   server.kill('SIGKILL');
   await once(server, 'exit');
@@ -74,7 +72,7 @@ test('prices that were being asked when the server was killed are asked on, each
   while ((await state(id)).state === 'running') await new Promise((resolve) => setTimeout(resolve, 50));
   const { answered, asked, day } = await state(id);
   expect(answered).toBe(asked);
-  const packs = (await (await fetch(`${api}/packs`)).json()) as {
+  const packs = (await (await ask('/packs')).json()) as {
     document: { food: string; shop: string; net: number; seen: string; price: string };
   }[];
   const today = packs
@@ -113,11 +111,17 @@ async function start(url: string, port: number): Promise<ChildProcess> {
   throw new Error('the server did not start');
 }
 
-async function send(port: number, method: string, path: string, body: object): Promise<{ revision: number }> {
-  const answer = await fetch(`http://127.0.0.1:${port}/api/recipes${path}`, {
-    method,
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify(body),
-  });
-  return (await answer.json()) as { revision: number };
+/** Asks in the kitchen of a server, signed in there; whoever is signed in stays so when it is started again. */
+function asking(port: number, database: string) {
+  const address = `http://127.0.0.1:${port}`;
+  let me: Promise<SignedIn> | undefined;
+  return async (path: string, method = 'GET', body?: object | string) => {
+    me ??= enterLink(database).then((link) => enter(address, link));
+    const { headers, kitchen } = await me;
+    return fetch(`${address}${addressIn(kitchen, `/api${path}`)}`, {
+      method,
+      headers: { 'content-type': typeof body === 'string' ? 'text/csv' : 'application/json', ...headers },
+      ...(body === undefined ? {} : { body: typeof body === 'string' ? body : JSON.stringify(body) }),
+    });
+  };
 }

@@ -1,5 +1,5 @@
 import { connect, type Socket } from 'node:net';
-import { testServer } from './testServer.js';
+import { addressIn, testServer } from './testServer.js';
 
 let server: Awaited<ReturnType<typeof testServer>>;
 let port: number;
@@ -20,8 +20,10 @@ const PUBLISH = '/api/recipes/smoky-lentil-and-squash-dal/published-cards';
 async function ask(method: string, path: string, headers: Record<string, string> = {}): Promise<number> {
   return new Promise((resolve, reject) => {
     const socket = connect(port, '127.0.0.1');
-    const lines = Object.entries({ Host: `127.0.0.1:${port}`, ...headers }).map(([name, said]) => `${name}: ${said}`);
-    socket.write(`${method} ${path} HTTP/1.1\r\n${lines.join('\r\n')}\r\nConnection: close\r\nContent-Length: 0\r\n\r\n`);
+    const lines = Object.entries({ Host: `127.0.0.1:${port}`, ...server.headers, ...headers }).map(([name, said]) => `${name}: ${said}`);
+    socket.write(
+      `${method} ${addressIn(server.kitchen, path)} HTTP/1.1\r\n${lines.join('\r\n')}\r\nConnection: close\r\nContent-Length: 0\r\n\r\n`,
+    );
     let answer = '';
     socket.on('data', (chunk) => (answer += chunk.toString()));
     socket.on('error', reject);
@@ -89,7 +91,7 @@ test('large bodies that are promised take no more room than there is, and give i
       socket.on('error', () => undefined);
       socket.on('data', (chunk) => resolve(chunk.toString()));
       socket.write(
-        `POST /api/imports/kitchen-file HTTP/1.1\r\nHost: 127.0.0.1:${port}\r\nContent-Type: application/json\r\nContent-Length: ${32 * 1024 * 1024}\r\n\r\n{`,
+        `POST ${server.kitchen}/imports/kitchen-file HTTP/1.1\r\nHost: 127.0.0.1:${port}\r\nContent-Type: application/json\r\nContent-Length: ${32 * 1024 * 1024}\r\n\r\n{`,
       );
       setTimeout(() => resolve(''), 300);
     });

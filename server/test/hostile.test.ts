@@ -14,14 +14,14 @@ test('a thousand hostile requests break nothing, and the server answers beside t
   const server = await testServer({ demo: true });
   try {
     const { address } = server;
-    const requests = hostileRequests(OPEN_API.paths);
+    const requests = hostileRequests(OPEN_API.paths, server.kitchen);
     expect(requests.length).toBeGreaterThan(1000);
     const watch = watchHealth(`${address}/api/health`);
     const broken: string[] = [];
     const waiting = [...requests];
     const ask = async () => {
       for (let next = waiting.pop(); next; next = waiting.pop()) {
-        const said = await answerOf(address, next);
+        const said = await answerOf(address, server.headers, next);
         if (said !== undefined) broken.push(said);
       }
     };
@@ -39,13 +39,17 @@ test('a thousand hostile requests break nothing, and the server answers beside t
 }, 400_000);
 
 /** What is wrong with the answer to a request; undefined where nothing is. */
-async function answerOf(address: string, { method, url, body, type, name }: HostileRequest): Promise<string | undefined> {
+async function answerOf(
+  address: string,
+  headers: Readonly<Record<string, string>>,
+  { method, url, body, type, name }: HostileRequest,
+): Promise<string | undefined> {
   const what = `${method} ${url.slice(0, 80)} ${name ?? (body ?? '').slice(0, 60)}`;
   try {
     const answer = await fetch(address + url, {
       method,
       signal: AbortSignal.timeout(30_000),
-      ...(type === undefined ? {} : { headers: { 'content-type': type } }),
+      headers: { ...headers, ...(type === undefined ? {} : { 'content-type': type }) },
       ...(body === undefined ? {} : { body }),
     });
     await answer.arrayBuffer();

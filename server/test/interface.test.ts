@@ -142,9 +142,9 @@ test('a body that is no JSON, none at all, or 10 MB is refused, and the server s
   await server.http.post('/api/recipes').set('content-type', 'application/json').send('{').expect(400);
   await server.http.post('/api/recipes').send({}).expect(422);
   // As a browser sends it: answered before all of it has gone, it still reads the answer.
-  const answer = await fetch(`${server.address}/api/recipes`, {
+  const answer = await fetch(`${server.kitchenAddress}/recipes`, {
     method: 'POST',
-    headers: { 'content-type': 'application/json' },
+    headers: { ...server.headers, 'content-type': 'application/json' },
     body: JSON.stringify({ document: { ...DISH, lead: 'x'.repeat(10_000_000) } }),
   });
   expect(answer.status).toBe(413);

@@ -132,9 +132,9 @@ test('the label printer prints what it is sent, dot by dot; what it cannot print
     rows: Uint8Array.from([1, 2, 0xf0, 4, 5, 0x10, 7, 8, 0x20]),
   };
   const send = (body: Uint8Array) =>
-    fetch(`${server.address}/api/label-printer/labels`, {
+    fetch(`${server.kitchenAddress}/label-printer/labels`, {
       method: 'POST',
-      headers: { 'content-type': 'application/octet-stream' },
+      headers: { ...server.headers, 'content-type': 'application/octet-stream' },
       body: body as Uint8Array<ArrayBuffer>,
     });
   expect((await send(labelBytes(label))).status).toBe(204);

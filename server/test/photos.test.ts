@@ -154,8 +154,8 @@ test('what is no photo is told, and nothing is kept', async () => {
     const told = await bring(bytes);
     expect([told.status, (told.body as { detail: string }).detail]).toEqual([422, expect.stringMatching(why)]);
   }
-  const headers = { 'content-type': 'application/octet-stream' };
-  const large = await fetch(`${server.address}/api/photos`, { method: 'POST', headers, body: new Uint8Array(17 * 1024 * 1024) });
+  const headers = { ...server.headers, 'content-type': 'application/octet-stream' };
+  const large = await fetch(`${server.kitchenAddress}/photos`, { method: 'POST', headers, body: new Uint8Array(17 * 1024 * 1024) });
   expect(large.status).toBe(413);
   // A form of another page can send no such thing.
   await server.http.post('/api/photos').set('Content-Type', 'image/jpeg').send(plain).expect(415);

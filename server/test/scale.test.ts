@@ -9,11 +9,11 @@ beforeAll(async () => {
 });
 afterAll(() => server.close());
 
-const address = () => `${server.address.replace('http', 'ws')}/api/scale`;
+const address = () => `${server.address.replace('http', 'ws')}${server.kitchen}/scale`;
 
 /** A line to the scale: what it has said, and what it is told. */
 async function listener(headers: Readonly<Record<string, string>> = {}) {
-  const socket = new WebSocket(address(), { headers });
+  const socket = new WebSocket(address(), { headers: { ...server.headers, ...headers } });
   const splitter = new LineSplitter();
   const said: ScaleLine[] = [];
   socket.on('message', (piece: Buffer) => {

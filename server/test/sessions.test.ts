@@ -375,7 +375,10 @@ test('whoever goes away ends the search: the next one has its turn at once', asy
     .expect(201);
   const given = new AbortController();
   const address = (await server.app.getUrl()).replace('[::1]', '127.0.0.1');
-  const answer = await fetch(`${address}/api/sessions/hard/plan?seconds=60`, { signal: given.signal });
+  const answer = await fetch(`${address}${server.kitchen}/sessions/hard/plan?seconds=60`, {
+    headers: server.headers,
+    signal: given.signal,
+  });
   const first = await answer.body!.getReader().read();
   expect(Buffer.from(first.value ?? []).toString()).toContain('"finished":false');
   given.abort();

@@ -50,7 +50,7 @@ test('of the last hour every draft stays, with who and when; the newest is told'
     [2, 'two', ['draft']],
     [1, 'one', ['draft']],
   ]);
-  expect(found[1]).toMatchObject({ savedBy: 'owner', name: null, issues: [], dishes: [] });
+  expect(found[1]).toMatchObject({ savedBy: 'Owner', own: true, name: null, issues: [], dishes: [] });
   expect(Date.parse(found[1]?.savedAt ?? '')).toBeGreaterThan(Date.now() - 60_000);
 });
 

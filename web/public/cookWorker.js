@@ -1,7 +1,9 @@
 // Keeps what a cook needs when the server is gone: the pages at the stove and in the shop, what they are made of, and the foods they count with. It answers
 // from what it kept only where the server does not; a batch itself, and a shopping list, are kept by the page (features/cook/cookStore.ts, features/shopping/shoppingStore.ts).
-const KEPT = 'portiona-cook-1';
-const OF_THE_KITCHEN = new Set(['/api/kitchen', '/api/foods', '/api/packs']);
+const KEPT = 'portiona-cook-2';
+const OF_A_KITCHEN = /^\/api\/kitchens\/[^/]+(?:\/(?:foods|packs))?$/;
+const COOKS = /^\/k\/[^/]+\/cook\//;
+const SHOPS = /^\/k\/[^/]+\/plan\/shopping$/;
 
 self.addEventListener('install', () => self.skipWaiting());
 
@@ -37,14 +39,14 @@ self.addEventListener('fetch', (event) => {
   const { request } = event;
   const address = new URL(request.url);
   if (request.method !== 'GET' || address.origin !== self.location.origin) return;
-  const isPage = request.mode === 'navigate' && (address.pathname.startsWith('/cook/') || address.pathname === '/plan/shopping');
+  const isPage = request.mode === 'navigate' && (COOKS.test(address.pathname) || SHOPS.test(address.pathname));
   if (address.pathname.startsWith('/assets/')) event.respondWith(keptFirst(request, address));
-  else if (isPage || OF_THE_KITCHEN.has(address.pathname)) event.respondWith(keptLast(request, address));
+  else if (isPage || OF_A_KITCHEN.test(address.pathname)) event.respondWith(keptLast(request, address));
 });
 
-/** Every batch has the same page. */
+/** Every batch of a kitchen has the same page. */
 function keyOf(address) {
-  return address.pathname.startsWith('/cook/') ? '/cook/' : address.pathname;
+  return COOKS.exec(address.pathname)?.[0] ?? address.pathname;
 }
 
 /** A file whose name changes with its content. */

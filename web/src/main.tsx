@@ -5,8 +5,13 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
 import { BrowserRouter } from 'react-router';
+import { api } from './api/api.gen';
+import { kitchenKey, kitchenPath } from './api/kitchenAtHand';
+import { whoIsSignedIn } from './api/pageToken';
 import { Addresses } from './app/Addresses';
+import { adoptKept } from './app/adoptKept';
 import { comeAfter } from './app/comeAfter';
+import { EntryAddresses } from './app/EntryAddresses';
 import { NotHere } from './app/NotHere';
 import { store } from './app/store';
 import { Arriving } from './ui/Arriving';
@@ -18,15 +23,35 @@ import { applyTheme } from './ui/useTheme';
 setNonce(document.querySelector('meta[name="csp-nonce"]')?.getAttribute('content') ?? '');
 applyTheme();
 
+// Asked before anything else is: who nobody knows is asked to sign in, and comes back here after it.
+if (kitchenKey !== '') void adoptKept();
+if (kitchenKey !== '')
+  void whoIsSignedIn().then(
+    (me) => {
+      if (me) void store.dispatch(api.util.upsertQueryData('getMe', undefined, me));
+      else window.location.replace(`/enter?back=${encodeURIComponent(window.location.pathname + window.location.search)}`);
+    },
+    // Without the server, what is kept here goes on.
+    () => undefined,
+  );
+
 createRoot(document.getElementById('root') ?? document.body).render(
   <StrictMode>
     <Provider store={store}>
       <Toasts>
-        <BrowserRouter>
-          <Arriving instead={<NotHere />}>
-            <Addresses />
-          </Arriving>
-        </BrowserRouter>
+        {kitchenKey === '' ? (
+          <BrowserRouter>
+            <Arriving>
+              <EntryAddresses />
+            </Arriving>
+          </BrowserRouter>
+        ) : (
+          <BrowserRouter basename={kitchenPath(kitchenKey)}>
+            <Arriving instead={<NotHere />}>
+              <Addresses />
+            </Arriving>
+          </BrowserRouter>
+        )}
       </Toasts>
       <Hints />
     </Provider>

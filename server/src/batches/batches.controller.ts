@@ -17,6 +17,7 @@ import type { Scope } from '../scope/scope.js';
 import { Threads } from '../threads/threads.js';
 import { BatchEditsDto, EditedBatchDto, LoggedBatchDto, NewBatchDto, OpenBatchDto, SaveBatchDto, SavedBatchDto } from './batch.dto.js';
 import { BatchesService } from './batches.service.js';
+import { Needs } from '../scope/needs.js';
 
 @ApiTags('batches')
 @Controller()
@@ -27,6 +28,7 @@ export class BatchesController {
   ) {}
 
   @Get('batches')
+  @Needs('read')
   @ApiOperation({ operationId: 'logBatches', summary: 'Batches at a glance, the newest first' })
   @ApiQuery({ name: 'recipe', required: false, description: 'Of this recipe alone' })
   @ApiOkResponse({ type: [LoggedBatchDto] })
@@ -35,6 +37,7 @@ export class BatchesController {
   }
 
   @Get('batches/:id')
+  @Needs('read')
   @ApiOperation({ operationId: 'openBatch', summary: 'A batch, with what it is computed with' })
   @ApiOkResponse({ type: OpenBatchDto })
   open(@InScope() scope: Scope, @Param('id') id: string): Promise<OpenBatchDto> {
@@ -42,6 +45,7 @@ export class BatchesController {
   }
 
   @Get('batches/:id/history')
+  @Needs('read')
   @ApiOperation({ operationId: 'batchHistory', summary: 'Every revision of a batch, newest first' })
   @ApiOkResponse({ type: [SavedBatchDto] })
   history(@InScope() scope: Scope, @Param('id') id: string): Promise<SavedBatchDto[]> {
@@ -49,6 +53,7 @@ export class BatchesController {
   }
 
   @Post('batches')
+  @Needs('cook')
   @ApiOperation({ operationId: 'createBatch', summary: 'Begins a batch, or logs one that was cooked' })
   @ApiBody({ type: NewBatchDto })
   @ApiHeader(ONCE_HEADER)
@@ -58,6 +63,7 @@ export class BatchesController {
   }
 
   @Put('batches/:id')
+  @Needs('cook')
   @ApiOperation({ operationId: 'saveBatch', summary: 'Saves a batch made on a revision' })
   @ApiBody({ type: SaveBatchDto })
   @ApiOkResponse({ type: SavedBatchDto })
@@ -66,6 +72,7 @@ export class BatchesController {
   }
 
   @Post('batches/:id/edits')
+  @Needs('cook')
   @HttpCode(200)
   @ApiOperation({ operationId: 'editBatch', summary: 'Things measured at a batch, each kept once however often it is sent' })
   @ApiBody({ type: BatchEditsDto })
@@ -75,6 +82,7 @@ export class BatchesController {
   }
 
   @Delete('batches/:id')
+  @Needs('cook')
   @HttpCode(204)
   @ApiOperation({ operationId: 'archiveBatch', summary: 'Puts a batch away: nothing is learned from it, and no log shows it' })
   @ApiNoContentResponse()
@@ -83,6 +91,7 @@ export class BatchesController {
   }
 
   @Post('batches/:id/restore')
+  @Needs('cook')
   @HttpCode(204)
   @ApiOperation({ operationId: 'restoreBatch', summary: 'Takes a batch out again' })
   @ApiNoContentResponse()

@@ -27,7 +27,7 @@ import { readBody } from '../http/readBody.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
 import { PhotosService } from '../photos/photos.service.js';
 import { RecipesService } from '../recipes/recipes.service.js';
-import type { Scope } from '../scope/scope.js';
+import { may, type Scope } from '../scope/scope.js';
 import type { BatchEditDto, EditedBatchDto, LoggedBatchDto, OpenBatchDto, RefusedEditDto, SavedBatchDto } from './batch.dto.js';
 import { BatchEntity } from './batch.entity.js';
 import { toBatch, toLoggedBatch, toSavedBatch } from './batch.mapper.js';
@@ -163,7 +163,9 @@ export class BatchesService {
       if (document.id !== id) throw new ValidationError([{ path: 'document.id', message: `must stay "${id}"` }]);
       if (document.recipe !== row.recipeId)
         throw new ValidationError([{ path: 'document.recipe', message: `must stay "${row.recipeId}", which was cooked` }]);
-      const kept = { ...document, then: document.then ?? row.document.then } as BatchEntry;
+      // What was paid was not shown to whom costs are not: they send it back empty, and it stays as it was.
+      const paid = may(scope, 'costs') ? document.paid : row.document.paid;
+      const kept = { ...document, ...(paid ? { paid } : {}), then: document.then ?? row.document.then } as BatchEntry;
       await this.#check(scope, kept, 'document');
       await this.#rewrite(scope, row, kept);
       return toSavedBatch(await this.#row(scope, id));

@@ -4,6 +4,7 @@ import { InScope } from '../scope/inScope.js';
 import type { Scope } from '../scope/scope.js';
 import { BundleDto, BundleOrderDto } from './bundle.dto.js';
 import { BundlesService } from './bundles.service.js';
+import { Needs } from '../scope/needs.js';
 
 @ApiTags('bundles')
 @Controller('bundles')
@@ -11,6 +12,7 @@ export class BundlesController {
   constructor(private readonly bundles: BundlesService) {}
 
   @Post()
+  @Needs('edit', 'costs')
   @ApiOperation({ operationId: 'bindCards', summary: 'Begins to bind cards: a booklet, or an archive of every format' })
   @ApiCreatedResponse({ type: BundleDto })
   start(@InScope() scope: Scope, @Body() order: BundleOrderDto): Promise<BundleDto> {
@@ -18,6 +20,7 @@ export class BundlesController {
   }
 
   @Get()
+  @Needs('read')
   @ApiOperation({ operationId: 'listBundles', summary: 'Booklets and archives that are kept, the newest first' })
   @ApiOkResponse({ type: [BundleDto] })
   list(@InScope() scope: Scope): Promise<BundleDto[]> {
@@ -25,6 +28,7 @@ export class BundlesController {
   }
 
   @Get(':id')
+  @Needs('read')
   @ApiOperation({ operationId: 'getBundle', summary: 'A booklet or an archive, and how far it is' })
   @ApiOkResponse({ type: BundleDto })
   get(@InScope() scope: Scope, @Param('id') id: string): Promise<BundleDto> {
@@ -32,6 +36,7 @@ export class BundlesController {
   }
 
   @Get(':id/file')
+  @Needs('read', 'costs')
   @ApiOperation({ operationId: 'getBundleFile', summary: 'The file of one that is made' })
   @ApiProduces('application/pdf', 'application/zip')
   @ApiOkResponse({ schema: { type: 'string', format: 'binary' } })
@@ -42,6 +47,7 @@ export class BundlesController {
   }
 
   @Delete(':id')
+  @Needs('edit')
   @HttpCode(204)
   @ApiOperation({ operationId: 'cancelBundle', summary: 'Binds no further; one that is made is taken away' })
   @ApiNoContentResponse()

@@ -56,10 +56,11 @@ export class BundlesService implements OnApplicationBootstrap, OnModuleDestroy {
   async onApplicationBootstrap(): Promise<void> {
     await this.jobs.work<BundleJob>(QUEUE, ({ scope, bundleId }) => this.#run(scope, bundleId));
     await this.#forgetLost();
-    for (const scope of await this.kitchens.scopes()) {
-      const begun = await this.database.manager.findBy(BundleEntity, { kitchenId: scope.kitchenId, state: 'running' });
-      for (const { id } of begun) await this.#send(scope, id);
-    }
+    for (const scope of await this.kitchens.scopes())
+      await this.database.within(scope.kitchenId, async () => {
+        const begun = await this.database.manager.findBy(BundleEntity, { kitchenId: scope.kitchenId, state: 'running' });
+        for (const { id } of begun) await this.#send(scope, id);
+      });
   }
 
   onModuleDestroy(): void {
@@ -320,9 +321,10 @@ export class BundlesService implements OnApplicationBootstrap, OnModuleDestroy {
 
   /** Files that belong to no bundle: what was cut off while it was written. */
   async #forgetLost(): Promise<void> {
-    const known = new Set(
-      (await this.database.manager.find(BundleEntity, { select: { id: true }, where: { state: 'done' } })).map(({ id }) => id),
+    const done = await this.kitchens.ofEach(({ kitchenId }) =>
+      this.database.manager.find(BundleEntity, { select: { id: true }, where: { kitchenId, state: 'done' } }),
     );
+    const known = new Set(done.map(({ id }) => id));
     for (const name of await readdir(folder()).catch(() => [])) if (!known.has(name)) await rm(join(folder(), name), { force: true });
   }
 

@@ -24,6 +24,7 @@ import { Threads } from '../threads/threads.js';
 import { READER_POLICY } from './readerPolicy.js';
 import type { Scope } from '../scope/scope.js';
 import { InScope } from '../scope/inScope.js';
+import { Needs } from '../scope/needs.js';
 
 const FORMAT = Object.fromEntries(FORMAT_NAMES.map((name) => [name, name])) as { readonly [name in Format]: name };
 
@@ -43,6 +44,7 @@ export class CardsController {
   ) {}
 
   @Get('published-cards')
+  @Needs('read')
   @ApiOperation({ operationId: 'listPublishedCards', summary: 'The newest published card of each recipe, and whether it holds' })
   @ApiOkResponse({ type: [PublishedCardDto] })
   newest(@InScope() scope: Scope) {
@@ -50,6 +52,7 @@ export class CardsController {
   }
 
   @Post('recipes/:id/published-cards')
+  @Needs('publish')
   @ApiOperation({ operationId: 'publishCard', summary: 'Publishes the card as it stands: nothing edited later changes it' })
   @ApiCreatedResponse({ type: PublishedCardDto })
   @ApiHeader(ONCE_HEADER)
@@ -58,6 +61,7 @@ export class CardsController {
   }
 
   @Get('recipes/:id/published-cards')
+  @Needs('read')
   @ApiOperation({ operationId: 'listCardIssues', summary: 'Every issue of a recipe’s card, the newest first, each with what it changed' })
   @ApiOkResponse({ type: [CardIssueDto] })
   issues(@InScope() scope: Scope, @Param('id') id: string) {
@@ -65,6 +69,7 @@ export class CardsController {
   }
 
   @Post('recipes/:id/published-cards/:issue/taken-back')
+  @Needs('publish')
   @HttpCode(200)
   @ApiOperation({ operationId: 'takeCardBack', summary: 'Takes an issue back, with a reason: it stays as it was' })
   @ApiOkResponse({ type: [CardIssueDto] })
@@ -78,6 +83,7 @@ export class CardsController {
   }
 
   @Delete('recipes/:id/published-cards/:issue/taken-back')
+  @Needs('publish')
   @ApiOperation({ operationId: 'putCardOutAgain', summary: 'Puts an issue out again that was taken back' })
   @ApiOkResponse({ type: [CardIssueDto] })
   putOutAgain(@InScope() scope: Scope, @Param('id') id: string, @Param('issue', ParseIntPipe) issue: number) {
@@ -85,6 +91,7 @@ export class CardsController {
   }
 
   @Get('recipes/:id/published-cards/:issue/kitchen-file')
+  @Needs('read', 'costs')
   @ApiOperation({ operationId: 'publishedCardInputs', summary: 'What a published card was computed from, as a kitchen file' })
   @ApiProduces('application/json')
   @ApiOkResponse({ schema: { type: 'string' } })
@@ -102,6 +109,7 @@ export class CardsController {
   }
 
   @Get('recipes/:id/card.html')
+  @Needs('read')
   @Header('Content-Type', 'text/html; charset=utf-8')
   @Header('Content-Security-Policy', `${READER_POLICY}; frame-ancestors 'self'`)
   @Header('X-Frame-Options', 'SAMEORIGIN')
@@ -124,6 +132,7 @@ export class CardsController {
   }
 
   @Get('recipes/:id/card-embed.html')
+  @Needs('read')
   @Header('Content-Type', 'text/html; charset=utf-8')
   @Header('Content-Security-Policy', EMBED_POLICY)
   @Header('Cache-Control', 'no-store')
@@ -147,6 +156,7 @@ export class CardsController {
   }
 
   @Get('recipes/:id/card-sheet.html')
+  @Needs('read')
   @Header('Content-Type', 'text/html; charset=utf-8')
   @Header('Content-Security-Policy', CARD_POLICY)
   @Header('X-Frame-Options', 'SAMEORIGIN')
@@ -166,6 +176,7 @@ export class CardsController {
   }
 
   @Get('recipes/:id/card.png')
+  @Needs('read')
   @Header('Cache-Control', 'no-store')
   @ApiOperation({ operationId: 'getCardPng', summary: 'A page of the card as a PNG' })
   @ApiProduces('image/png')
@@ -185,6 +196,7 @@ export class CardsController {
   }
 
   @Get('recipes/:id/card.svg')
+  @Needs('read')
   @Header('Content-Type', 'image/svg+xml; charset=utf-8')
   @Header('Content-Security-Policy', CARD_POLICY)
   @Header('Cache-Control', 'no-store')
@@ -208,6 +220,7 @@ export class CardsController {
   }
 
   @Get('recipes/:id/card.md')
+  @Needs('read')
   @Header('Content-Type', 'text/markdown; charset=utf-8')
   @Header('Cache-Control', 'no-store')
   @ApiOperation({ operationId: 'getCardMarkdown', summary: 'The card as Markdown' })
@@ -220,6 +233,7 @@ export class CardsController {
   }
 
   @Get('recipes/:id/recipe.jsonld')
+  @Needs('read')
   @Header('Cache-Control', 'no-store')
   @ApiOperation({ operationId: 'getSchemaOrgRecipe', summary: 'The card as schema.org/Recipe, JSON-LD' })
   @ApiProduces('application/ld+json')
@@ -231,6 +245,7 @@ export class CardsController {
   }
 
   @Get('recipes/:id/card.pdf')
+  @Needs('read')
   @Header('Cache-Control', 'no-store')
   @ApiOperation({ operationId: 'getCardPdf', summary: 'The card as a PDF' })
   @ApiProduces('application/pdf')

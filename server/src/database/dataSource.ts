@@ -1,6 +1,4 @@
-import { setTimeout as wait } from 'node:timers/promises';
 import { DataSource, type DataSourceOptions } from 'typeorm';
-import { databaseTrouble } from '../http/databaseTrouble.js';
 
 import { BatchEntity } from '../batches/batch.entity.js';
 import { BatchRevisionEntity } from '../batches/batchRevision.entity.js';
@@ -23,6 +21,8 @@ import { TableMappingEntity } from '../tables/tableMapping.entity.js';
 import { ReceiptNameEntity } from '../receipts/receiptName.entity.js';
 import { RefreshEntity } from '../refreshes/refresh.entity.js';
 import { RefreshItemEntity } from '../refreshes/refreshItem.entity.js';
+import { Deeds1766700000028 } from './migrations/deeds.migration.js';
+import { Accounts1766600000027 } from './migrations/accounts.migration.js';
 import { Batches1765700000017 } from './migrations/batches.migration.js';
 import { FoodTables1764300000003 } from './migrations/foodTables.migration.js';
 import { BriefGround1765500000015 } from './migrations/briefGround.migration.js';
@@ -131,6 +131,8 @@ export function schemaOptions(url: string | undefined): Extract<DataSourceOption
       Sessions1766400000024,
       Weeks1766500000025,
       TicksInstead1766500000026,
+      Accounts1766600000027,
+      Deeds1766700000028,
     ],
     migrationsRun: true,
     migrationsTransactionMode: 'all',
@@ -138,23 +140,6 @@ export function schemaOptions(url: string | undefined): Extract<DataSourceOption
     installExtensions: false,
     uuidExtension: 'pgcrypto',
   };
-}
-
-/** How often a database that does not answer yet is asked again, and the pause before each time, milliseconds. */
-const TRIES = 3;
-const PAUSE = 1_000;
-
-/** Brings the schema of a database up to date; one that is only starting is waited for. */
-export async function migrate(url: string | undefined): Promise<void> {
-  for (let left = TRIES; ; left--) {
-    try {
-      const source = await new DataSource({ ...schemaOptions(url), poolSize: 1 }).initialize();
-      return await source.destroy();
-    } catch (error) {
-      if (left === 0 || databaseTrouble(error)?.status !== 503) throw error;
-      await wait(PAUSE);
-    }
-  }
 }
 
 export default new DataSource(schemaOptions(process.env.DATABASE_URL));

@@ -1,5 +1,6 @@
 import { Global, Module } from '@nestjs/common';
 import { TypeOrmModule } from '@nestjs/typeorm';
+import { applicationRole } from './applicationRole.js';
 import { Database } from './database.js';
 import { dataSourceOptions } from './dataSource.js';
 import { Once } from './once.js';
@@ -9,7 +10,7 @@ import { Pulse } from './pulse.js';
 @Module({
   imports: [
     TypeOrmModule.forRootAsync({
-      useFactory: () => ({ ...dataSourceOptions(process.env.DATABASE_URL), retryAttempts: 3, retryDelay: 1000 }),
+      useFactory: () => ({ ...dataSourceOptions(applicationRole(process.env.DATABASE_URL ?? '').url), retryAttempts: 3, retryDelay: 1000 }),
     }),
   ],
   providers: [Database, Once, Pulse],

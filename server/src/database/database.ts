@@ -4,6 +4,8 @@ import { InjectDataSource } from '@nestjs/typeorm';
 import { DataSource, type EntityManager } from 'typeorm';
 import { UncertainSaveError } from '../http/problems.js';
 import { Turns } from './turns.js';
+import { entryOf, toldOf, type Deed, type PendingDeed } from '../audit/deed.js';
+import { wall, wallOff, within } from './wall.js';
 
 /** What a piece of work has open: its one connection, and whether it holds the kitchen for writing. */
 interface Opened {
@@ -26,13 +28,41 @@ export class Database {
   readonly #opened = new AsyncLocalStorage<Opened>();
   readonly #turns = new Turns({ places: 1, waiting: 300, longest: 20_000 });
 
-  constructor(@InjectDataSource() private readonly source: DataSource) {}
+  constructor(@InjectDataSource() private readonly source: DataSource) {
+    wallOff(source);
+  }
 
   /** The transaction under way; outside of one, a connection for each query and no longer. */
   get manager(): EntityManager {
     const opened = this.#opened.getStore();
     if (opened?.ended.yes) throw new Error('this was begun in a transaction that has ended since; begin it after, or wait for it');
     return opened?.manager ?? this.source.manager;
+  }
+
+  /** Does work in a kitchen, other than the one that was entered. */
+  within<Done>(kitchenId: string, work: () => Promise<Done>): Promise<Done> {
+    if (this.#opened.getStore() && wall.getStore()?.kitchenId !== kitchenId)
+      throw new Error('a transaction is under way in another kitchen; end it first');
+    return within(kitchenId, work);
+  }
+
+  /** Has the rest of the request under way be done in a kitchen: whoever is let in there is let in nowhere else. */
+  enter(kitchenId: string): void {
+    const here = wall.getStore();
+    if (!here) throw new Error('there is no request under way');
+    here.kitchenId = kitchenId;
+  }
+
+  /** Has what the request under way changes be noted in the transaction that changes it. */
+  pend(deed: Deed): void {
+    const here = wall.getStore();
+    if (!here) throw new Error('there is no request under way');
+    here.deed = { deed, noted: false };
+  }
+
+  /** Notes what the request under way has changed, where no transaction has noted it. */
+  async notePending(): Promise<void> {
+    if (wall.getStore()?.deed?.noted === false) await this.write(() => Promise.resolve());
   }
 
   /** Reads that belong together: one connection, and one state of the database for all of them. */
@@ -80,7 +110,9 @@ export class Database {
     try {
       await runner.startTransaction(isolation);
       const done = await this.#opened.run({ manager: runner.manager, holds: new Set(), ended }, work);
+      const noting = isolation === 'READ COMMITTED' ? await this.#note(runner.manager) : undefined;
       await this.#commit(() => runner.commitTransaction());
+      if (noting) noting.noted = true;
       return done;
     } catch (error) {
       // A connection that is gone has nothing to roll back.
@@ -90,6 +122,20 @@ export class Database {
       ended.yes = true;
       await runner.release().catch(() => undefined);
     }
+  }
+
+  /** Writes the deed under way into the log, last of all: whoever else writes in the kitchen waits for it no longer than for the commit. */
+  async #note(manager: EntityManager): Promise<PendingDeed | undefined> {
+    const { deed: pending, kitchenId } = wall.getStore() ?? {};
+    if (!pending || pending.noted || kitchenId === undefined) return undefined;
+    const { deed } = pending;
+    await manager.query('SELECT note_deed($1, $2, $3, $4)', [
+      kitchenId,
+      deed.by.id,
+      JSON.stringify(entryOf(deed)),
+      JSON.stringify(toldOf(deed)),
+    ]);
+    return pending;
   }
 
   async #commit(commit: () => Promise<void>): Promise<void> {

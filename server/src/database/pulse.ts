@@ -1,5 +1,6 @@
 import { Injectable, type OnModuleDestroy } from '@nestjs/common';
 import { Pool } from 'pg';
+import { applicationRole } from './applicationRole.js';
 
 /** Milliseconds the database has to answer. */
 const LONGEST = 2_000;
@@ -30,7 +31,7 @@ export class Pulse implements OnModuleDestroy {
   #ready(): Pool {
     if (this.#pool) return this.#pool;
     const bounds = { max: 1, connectionTimeoutMillis: LONGEST, query_timeout: LONGEST, statement_timeout: LONGEST, idleTimeoutMillis: 0 };
-    this.#pool = new Pool({ connectionString: process.env.DATABASE_URL, ...bounds });
+    this.#pool = new Pool({ connectionString: applicationRole(process.env.DATABASE_URL ?? '').url, ...bounds });
     // A connection lost while nobody asks is made anew when somebody does.
     this.#pool.on('error', () => undefined);
     return this.#pool;

@@ -1,5 +1,6 @@
 import { Module } from '@nestjs/common';
+import { AccountsModule } from '../accounts/accounts.module.js';
 import { ScaleGateway } from './scale.gateway.js';
 
-@Module({ providers: [ScaleGateway] })
+@Module({ imports: [AccountsModule], providers: [ScaleGateway] })
 export class DevicesModule {}

@@ -4,6 +4,8 @@ import { DrawDto, DrawingDto } from './distribution.dto.js';
 import { DistributionsService } from './distributions.service.js';
 import type { Scope } from '../scope/scope.js';
 import { InScope } from '../scope/inScope.js';
+import { Needs } from '../scope/needs.js';
+import { ChangesNothing } from '../audit/deed.interceptor.js';
 
 @ApiTags('distributions')
 @Controller()
@@ -11,6 +13,8 @@ export class DistributionsController {
   constructor(private readonly distributions: DistributionsService) {}
 
   @Post('recipes/:id/distributions')
+  @ChangesNothing()
+  @Needs('read')
   @HttpCode(202)
   @ApiOperation({ operationId: 'drawDistribution', summary: 'Begins to draw how a figure of a serving spreads' })
   @ApiAcceptedResponse({ type: DrawingDto })
@@ -19,6 +23,7 @@ export class DistributionsController {
   }
 
   @Get('distributions/:id')
+  @Needs('read')
   @ApiOperation({ operationId: 'getDistribution', summary: 'How far a run is, and what came of it' })
   @ApiOkResponse({ type: DrawingDto })
   get(@Param('id') id: string): DrawingDto {
@@ -26,6 +31,8 @@ export class DistributionsController {
   }
 
   @Delete('distributions/:id')
+  @ChangesNothing()
+  @Needs('read')
   @HttpCode(204)
   @ApiOperation({ operationId: 'cancelDistribution', summary: 'Ends a run' })
   @ApiNoContentResponse()

@@ -5,6 +5,7 @@ import { sessionIds } from '../shopping/sessionIds.js';
 import { Threads } from '../threads/threads.js';
 import type { Scope } from '../scope/scope.js';
 import { InScope } from '../scope/inScope.js';
+import { Needs } from '../scope/needs.js';
 
 @ApiTags('exports')
 @Controller('exports')
@@ -12,6 +13,7 @@ export class ExportsController {
   constructor(private readonly threads: Threads) {}
 
   @Get('kitchen-file')
+  @Needs('read', 'costs')
   @ApiOperation({ operationId: 'exportKitchenFile', summary: 'The whole kitchen as a kitchen file, without loss' })
   @ApiProduces('application/json')
   @ApiOkResponse({ schema: { type: 'string' } })
@@ -24,6 +26,7 @@ export class ExportsController {
   }
 
   @Get('foods.csv')
+  @Needs('read')
   @ApiOperation({ operationId: 'exportFoods', summary: 'Foods at hand as a sheet, per 100 g' })
   @ApiProduces('text/csv')
   @ApiOkResponse({ schema: { type: 'string' } })
@@ -35,6 +38,7 @@ export class ExportsController {
   }
 
   @Get('prices.csv')
+  @Needs('read', 'costs')
   @ApiOperation({ operationId: 'exportPrices', summary: 'Every price seen as a sheet' })
   @ApiProduces('text/csv')
   @ApiOkResponse({ schema: { type: 'string' } })
@@ -46,6 +50,7 @@ export class ExportsController {
   }
 
   @Get('shopping.csv')
+  @Needs('read', 'costs')
   @ApiOperation({ operationId: 'exportShopping', summary: 'What to buy for sessions as a sheet' })
   @ApiQuery({ name: 'sessions', description: 'Ids, separated by commas' })
   @ApiProduces('text/csv')
@@ -58,6 +63,7 @@ export class ExportsController {
   }
 
   @Get('shopping.txt')
+  @Needs('read', 'costs')
   @ApiOperation({ operationId: 'exportShoppingText', summary: 'What to buy for sessions as text' })
   @ApiQuery({ name: 'sessions', description: 'Ids, separated by commas' })
   @ApiProduces('text/plain')
@@ -70,6 +76,7 @@ export class ExportsController {
   }
 
   @Get('shopping.pdf')
+  @Needs('read', 'costs')
   @ApiOperation({ operationId: 'exportShoppingPdf', summary: 'What to buy for sessions as a PDF' })
   @ApiQuery({ name: 'sessions', description: 'Ids, separated by commas' })
   @ApiProduces('application/pdf')
@@ -82,6 +89,7 @@ export class ExportsController {
   }
 
   @Get('sessions.ics')
+  @Needs('read')
   @ApiOperation({ operationId: 'exportSessions', summary: 'Sessions as a calendar, each as long as its plan takes' })
   @ApiProduces('text/calendar')
   @ApiOkResponse({ schema: { type: 'string' } })
@@ -93,6 +101,7 @@ export class ExportsController {
   }
 
   @Get('batches.csv')
+  @Needs('read', 'costs')
   @ApiOperation({ operationId: 'exportBatches', summary: 'Batches as a sheet: of all dishes, or of one' })
   @ApiQuery({ name: 'recipe', required: false, description: 'Of this recipe alone' })
   @ApiProduces('text/csv')
@@ -105,6 +114,7 @@ export class ExportsController {
   }
 
   @Get('recipes.csv')
+  @Needs('read', 'costs')
   @ApiOperation({ operationId: 'exportRecipes', summary: 'What a serving of every recipe delivers and costs, as a sheet' })
   @ApiProduces('text/csv')
   @ApiOkResponse({ schema: { type: 'string' } })
@@ -116,6 +126,7 @@ export class ExportsController {
   }
 
   @Get('recipes/:id/lines.csv')
+  @Needs('read', 'costs')
   @ApiOperation({ operationId: 'exportLines', summary: 'One recipe’s ingredients with what each comes to, as a sheet' })
   @ApiProduces('text/csv')
   @ApiOkResponse({ schema: { type: 'string' } })
@@ -128,6 +139,7 @@ export class ExportsController {
   }
 
   @Get('recipes/:id/kitchen-file')
+  @Needs('read', 'costs')
   @ApiOperation({ operationId: 'exportRecipe', summary: 'One recipe with all it is made of, as a kitchen file' })
   @ApiProduces('application/json')
   @ApiOkResponse({ schema: { type: 'string' } })

@@ -19,6 +19,7 @@ import { FoodsService } from './foods.service.js';
 import { FoodSearchService } from './foodSearch.service.js';
 import type { Scope } from '../scope/scope.js';
 import { InScope } from '../scope/inScope.js';
+import { Needs } from '../scope/needs.js';
 
 /** Foods one search gives at most, and when it does not say. */
 const MOST_FOUND = 50;
@@ -35,6 +36,7 @@ export class FoodsController {
   ) {}
 
   @Get('foods')
+  @Needs('read')
   @ApiOperation({ operationId: 'listFoods', summary: 'Foods at hand: the kitchen’s own, and of imported tables those in use' })
   @ApiOkResponse({ type: [SavedFoodDto] })
   list(@InScope() scope: Scope): Promise<SavedFoodDto[]> {
@@ -42,6 +44,7 @@ export class FoodsController {
   }
 
   @Get('found-foods')
+  @Needs('read')
   @ApiOperation({ operationId: 'findFoods', summary: 'Foods for words, of the whole pantry and every imported table, best first' })
   @ApiQuery({ name: 'q', description: 'Words, in any order, slips allowed' })
   @ApiQuery({ name: 'limit', required: false, description: `1 to ${MOST_FOUND}` })
@@ -52,6 +55,7 @@ export class FoodsController {
   }
 
   @Get('used-foods')
+  @Needs('read')
   @ApiOperation({ operationId: 'usedFoods', summary: 'Foods that most recipes use, and how many do' })
   @ApiOkResponse({ type: [UsedFoodDto] })
   used(@InScope() scope: Scope): Promise<UsedFoodDto[]> {
@@ -59,6 +63,7 @@ export class FoodsController {
   }
 
   @Get('foods/:id')
+  @Needs('read')
   @ApiOperation({ operationId: 'getFood', summary: 'One food' })
   @ApiOkResponse({ type: SavedFoodDto })
   get(@InScope() scope: Scope, @Param('id') id: string): Promise<SavedFoodDto> {
@@ -66,6 +71,7 @@ export class FoodsController {
   }
 
   @Get('foods/:id/history')
+  @Needs('read')
   @ApiOperation({ operationId: 'foodHistory', summary: 'Every composition the food has had, newest first' })
   @ApiOkResponse({ type: [SavedFoodDto] })
   history(@InScope() scope: Scope, @Param('id') id: string): Promise<SavedFoodDto[]> {
@@ -73,6 +79,7 @@ export class FoodsController {
   }
 
   @Get('foods/:id/used-in')
+  @Needs('read')
   @ApiOperation({ operationId: 'foodUses', summary: 'Recipes that use the food' })
   @ApiOkResponse({ type: [FoodUseDto] })
   usedIn(@InScope() scope: Scope, @Param('id') id: string): Promise<FoodUseDto[]> {
@@ -80,6 +87,7 @@ export class FoodsController {
   }
 
   @Post('foods')
+  @Needs('edit')
   @ApiOperation({ operationId: 'createFood', summary: 'Adds a food' })
   @ApiBody({ type: NewFoodDto })
   @ApiHeader(ONCE_HEADER)
@@ -89,6 +97,7 @@ export class FoodsController {
   }
 
   @Put('foods/:id')
+  @Needs('edit')
   @ApiOperation({ operationId: 'saveFood', summary: 'Saves a food made on a revision' })
   @ApiBody({ type: SaveFoodDto })
   @ApiOkResponse({ type: SavedFoodDto })
@@ -97,6 +106,7 @@ export class FoodsController {
   }
 
   @Post('foods/:id/archive')
+  @Needs('edit')
   @HttpCode(204)
   @ApiOperation({ operationId: 'archiveFood', summary: 'Puts a food away; recipes that use it keep it' })
   @ApiNoContentResponse()
@@ -105,6 +115,7 @@ export class FoodsController {
   }
 
   @Post('foods/:id/restore')
+  @Needs('edit')
   @HttpCode(204)
   @ApiOperation({ operationId: 'restoreFood', summary: 'Takes a food out again' })
   @ApiNoContentResponse()
@@ -113,6 +124,7 @@ export class FoodsController {
   }
 
   @Delete('foods/:id')
+  @Needs('edit')
   @HttpCode(204)
   @ApiOperation({ operationId: 'removeFood', summary: 'Removes a food that no recipe has used; 409 otherwise' })
   @ApiNoContentResponse()

@@ -141,8 +141,7 @@ export class FoodsService {
 
   /** After many foods were written: the database counts its rows and puts its indexes in order, so that finding stays quick. */
   async settle(): Promise<void> {
-    await this.database.manager.query(`SELECT gin_clean_pending_list('foods_words_text'), gin_clean_pending_list('food_words_trigrams')`);
-    await this.database.manager.query('ANALYZE foods, food_words, food_revisions');
+    await this.database.manager.query('SELECT settle_food_words()');
   }
 
   /** @throws ValidationError, NotFoundError, StaleSaveError */

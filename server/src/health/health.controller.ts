@@ -1,6 +1,7 @@
 import { Controller, Get, Header, ServiceUnavailableException } from '@nestjs/common';
 import { ApiOkResponse, ApiOperation, ApiProperty, ApiTags } from '@nestjs/swagger';
 import { Pulse } from '../database/pulse.js';
+import { Anyone } from '../scope/needs.js';
 
 class HealthDto {
   @ApiProperty({ enum: ['ok'] }) status: 'ok';
@@ -13,6 +14,7 @@ export class HealthController {
   constructor(private readonly pulse: Pulse) {}
 
   @Get()
+  @Anyone()
   @Header('Cache-Control', 'no-store')
   @ApiOperation({ operationId: 'getHealth', summary: 'Whether the server and its database answer' })
   @ApiOkResponse({ type: HealthDto })

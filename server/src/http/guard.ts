@@ -5,6 +5,11 @@ import { RefusedRequestError } from './problems.js';
 
 /** Methods that change nothing. */
 const SAFE: ReadonlySet<string> = new Set(['GET', 'HEAD', 'OPTIONS']);
+/** Whether a request by this method changes nothing. */
+export function isSafe(method: string): boolean {
+  return SAFE.has(method);
+}
+
 /** Content types that no form and no plain cross-site request can send: a browser asks first, and is told no. */
 const PLAIN_TYPES = /^(?:application\/(?:json|octet-stream)|text\/csv)\s*(?:;|$)/i;
 const LOOPBACK = ['127.0.0.1', 'localhost', '[::1]'];

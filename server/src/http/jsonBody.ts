@@ -18,13 +18,13 @@ const AT_A_TIME = 128 * KIB;
 const FIRST_ROOM = 256 * KIB;
 /** Most that one request may bring, by where it goes: a recipe is a few kilobytes, a kitchen file a few megabytes. */
 const MOST: readonly (readonly [path: RegExp, bytes: number])[] = [
-  [/^\/api\/imports\/kitchen-file$/, MOST_KITCHEN_FILE],
-  [/^\/api\/(?:recipes|foods|packs|receipts\/prices)(?:\/[^/]*)?$/, 2 * KIB * KIB],
+  [/^\/api\/kitchens\/[^/]+\/imports\/kitchen-file$/, MOST_KITCHEN_FILE],
+  [/^\/api\/kitchens\/[^/]+\/(?:recipes|foods|packs|receipts\/prices)(?:\/[^/]*)?$/, 2 * KIB * KIB],
   [/^/, MOST_HERE],
 ];
 
 /** Where bodies are read by who takes them. */
-const AS_SENT = /^\/api\/imports\/kitchen-file$/;
+const AS_SENT = /^\/api\/kitchens\/[^/]+\/imports\/kitchen-file$/;
 
 /**
  * Reads a request's JSON body: bounded, gone over as it comes in, its text put in order. A body that is large is left for a

@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { NestFactory } from '@nestjs/core';
 import type { NestExpressApplication } from '@nestjs/platform-express';
@@ -7,16 +8,20 @@ import type { NextFunction, Request, Response as ExpressResponse } from 'express
 import helmet from 'helmet';
 import { pinoHttp } from 'pino-http';
 import { AppModule } from '../app.module.js';
-import { migrate } from '../database/dataSource.js';
+import { migrate } from '../database/migrate.js';
+import { wall } from '../database/wall.js';
 import { configuredNames, guard } from './guard.js';
+import { listening } from './listening.js';
 import { jsonBody } from './jsonBody.js';
 import { JsonTextInterceptor } from './jsonText.interceptor.js';
 import { FrameworkLog, makeLog } from './log.js';
 import { withKitchenFileSchemas } from './kitchenFileSchemas.js';
+import { withRules } from './withRules.js';
 import { plainAddress } from './plainAddress.js';
 import { ProblemFilter } from './problem.filter.js';
 import { problemOf } from './problemOf.js';
 import { sendProblem } from './sendProblem.js';
+import { CostlessInterceptor } from '../scope/costless.interceptor.js';
 import { statedOrigin } from '../reading/readersOrigin.js';
 import { BodyPipe, QueryPipe } from './validation.js';
 import { serveWebApp } from './webApp.js';
@@ -26,13 +31,16 @@ const WEB_APP = fileURLToPath(new URL('../../../web/dist', import.meta.url));
 /** The server, ready to listen: guard, headers, log, limits, validation, problem details, interface and web application. */
 export async function makeApp(): Promise<NestExpressApplication> {
   const log = makeLog();
+  const { proxies, tls } = listening();
   await migrate(process.env.DATABASE_URL);
   const app = await NestFactory.create<NestExpressApplication>(AppModule, {
+    ...(tls ? { httpsOptions: { cert: readFileSync(tls.certificate), key: readFileSync(tls.key) } } : {}),
     logger: new FrameworkLog(log),
     bodyParser: false,
     abortOnError: false,
   });
   app.set('query parser', 'simple');
+  if (proxies !== undefined) app.set('trust proxy', proxies);
   app.use(pinoHttp({ logger: log, autoLogging: { ignore: ({ url }) => !url?.startsWith('/api') || url === '/api/health' } }));
   app.use(
     helmet({
@@ -54,16 +62,19 @@ export async function makeApp(): Promise<NestExpressApplication> {
         refused(error);
       }
     });
+  // Each request is in no kitchen until it is let into one.
+  app.use((_: Request, __: ExpressResponse, next: NextFunction) => wall.run({ kitchenId: undefined }, next));
   app.setGlobalPrefix('api', { exclude: ['robots.txt', 'read/*path'] });
   app.useGlobalPipes(new BodyPipe(), new QueryPipe());
-  app.useGlobalInterceptors(new JsonTextInterceptor());
+  app.useGlobalInterceptors(new JsonTextInterceptor(), new CostlessInterceptor());
   app.useGlobalFilters(new ProblemFilter());
   serveWebApp(app.getHttpAdapter().getInstance(), process.env.PORTIONA_WEB ?? WEB_APP);
   app.enableShutdownHooks();
   return app;
 }
 
-/** The OpenAPI document of the interface. */
+/** The OpenAPI document of the interface. @throws Error where a route says nobody who may ask it */
 export function openApiOf(app: NestExpressApplication): OpenAPIObject {
-  return withKitchenFileSchemas(SwaggerModule.createDocument(app, new DocumentBuilder().setTitle('Portiona').setVersion('0.1.0').build()));
+  const document = SwaggerModule.createDocument(app, new DocumentBuilder().setTitle('Portiona').setVersion('0.1.0').build());
+  return withKitchenFileSchemas(withRules(document));
 }

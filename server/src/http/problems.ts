@@ -46,6 +46,57 @@ export class NotFoundError extends Problem {
   }
 }
 
+/** Nobody is signed in, or no longer: 401. */
+export class SignedOutError extends Problem {
+  protected readonly told = { type: 'signed-out', title: 'Not signed in', status: 401 };
+
+  constructor(why = 'you are not signed in, or no longer; sign in and try again. Nothing was done') {
+    super(why);
+    this.name = 'SignedOutError';
+  }
+}
+
+/** Something that whoever asks may not do: 403, with what is missing. */
+export class ForbiddenError extends Problem {
+  protected readonly told = { type: 'forbidden', title: 'Not allowed', status: 403 };
+
+  constructor(why: string) {
+    super(`${why}; nothing was done`);
+    this.name = 'ForbiddenError';
+  }
+}
+
+/** A change that another page asked for, by a browser that sent our cookie along: 403. */
+export class OtherPageError extends Problem {
+  protected readonly told = { type: 'other-page', title: 'Not from here', status: 403 };
+
+  constructor() {
+    super('this page is older than your sign-in, or not the application’s; load it anew. Nothing was done');
+    this.name = 'OtherPageError';
+  }
+}
+
+/** Tried too often: 429, and when to come again. */
+export class TooOftenError extends Problem {
+  constructor(
+    what: string,
+    readonly seconds: number,
+  ) {
+    super(`${what}; nothing was done. Try again in ${saidSeconds(seconds)}`);
+    this.name = 'TooOftenError';
+  }
+
+  protected get told() {
+    return { type: 'too-often', title: 'Too often', status: 429, retryAfter: this.seconds };
+  }
+}
+
+function saidSeconds(seconds: number): string {
+  if (seconds < 60) return `${seconds} seconds`;
+  const minutes = Math.ceil(seconds / 60);
+  return minutes === 1 ? 'a minute' : `${minutes} minutes`;
+}
+
 /** An id that is already taken: 409. */
 export class TakenError extends Problem {
   protected readonly told = { type: 'taken', title: 'Already there', status: 409 };

@@ -11,6 +11,7 @@ import { starterFoods } from './starterFoods.js';
 import { Threads } from '../threads/threads.js';
 import type { Scope } from '../scope/scope.js';
 import { InScope } from '../scope/inScope.js';
+import { Needs } from '../scope/needs.js';
 
 @ApiTags('imports')
 @Controller('imports')
@@ -18,6 +19,7 @@ export class ImportsController {
   constructor(private readonly threads: Threads) {}
 
   @Post('starter-pantry')
+  @Needs('edit')
   @ApiOperation({ operationId: 'importStarterPantry', summary: 'Takes in the generic foods that are not there yet' })
   @ApiCreatedResponse({ type: ImportedDto })
   starterPantry(@InScope() scope: Scope, @OnceKeyOf() once?: OnceKey) {
@@ -25,6 +27,7 @@ export class ImportsController {
   }
 
   @Get('starter-pantry')
+  @Needs('read')
   @ApiOperation({ operationId: 'getStarterPantry', summary: 'The generic foods, to see what lines would be matched to' })
   @ApiOkResponse({ schema: { type: 'array', items: schemaOfEntry('Food') } })
   starters(): FoodEntry[] {
@@ -32,6 +35,7 @@ export class ImportsController {
   }
 
   @Post('beginning')
+  @Needs('edit')
   @ApiOperation({ operationId: 'beginKitchen', summary: 'Begins a kitchen: name, settings, and what it begins with; all, or nothing' })
   @ApiCreatedResponse({ type: ImportedDto })
   begin(@InScope() scope: Scope, @Body() body: BeginningDto, @OnceKeyOf() once?: OnceKey) {
@@ -39,6 +43,7 @@ export class ImportsController {
   }
 
   @Post('kitchen-file')
+  @Needs('edit')
   @ApiOperation({ operationId: 'importKitchenFile', summary: 'Takes a kitchen file in: everything, or nothing' })
   @ApiBody({ schema: schemaOfEntry('KitchenFile') })
   @ApiQuery({ name: 'name', required: false, description: "The kitchen's new name" })

@@ -1,5 +1,9 @@
 import { Injectable, Logger, type OnApplicationShutdown } from '@nestjs/common';
 import PgBoss from 'pg-boss';
+import { applicationRole } from '../database/applicationRole.js';
+import { within } from '../database/wall.js';
+import type { Scope } from '../scope/scope.js';
+import { JOBS_SCHEMA, type Queue } from './queues.js';
 
 /** Longest a job may go without ending before it is taken for lost and given out again. */
 const LOST_AFTER_SECONDS = 15 * 60;
@@ -13,17 +17,16 @@ export class JobsService implements OnApplicationShutdown {
   readonly #log = new Logger('jobs');
   #boss: Promise<PgBoss> | undefined;
 
-  /** Does the jobs of a queue, one at a time. */
-  async work<Data extends object>(queue: string, job: (data: Data) => Promise<void>): Promise<void> {
+  /** Does the jobs of a queue, one at a time, each in the kitchen of its scope. */
+  async work<Data extends { readonly scope: Scope }>(queue: Queue, job: (data: Data) => Promise<void>): Promise<void> {
     const boss = await this.#started();
-    await boss.createQueue(queue);
     await boss.work<Data>(queue, { batchSize: 1, pollingIntervalSeconds: 0.5 }, async (jobs) => {
-      for (const { data } of jobs) await job(data);
+      for (const { data } of jobs) await within(data.scope.kitchenId, () => job(data));
     });
   }
 
   /** Gives a job out. A worker that is idle takes it within half a second. */
-  async send(queue: string, data: object): Promise<void> {
+  async send<Data extends { readonly scope: Scope }>(queue: Queue, data: Data): Promise<void> {
     const boss = await this.#started();
     await boss.send(queue, data, { expireInSeconds: LOST_AFTER_SECONDS, retryLimit: 5, retryDelay: 2 });
   }
@@ -38,7 +41,12 @@ export class JobsService implements OnApplicationShutdown {
   }
 
   async #start(): Promise<PgBoss> {
-    const boss = new PgBoss({ connectionString: process.env.DATABASE_URL ?? '', schema: 'jobs', max: 2 });
+    const boss = new PgBoss({
+      connectionString: applicationRole(process.env.DATABASE_URL ?? '').url,
+      schema: JOBS_SCHEMA,
+      max: 2,
+      migrate: false,
+    });
     boss.on('error', (error) => this.#log.error(error));
     await boss.start();
     return boss;

@@ -5,6 +5,8 @@ import type { KitchenSettings } from '@portiona/core';
 @Entity('kitchens')
 export class KitchenEntity {
   @PrimaryGeneratedColumn('uuid') id: string;
+  /** What stands in its address. */
+  @Column({ type: 'text' }) key: string;
   @Column({ type: 'text' }) name: string;
   @Column({ type: 'jsonb', default: {} }) settings: KitchenSettings;
   /** Its name, measures and rules were chosen, or it was cooked in before that was asked. */

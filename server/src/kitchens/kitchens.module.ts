@@ -1,12 +1,6 @@
 import { Module } from '@nestjs/common';
-import { APP_GUARD } from '@nestjs/core';
-import { ScopeGuard } from '../scope/scope.guard.js';
 import { KitchensController } from './kitchens.controller.js';
 import { KitchensService } from './kitchens.service.js';
 
-@Module({
-  controllers: [KitchensController],
-  providers: [KitchensService, { provide: APP_GUARD, useClass: ScopeGuard }],
-  exports: [KitchensService],
-})
+@Module({ controllers: [KitchensController], providers: [KitchensService], exports: [KitchensService] })
 export class KitchensModule {}

@@ -1,9 +1,9 @@
-import { Injectable, type OnModuleInit } from '@nestjs/common';
+import { Injectable } from '@nestjs/common';
 import { fullSettings, KitchenSettings, type Settings } from '@portiona/core';
 import { Database } from '../database/database.js';
 import { NotFoundError, ValidationError } from '../http/problems.js';
 import { readBody } from '../http/readBody.js';
-import type { Scope } from '../scope/scope.js';
+import { houseScope, type Scope } from '../scope/scope.js';
 import { NamedKitchen, type KitchenDto } from './kitchen.dto.js';
 import { patchedCard } from './patchedCard.js';
 import { KitchenEntity } from './kitchen.entity.js';
@@ -17,31 +17,23 @@ interface Named {
   readonly card?: object;
 }
 
-/** Kitchens and their settings. There is one kitchen until there are accounts; every row is owned by it all the same. */
+/** Kitchens and their settings. */
 @Injectable()
-export class KitchensService implements OnModuleInit {
-  #owners: Scope | undefined;
-
+export class KitchensService {
   constructor(private readonly database: Database) {}
 
-  /** There is a kitchen before anyone asks for it. */
-  async onModuleInit(): Promise<void> {
-    await this.database.manager.query(
-      `INSERT INTO kitchens (name, settings) SELECT 'Kitchen', '{}' WHERE NOT EXISTS (SELECT 1 FROM kitchens)`,
-    );
-    [this.#owners] = await this.scopes();
-  }
-
-  /** The scope of whoever sits at the machine: the owner of the kitchen that was there first. */
-  ofOwner(): Scope {
-    if (!this.#owners) throw new Error('the server was asked before it was ready');
-    return this.#owners;
-  }
-
-  /** The owner's scope in every kitchen, for work that nobody asked for. */
+  /** The scope of the house in every kitchen that is not deleted, for work that nobody asked for. */
   async scopes(): Promise<Scope[]> {
-    const kitchens = await this.database.manager.find(KitchenEntity, { select: { id: true }, order: { createdAt: 'ASC' } });
-    return kitchens.map(({ id }) => ({ kitchenId: id, person: 'owner', role: 'owner' }));
+    const kitchens = await this.database.manager.query<{ id: string }[]>('SELECT id FROM every_kitchen() WHERE NOT deleted');
+    return kitchens.map(({ id }) => houseScope(id));
+  }
+
+  /** Asks something of every kitchen, one after the other; of deleted ones too, which may be taken back. */
+  async ofEach<Found>(ask: (scope: Scope) => Promise<readonly Found[]>): Promise<Found[]> {
+    const kitchens = await this.database.manager.query<{ id: string }[]>('SELECT id FROM every_kitchen()');
+    const found: Found[] = [];
+    for (const { id } of kitchens) found.push(...(await this.database.within(id, () => ask(houseScope(id)))));
+    return found;
   }
 
   /** The kitchen's settings, with today's date where none is fixed. */

@@ -9,6 +9,8 @@ import type { Scope } from '../scope/scope.js';
 import { Threads } from '../threads/threads.js';
 import { LabelPrinterDto, PrinterTroubleDto } from './label.dto.js';
 import { SimulatedLabelPrinter } from './simulatedLabelPrinter.js';
+import { Needs } from '../scope/needs.js';
+import { ChangesNothing } from '../audit/deed.interceptor.js';
 
 /** Millimetres a side of a single label. */
 const SMALLEST = 15;
@@ -25,6 +27,7 @@ export class LabelsController {
   ) {}
 
   @Get('batches/:id/labels.pdf')
+  @Needs('read')
   @Header('Cache-Control', 'no-store')
   @ApiOperation({ operationId: 'getLabelsPdf', summary: 'Labels of a batch, one for each box, on a sheet or each by itself' })
   @ApiProduces('application/pdf')
@@ -58,6 +61,7 @@ export class LabelsController {
   }
 
   @Get('label-printer')
+  @Needs('read')
   @Header('Cache-Control', 'no-store')
   @ApiOperation({ operationId: 'getLabelPrinter', summary: 'The label printer, and what came out of it' })
   @ApiOkResponse({ type: LabelPrinterDto })
@@ -74,6 +78,8 @@ export class LabelsController {
   }
 
   @Post('label-printer/labels')
+  @ChangesNothing()
+  @Needs('cook')
   @HttpCode(204)
   @ApiOperation({ operationId: 'printLabel', summary: 'Prints a label: black and white dots, as docs/devices.md describes them' })
   @ApiConsumes('application/octet-stream')
@@ -87,6 +93,8 @@ export class LabelsController {
   }
 
   @Put('label-printer')
+  @ChangesNothing()
+  @Needs('cook')
   @HttpCode(204)
   @ApiOperation({ operationId: 'setPrinterTrouble', summary: 'Lets the simulated printer run out of labels, or print again' })
   @ApiBody({ type: PrinterTroubleDto })

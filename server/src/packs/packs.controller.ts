@@ -9,6 +9,7 @@ import { PriceMoveDto, SeenPackDto } from './pack.dto.js';
 import { PacksService } from './packs.service.js';
 import type { Scope } from '../scope/scope.js';
 import { InScope } from '../scope/inScope.js';
+import { Needs } from '../scope/needs.js';
 
 @ApiTags('packs')
 @Controller()
@@ -18,7 +19,9 @@ export class PacksController {
     private readonly threads: Threads,
   ) {}
 
+  // To whom costs are not shown there are none, and pages go on without.
   @Get('packs')
+  @Needs('read')
   @ApiOperation({ operationId: 'listPacks', summary: 'Packs whose prices count today or will' })
   @ApiOkResponse({ type: [SavedPackDto] })
   list(@InScope() scope: Scope): Promise<SavedPackDto[]> {
@@ -26,6 +29,7 @@ export class PacksController {
   }
 
   @Get('price-moves')
+  @Needs('read', 'costs')
   @ApiOperation({ operationId: 'priceMoves', summary: 'Packs whose price moved most since it was first seen' })
   @ApiOkResponse({ type: [PriceMoveDto] })
   moves(@InScope() scope: Scope) {
@@ -33,6 +37,7 @@ export class PacksController {
   }
 
   @Get('foods/:id/packs')
+  @Needs('read', 'costs')
   @ApiOperation({ operationId: 'packsOfFood', summary: 'Every price a food ever had, those put away too' })
   @ApiOkResponse({ type: [SeenPackDto] })
   ofFood(@InScope() scope: Scope, @Param('id') id: string): Promise<SeenPackDto[]> {
@@ -40,6 +45,7 @@ export class PacksController {
   }
 
   @Post('packs')
+  @Needs('edit')
   @ApiOperation({ operationId: 'createPack', summary: 'Adds a pack' })
   @ApiBody({ type: NewPackDto })
   @ApiHeader(ONCE_HEADER)
@@ -49,6 +55,7 @@ export class PacksController {
   }
 
   @Put('packs/:id')
+  @Needs('edit')
   @ApiOperation({ operationId: 'savePack', summary: 'Saves a pack made on a revision' })
   @ApiBody({ type: SavePackDto })
   @ApiOkResponse({ type: SavedPackDto })
@@ -57,6 +64,7 @@ export class PacksController {
   }
 
   @Delete('packs/:id')
+  @Needs('edit')
   @HttpCode(204)
   @ApiOperation({ operationId: 'archivePack', summary: 'Puts a pack away: it counts no more, and what it cost stays known' })
   @ApiNoContentResponse()
@@ -65,6 +73,7 @@ export class PacksController {
   }
 
   @Post('packs/:id/restore')
+  @Needs('edit')
   @HttpCode(204)
   @ApiOperation({ operationId: 'restorePack', summary: 'Takes a pack out again' })
   @ApiNoContentResponse()

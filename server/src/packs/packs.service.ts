@@ -23,7 +23,7 @@ import { KitchensService } from '../kitchens/kitchens.service.js';
 import { PackEntity } from './pack.entity.js';
 import type { PriceMoveDto, SeenPackDto } from './pack.dto.js';
 import { toPack, toSavedPack, toSeenPack } from './pack.mapper.js';
-import type { Scope } from '../scope/scope.js';
+import { may, type Scope } from '../scope/scope.js';
 
 /** Rows one statement writes at most; a statement holds 65,535 parameters. */
 const ROWS_AT_ONCE = 1000;
@@ -62,6 +62,7 @@ export class PacksService {
   /** As core knows them, packs with every price they ever had, but for those put away: all, or those of some foods. */
   async everSeen(scope: Scope, foods?: readonly string[]): Promise<Pack[]> {
     const { kitchenId } = scope;
+    if (!may(scope, 'costs')) return [];
     const where = { kitchenId, putAwayAt: IsNull(), ...(foods ? { foodId: In(foods) } : {}) };
     return (await this.database.manager.find(PackEntity, { where, order: { id: 'ASC' } })).map(toPack);
   }
@@ -107,6 +108,8 @@ export class PacksService {
 
   /** `latestPacks`, asked of the database. */
   async #counting(scope: Scope, foods?: readonly string[]): Promise<PackEntity[]> {
+    // To whom costs are not shown, nothing has a price: whatever is computed for them has none either.
+    if (!may(scope, 'costs')) return [];
     const { date } = await this.kitchens.settings(scope);
     const ids = await this.database.manager.query<{ id: string }[]>(
       `SELECT id FROM (

@@ -7,6 +7,7 @@ import type { Scope } from '../scope/scope.js';
 import { Threads } from '../threads/threads.js';
 import { PhotoDto } from './photo.dto.js';
 import { PhotosService } from './photos.service.js';
+import { Needs } from '../scope/needs.js';
 
 /** Of a picture as it is brought. */
 const MOST_BYTES = 16 * 1024 * 1024;
@@ -20,6 +21,7 @@ export class PhotosController {
   ) {}
 
   @Post()
+  @Needs('cook')
   @ApiOperation({ operationId: 'bringPhoto', summary: 'Keeps a picture: upright, smaller, and nothing but the picture' })
   @ApiConsumes('application/octet-stream')
   @ApiBody({ schema: { type: 'string', format: 'binary' } })
@@ -29,6 +31,7 @@ export class PhotosController {
   }
 
   @Get(':id')
+  @Needs('read')
   @Header('Cache-Control', 'private, max-age=31536000, immutable')
   @ApiOperation({ operationId: 'getPhoto', summary: 'A picture that is kept' })
   @ApiProduces('image/jpeg')

@@ -4,6 +4,7 @@ import { PutAwayDto } from './putAway.dto.js';
 import { PutAwayService } from './putAway.service.js';
 import type { Scope } from '../scope/scope.js';
 import { InScope } from '../scope/inScope.js';
+import { Needs } from '../scope/needs.js';
 
 @ApiTags('put-away')
 @Controller('put-away')
@@ -11,6 +12,7 @@ export class PutAwayController {
   constructor(private readonly away: PutAwayService) {}
 
   @Get()
+  @Needs('read')
   @ApiOperation({ operationId: 'listPutAway', summary: 'Recipes and foods that were put away' })
   @ApiOkResponse({ type: PutAwayDto })
   list(@InScope() scope: Scope): Promise<PutAwayDto> {

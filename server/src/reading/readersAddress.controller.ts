@@ -6,6 +6,7 @@ import type { Scope } from '../scope/scope.js';
 import { ReadersAddressChangeDto, ReadersAddressDto } from './readersAddress.dto.js';
 import { ReadersAddressService } from './readersAddress.service.js';
 import { originFor } from './readersOrigin.js';
+import { Needs } from '../scope/needs.js';
 
 @ApiTags('readers')
 @Controller('readers-address')
@@ -13,6 +14,7 @@ export class ReadersAddressController {
   constructor(private readonly address: ReadersAddressService) {}
 
   @Get()
+  @Needs('read')
   @ApiOperation({ operationId: 'getReadersAddress', summary: 'Whether anybody may read the published cards, and where' })
   @ApiOkResponse({ type: ReadersAddressDto })
   get(@InScope() scope: Scope, @Req() request: Request): Promise<ReadersAddressDto> {
@@ -20,6 +22,7 @@ export class ReadersAddressController {
   }
 
   @Put()
+  @Needs('publish')
   @ApiOperation({ operationId: 'changeReadersAddress', summary: 'Switches the readers’ address on or off, and names it' })
   @ApiOkResponse({ type: ReadersAddressDto })
   change(@InScope() scope: Scope, @Body() said: ReadersAddressChangeDto, @Req() request: Request): Promise<ReadersAddressDto> {

@@ -13,6 +13,7 @@ import { GoneError, ReadingFilter, UnreadableError } from './reading.filter.js';
 import { ReadingService, type OpenPlace, type OutStanding } from './reading.service.js';
 import { readingStyle } from './readingStyle.js';
 import { originFor } from './readersOrigin.js';
+import { Anyone } from '../scope/needs.js';
 
 /** Answers that are kept: bytes of all of them together, at most. Issues are frozen, so none of them is ever stale. */
 const MOST_KEPT = 96 * 1024 * 1024;
@@ -49,6 +50,7 @@ export class ReadingController {
   ) {}
 
   @Get('robots.txt')
+  @Anyone()
   async robots(@Req() request: Request, @Res() response: Response): Promise<void> {
     const origin = originFor(request);
     const maps = (await this.reading.names()).map((name) => `Sitemap: ${origin}${placePath({ name }, 'sitemap.xml')}`);
@@ -57,6 +59,7 @@ export class ReadingController {
   }
 
   @Get(`read/${SHARED}/reading.css`)
+  @Anyone()
   style(@Req() request: Request, @Res() response: Response): Promise<void> {
     return this.#send(request, response, {
       type: 'text/css; charset=utf-8',
@@ -67,6 +70,7 @@ export class ReadingController {
   }
 
   @Get(`read/${SHARED}/:file`)
+  @Anyone()
   font(@Param('file') file: string, @Res() response: Response): void {
     const face = FACE_NAMES.find((name) => file === `${name}.woff2`);
     if (!face) throw new UnreadableError();
@@ -78,12 +82,14 @@ export class ReadingController {
   }
 
   @Get('read/:name')
+  @Anyone()
   async index(@Param('name') name: string, @Req() request: Request, @Res() response: Response, @Query('by') by?: string): Promise<void> {
     const { open, place } = await this.#open(name, request);
     await this.#page(request, response, open, place, orderOf(by));
   }
 
   @Get('read/:name/series/:series')
+  @Anyone()
   async series(
     @Param('name') name: string,
     @Param('series') series: string,
@@ -97,16 +103,19 @@ export class ReadingController {
   }
 
   @Get('read/:name/feed.atom')
+  @Anyone()
   async atom(@Param('name') name: string, @Req() request: Request, @Res() response: Response): Promise<void> {
     await this.#feed(name, request, response, 'atom', 'application/atom+xml; charset=utf-8');
   }
 
   @Get('read/:name/feed.json')
+  @Anyone()
   async json(@Param('name') name: string, @Req() request: Request, @Res() response: Response): Promise<void> {
     await this.#feed(name, request, response, 'json', 'application/feed+json; charset=utf-8');
   }
 
   @Get('read/:name/sitemap.xml')
+  @Anyone()
   async sitemap(@Param('name') name: string, @Req() request: Request, @Res() response: Response): Promise<void> {
     const { open, place } = await this.#open(name, request);
     await this.#send(request, response, {
@@ -118,6 +127,7 @@ export class ReadingController {
   }
 
   @Get('read/:name/cards/:recipe')
+  @Anyone()
   async card(
     @Param('name') name: string,
     @Param('recipe') recipe: string,
@@ -135,6 +145,7 @@ export class ReadingController {
   }
 
   @Get('read/:name/cards/:recipe/:file')
+  @Anyone()
   async output(
     @Param('name') name: string,
     @Param('recipe') recipe: string,
@@ -151,6 +162,7 @@ export class ReadingController {
   }
 
   @Get('read/*path')
+  @Anyone()
   nothing(): never {
     throw new UnreadableError();
   }

@@ -7,7 +7,7 @@ import { EmbedPiece } from '../cards/EmbedPiece.js';
 import { placeUrl, type ReadersPlace } from '../cards/readersPlace.js';
 import { Database } from '../database/database.js';
 import { NotFoundError } from '../http/problems.js';
-import type { Scope } from '../scope/scope.js';
+import { readerScope, type Scope } from '../scope/scope.js';
 import { escapedXml } from '../sheets/drawnSvg.js';
 import { bySeries, inOrder, seriesSlugs, type OutCard, type ReadingOrder } from './outCards.js';
 import { ReadingIndex } from './ReadingIndex.js';
@@ -39,23 +39,24 @@ const NEWEST = `SELECT DISTINCT ON (card.recipe_id) card.recipe_id AS recipe, ca
 export class ReadingService {
   constructor(private readonly database: Database) {}
 
-  /** The kitchen that is read under a name; undefined where there is none, or it is switched off: nobody can tell which. */
+  /** The kitchen that is read under a name, in which the rest of the request is done; undefined where there is none, or it is switched off: nobody can tell which. */
   async find(name: string): Promise<OpenPlace | undefined> {
-    const [found] = await this.database.manager.query<{ id: string; state: string }[]>(
-      `SELECT kitchens.id, md5(kitchens.name || coalesce(kitchens.settings ->> 'card', '') || coalesce((
-           SELECT string_agg(concat_ws(' ', newest.recipe, newest.issue, newest.taken_back_because IS NULL), ',' ORDER BY newest.recipe)
-           FROM (${NEWEST.replace('$1', 'kitchens.id')}) newest), '')) AS state
-       FROM kitchens WHERE readers_on AND readers_name = $1`,
-      [name],
+    const [{ id }] = await this.database.manager.query<[{ id: string | null }]>('SELECT kitchen_read_under($1) AS id', [name]);
+    if (id === null) return undefined;
+    this.database.enter(id);
+    const [found] = await this.database.manager.query<{ state: string }[]>(
+      `SELECT md5(kitchens.name || coalesce(kitchens.settings ->> 'card', '') || coalesce((
+             SELECT string_agg(concat_ws(' ', newest.recipe, newest.issue, newest.taken_back_because IS NULL), ',' ORDER BY newest.recipe)
+             FROM (${NEWEST.replace('$1', 'kitchens.id')}) newest), '')) AS state
+         FROM kitchens WHERE id = $1`,
+      [id],
     );
-    return found && { scope: { kitchenId: found.id, person: 'reader', role: 'reader' }, state: found.state };
+    return found && { scope: readerScope(id), state: found.state };
   }
 
   /** Every name that is read under, in their order. */
   async names(): Promise<string[]> {
-    const rows = await this.database.manager.query<{ name: string }[]>(
-      'SELECT readers_name AS name FROM kitchens WHERE readers_on ORDER BY readers_name',
-    );
+    const rows = await this.database.manager.query<{ name: string }[]>('SELECT name FROM names_read_under()');
     return rows.map(({ name }) => name);
   }
 

@@ -11,6 +11,8 @@ import { AddedPricesDto, ReceiptNameDto, ReceiptRowsDto, SeenPricesDto } from '.
 import { ReceiptsService } from './receipts.service.js';
 import type { Scope } from '../scope/scope.js';
 import { InScope } from '../scope/inScope.js';
+import { Needs } from '../scope/needs.js';
+import { ChangesNothing } from '../audit/deed.interceptor.js';
 
 @ApiTags('receipts')
 @Controller('receipts')
@@ -21,6 +23,8 @@ export class ReceiptsController {
   ) {}
 
   @Post('read')
+  @ChangesNothing()
+  @Needs('edit', 'costs')
   @HttpCode(200)
   @ApiOperation({
     operationId: 'readReceipt',
@@ -37,6 +41,7 @@ export class ReceiptsController {
   }
 
   @Get('names')
+  @Needs('read')
   @ApiOperation({ operationId: 'receiptNames', summary: 'Foods by what shops call them, as chosen before' })
   @ApiOkResponse({ type: [ReceiptNameDto] })
   names(@InScope() scope: Scope): Promise<ReceiptNameDto[]> {
@@ -44,6 +49,7 @@ export class ReceiptsController {
   }
 
   @Post('prices')
+  @Needs('edit')
   @ApiOperation({ operationId: 'addPrices', summary: 'Adds prices seen, all or none; what is there just so is not added again' })
   @ApiBody({ type: SeenPricesDto })
   @ApiHeader(ONCE_HEADER)

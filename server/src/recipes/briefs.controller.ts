@@ -4,6 +4,8 @@ import { BriefDto, BriefVerdictDto } from './recipe.dto.js';
 import { Threads } from '../threads/threads.js';
 import type { Scope } from '../scope/scope.js';
 import { InScope } from '../scope/inScope.js';
+import { Needs } from '../scope/needs.js';
+import { ChangesNothing } from '../audit/deed.interceptor.js';
 
 @ApiTags('briefs')
 @Controller('briefs')
@@ -11,6 +13,8 @@ export class BriefsController {
   constructor(private readonly threads: Threads) {}
 
   @Post('judged')
+  @ChangesNothing()
+  @Needs('read', 'costs')
   @HttpCode(200)
   @ApiOperation({ operationId: 'judgeRecipes', summary: 'How every recipe stands to a brief' })
   @ApiOkResponse({ type: [BriefVerdictDto] })

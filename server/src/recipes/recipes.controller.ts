@@ -21,8 +21,9 @@ import { UpstreamChangesService } from './upstreamChanges.service.js';
 import { FoundAgainDto, ListedRecipeDto, OpenRecipeDto, RecipePageDto, RecipePageQuery, SwapsDto } from './recipe.dto.js';
 import { RecipeFiguresService } from './recipeFigures.service.js';
 import { RecipesService } from './recipes.service.js';
-import type { Scope } from '../scope/scope.js';
+import { may, type Scope } from '../scope/scope.js';
 import { InScope } from '../scope/inScope.js';
+import { Needs } from '../scope/needs.js';
 
 /** Lists stand beside recipes, not under them: a recipe may be called anything. */
 @ApiTags('recipes')
@@ -37,6 +38,7 @@ export class RecipesController {
   ) {}
 
   @Get('recipes')
+  @Needs('read')
   @ApiOperation({ operationId: 'listRecipes', summary: 'Every recipe, with what a box delivers and costs' })
   @ApiOkResponse({ type: [ListedRecipeDto] })
   list(@InScope() scope: Scope) {
@@ -44,13 +46,22 @@ export class RecipesController {
   }
 
   @Get('recipe-pages')
+  @Needs('read')
   @ApiOperation({ operationId: 'pageRecipes', summary: 'Some of the recipes, in an order, and how many there are' })
   @ApiOkResponse({ type: RecipePageDto })
   page(@InScope() scope: Scope, @Query() page: RecipePageQuery) {
-    return this.lists.page(scope, { order: 'series', words: '', from: 0, count: 100, ...page });
+    return this.lists.page(scope, {
+      order: 'series',
+      words: '',
+      from: 0,
+      count: 100,
+      ...page,
+      ...(page.order === 'usedCost' && !may(scope, 'costs') ? { order: 'series' } : {}),
+    });
   }
 
   @Get('food-swaps')
+  @Needs('read')
   @ApiOperation({ operationId: 'swapFood', summary: 'What each recipe that uses a food gains with another in its place' })
   @ApiQuery({ name: 'from', description: 'The food that is in the recipes' })
   @ApiQuery({ name: 'to', description: 'The food to stand in its place' })
@@ -60,6 +71,7 @@ export class RecipesController {
   }
 
   @Get('found-again')
+  @Needs('read')
   @ApiOperation({ operationId: 'listFoundAgain', summary: 'Dishes with lines that find a food now, since foods have come' })
   @ApiOkResponse({ type: [FoundAgainDto] })
   foundAgain(@InScope() scope: Scope) {
@@ -67,6 +79,7 @@ export class RecipesController {
   }
 
   @Get('reusable-parts')
+  @Needs('read')
   @ApiOperation({ operationId: 'reusableParts', summary: 'Parts that a recipe can take lines of' })
   @ApiQuery({ name: 'for', description: 'The recipe that is to take them: none that is built on it is among them' })
   @ApiOkResponse({ type: [ReusablePartDto] })
@@ -75,6 +88,7 @@ export class RecipesController {
   }
 
   @Get('recipes/:id')
+  @Needs('read')
   @ApiOperation({ operationId: 'openRecipe', summary: 'One recipe at its newest revision' })
   @ApiOkResponse({ type: OpenRecipeDto })
   open(@InScope() scope: Scope, @Param('id') id: string): Promise<OpenRecipeDto> {
@@ -82,6 +96,7 @@ export class RecipesController {
   }
 
   @Get('recipes/:id/dishes')
+  @Needs('read')
   @ApiOperation({ operationId: 'dishesOf', summary: 'Dishes that take parts of the recipe, and what moved in them' })
   @ApiOkResponse({ type: [DishDto] })
   dishes(@InScope() scope: Scope, @Param('id') id: string) {
@@ -89,6 +104,7 @@ export class RecipesController {
   }
 
   @Get('recipes/:id/table-foods')
+  @Needs('read')
   @ApiOperation({ operationId: 'tableFoods', summary: 'Rows of imported tables that lines without an agreed food may mean' })
   @ApiOkResponse({ type: [SavedFoodDto] })
   tableFoods(@InScope() scope: Scope, @Param('id') id: string): Promise<SavedFoodDto[]> {
@@ -96,6 +112,7 @@ export class RecipesController {
   }
 
   @Get('recipes/:id/upstream-changes')
+  @Needs('read')
   @ApiOperation({ operationId: 'upstreamChanges', summary: 'Foods and bases edited under the recipe since, and how its serving moved' })
   @ApiOkResponse({ type: UpstreamChangesDto })
   resolvedFood(@InScope() scope: Scope, @Param('id') id: string) {
@@ -103,6 +120,7 @@ export class RecipesController {
   }
 
   @Post('recipes/:id/upstream-changes')
+  @Needs('edit')
   @HttpCode(204)
   @ApiOperation({ operationId: 'acceptUpstreamChanges', summary: 'Takes foods and bases as they stand for what the recipe rests on' })
   @ApiNoContentResponse()
@@ -111,6 +129,7 @@ export class RecipesController {
   }
 
   @Post('recipes')
+  @Needs('edit')
   @ApiOperation({ operationId: 'createRecipe', summary: 'Adds a recipe' })
   @ApiBody({ type: NewRecipeDto })
   @ApiHeader(ONCE_HEADER)
@@ -120,6 +139,7 @@ export class RecipesController {
   }
 
   @Put('recipes/:id')
+  @Needs('edit')
   @ApiOperation({
     operationId: 'saveRecipe',
     summary: 'Saves a recipe made on a revision; 409 with what is there now when that is not the newest',
@@ -131,6 +151,7 @@ export class RecipesController {
   }
 
   @Delete('recipes/:id')
+  @Needs('edit')
   @HttpCode(204)
   @ApiOperation({ operationId: 'archiveRecipe', summary: 'Puts a recipe away' })
   @ApiNoContentResponse()
@@ -139,6 +160,7 @@ export class RecipesController {
   }
 
   @Post('recipes/:id/restore')
+  @Needs('edit')
   @HttpCode(204)
   @ApiOperation({ operationId: 'restoreRecipe', summary: 'Takes a recipe out again' })
   @ApiNoContentResponse()

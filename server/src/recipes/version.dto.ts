@@ -14,6 +14,7 @@ export class VersionDto {
   @ApiProperty() revision: number;
   @ApiProperty({ description: 'ISO time' }) savedAt: string;
   @ApiProperty({ description: 'The person who saved it' }) savedBy: string;
+  @ApiProperty({ description: 'Whether that is who asks' }) own: boolean;
   @ApiProperty() title: string;
   @ApiProperty({
     enum: VERSION_REASONS,

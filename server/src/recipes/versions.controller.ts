@@ -4,6 +4,7 @@ import { KeepVersionDto, OpenVersionDto, VersionDto } from './version.dto.js';
 import { VersionsService } from './versions.service.js';
 import type { Scope } from '../scope/scope.js';
 import { InScope } from '../scope/inScope.js';
+import { Needs } from '../scope/needs.js';
 
 @ApiTags('versions')
 @Controller('recipes/:id/versions')
@@ -11,6 +12,7 @@ export class VersionsController {
   constructor(private readonly versions: VersionsService) {}
 
   @Get()
+  @Needs('read')
   @ApiOperation({ operationId: 'listVersions', summary: 'What a recipe was, newest first: versions that are kept, and drafts' })
   @ApiOkResponse({ type: [VersionDto] })
   list(@InScope() scope: Scope, @Param('id') id: string): Promise<VersionDto[]> {
@@ -18,6 +20,7 @@ export class VersionsController {
   }
 
   @Get(':revision')
+  @Needs('read')
   @ApiOperation({ operationId: 'openVersion', summary: 'A recipe as it was at one revision' })
   @ApiOkResponse({ type: OpenVersionDto })
   open(@InScope() scope: Scope, @Param('id') id: string, @Param('revision', ParseIntPipe) revision: number): Promise<OpenVersionDto> {
@@ -25,6 +28,7 @@ export class VersionsController {
   }
 
   @Put(':revision')
+  @Needs('edit')
   @HttpCode(204)
   @ApiOperation({ operationId: 'keepVersion', summary: 'Keeps a version, by a name or for another reason' })
   @ApiNoContentResponse()
@@ -38,6 +42,7 @@ export class VersionsController {
   }
 
   @Delete(':revision')
+  @Needs('edit')
   @HttpCode(204)
   @ApiOperation({ operationId: 'letGoOfVersion', summary: 'Keeps a version no longer by name; what else rests on it keeps it' })
   @ApiNoContentResponse()

@@ -12,6 +12,7 @@ interface VersionRow {
   readonly revision: number;
   readonly saved_at: Date;
   readonly saved_by: string;
+  readonly own: boolean;
   readonly title: string;
   readonly kept_because: KeptBecause | null;
   readonly kept_name: string | null;
@@ -36,7 +37,8 @@ export class VersionsService {
   /** Newest first. @throws NotFoundError */
   async list(scope: Scope, id: string): Promise<VersionDto[]> {
     const rows = await this.database.manager.query<VersionRow[]>(
-      `SELECT own.revision, own.saved_at, own.saved_by, own.document ->> 'title' AS title, own.kept_because, own.kept_name,
+      `SELECT own.revision, own.saved_at, coalesce((SELECT name FROM accounts WHERE id::text = own.saved_by), own.saved_by) AS saved_by,
+         own.saved_by = $4 AS own, own.document ->> 'title' AS title, own.kept_because, own.kept_name,
          own.revision = head.revision AS newest,
          row_number() OVER (PARTITION BY (own.saved_at AT TIME ZONE $3)::date ORDER BY own.revision DESC) = 1
            AND (own.saved_at AT TIME ZONE $3)::date < (now() AT TIME ZONE $3)::date AS ends_day,
@@ -49,7 +51,7 @@ export class VersionsService {
            WHERE used.kitchen_id = $1 AND used.base_id = $2 AND used.base_revision = own.revision ORDER BY dish.title) AS dishes
        FROM recipes head JOIN recipe_revisions own ON own.kitchen_id = $1 AND own.recipe_id = head.id
        WHERE head.kitchen_id = $1 AND head.id = $2 ORDER BY own.revision DESC LIMIT ${MOST_LISTED}`,
-      [scope.kitchenId, id, TIME_ZONE],
+      [scope.kitchenId, id, TIME_ZONE, scope.person],
     );
     if (rows.length === 0) throw new NotFoundError('recipe', id);
     return rows.map(toVersion);
@@ -110,6 +112,7 @@ function toVersion(row: VersionRow): VersionDto {
     revision: row.revision,
     savedAt: row.saved_at.toISOString(),
     savedBy: row.saved_by,
+    own: row.own,
     title: row.title,
     because: because.length > 0 ? because : ['draft'],
     name: row.kept_name,

@@ -4,6 +4,7 @@ import { LatestRefreshDto, RefreshDto } from './refresh.dto.js';
 import { RefreshesService } from './refreshes.service.js';
 import type { Scope } from '../scope/scope.js';
 import { InScope } from '../scope/inScope.js';
+import { Needs } from '../scope/needs.js';
 
 @ApiTags('price-refreshes')
 @Controller('price-refreshes')
@@ -11,6 +12,7 @@ export class RefreshesController {
   constructor(private readonly refreshes: RefreshesService) {}
 
   @Post()
+  @Needs('edit')
   @ApiOperation({ operationId: 'refreshPrices', summary: 'Asks the shops what every pack costs today; under way already, that one' })
   @ApiCreatedResponse({ type: RefreshDto })
   start(@InScope() scope: Scope): Promise<RefreshDto> {
@@ -18,6 +20,7 @@ export class RefreshesController {
   }
 
   @Get('latest')
+  @Needs('read', 'costs')
   @ApiOperation({ operationId: 'latestRefresh', summary: 'The last asking, with every answer' })
   @ApiOkResponse({ type: LatestRefreshDto })
   async latest(@InScope() scope: Scope): Promise<LatestRefreshDto> {
@@ -25,6 +28,7 @@ export class RefreshesController {
   }
 
   @Get(':id')
+  @Needs('read', 'costs')
   @ApiOperation({ operationId: 'getRefresh', summary: 'An asking, with every answer' })
   @ApiOkResponse({ type: RefreshDto })
   get(@InScope() scope: Scope, @Param('id') id: string): Promise<RefreshDto> {
@@ -32,6 +36,7 @@ export class RefreshesController {
   }
 
   @Post(':id/retry')
+  @Needs('edit')
   @ApiOperation({ operationId: 'retryRefresh', summary: 'Asks again for what failed' })
   @ApiCreatedResponse({ type: RefreshDto })
   retry(@InScope() scope: Scope, @Param('id') id: string): Promise<RefreshDto> {
@@ -39,6 +44,7 @@ export class RefreshesController {
   }
 
   @Delete(':id')
+  @Needs('edit')
   @HttpCode(204)
   @ApiOperation({ operationId: 'cancelRefresh', summary: 'Asks no more; prices that came stay' })
   @ApiNoContentResponse()

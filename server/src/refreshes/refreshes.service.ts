@@ -47,10 +47,11 @@ export class RefreshesService implements OnApplicationBootstrap, OnModuleDestroy
   /** What was being asked when the server went away is asked on: each pack is asked for until it is answered, and once only. */
   async onApplicationBootstrap(): Promise<void> {
     await this.jobs.work<RefreshJob>(QUEUE, ({ scope, refreshId }) => this.#run(scope, refreshId));
-    for (const scope of await this.kitchens.scopes()) {
-      const begun = await this.database.manager.findBy(RefreshEntity, { kitchenId: scope.kitchenId, state: 'running' });
-      for (const { id } of begun) await this.#send(scope, id);
-    }
+    for (const scope of await this.kitchens.scopes())
+      await this.database.within(scope.kitchenId, async () => {
+        const begun = await this.database.manager.findBy(RefreshEntity, { kitchenId: scope.kitchenId, state: 'running' });
+        for (const { id } of begun) await this.#send(scope, id);
+      });
   }
 
   onModuleDestroy(): void {

@@ -4,6 +4,7 @@ import { InScope } from '../scope/inScope.js';
 import type { Scope } from '../scope/scope.js';
 import { NumberingDto, SeriesDto } from './series.dto.js';
 import { SeriesService } from './series.service.js';
+import { Needs } from '../scope/needs.js';
 
 @ApiTags('series')
 @Controller('series')
@@ -11,6 +12,7 @@ export class SeriesController {
   constructor(private readonly series: SeriesService) {}
 
   @Get()
+  @Needs('read')
   @ApiOperation({ operationId: 'listSeries', summary: 'Every series, with its dishes by their numbers' })
   @ApiOkResponse({ type: [SeriesDto] })
   list(@InScope() scope: Scope): Promise<SeriesDto[]> {
@@ -18,6 +20,7 @@ export class SeriesController {
   }
 
   @Put('numbers')
+  @Needs('publish')
   @ApiOperation({ operationId: 'numberSeries', summary: 'Gives dishes their numbers, all of them or none' })
   @ApiOkResponse({ type: [SeriesDto] })
   number(@InScope() scope: Scope, @Body() numbering: NumberingDto): Promise<SeriesDto[]> {

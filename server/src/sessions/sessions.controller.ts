@@ -20,6 +20,7 @@ import { Threads } from '../threads/threads.js';
 import { ListedSessionDto, NewSessionDto, OpenSessionDto, SavedSessionDto, SaveSessionDto } from './session.dto.js';
 import { PlanningService } from './planning.service.js';
 import { SessionsService } from './sessions.service.js';
+import { Needs } from '../scope/needs.js';
 
 @ApiTags('sessions')
 @Controller()
@@ -31,6 +32,7 @@ export class SessionsController {
   ) {}
 
   @Get('sessions')
+  @Needs('read')
   @ApiOperation({ operationId: 'listSessions', summary: 'Sessions by day, with the titles of what they cook' })
   @ApiOkResponse({ type: [ListedSessionDto] })
   list(@InScope() scope: Scope): Promise<ListedSessionDto[]> {
@@ -38,6 +40,7 @@ export class SessionsController {
   }
 
   @Get('sessions/:id')
+  @Needs('read')
   @ApiOperation({ operationId: 'openSession', summary: 'A session, with the recipes it cooks' })
   @ApiOkResponse({ type: OpenSessionDto })
   open(@InScope() scope: Scope, @Param('id') id: string): Promise<OpenSessionDto> {
@@ -45,6 +48,7 @@ export class SessionsController {
   }
 
   @Get('sessions/:id/plan')
+  @Needs('read')
   @ApiOperation({ operationId: 'planSession', summary: 'Its plan, looked for: a line of JSON for each better one, the last one finished' })
   @ApiQuery({ name: 'now', required: false, description: 'Minutes from its start, before which nothing new begins' })
   @ApiQuery({ name: 'seconds', required: false, description: 'How long a better one is looked for at most: 60; left out 5' })
@@ -75,6 +79,7 @@ export class SessionsController {
   }
 
   @Post('sessions')
+  @Needs('cook')
   @ApiOperation({ operationId: 'createSession', summary: 'Adds a session' })
   @ApiBody({ type: NewSessionDto })
   @ApiHeader(ONCE_HEADER)
@@ -84,6 +89,7 @@ export class SessionsController {
   }
 
   @Put('sessions/:id')
+  @Needs('cook')
   @ApiOperation({ operationId: 'saveSession', summary: 'Saves a session made on a revision' })
   @ApiBody({ type: SaveSessionDto })
   @ApiOkResponse({ type: SavedSessionDto })
@@ -92,6 +98,7 @@ export class SessionsController {
   }
 
   @Delete('sessions/:id')
+  @Needs('cook')
   @HttpCode(204)
   @ApiOperation({ operationId: 'archiveSession', summary: 'Puts a session away' })
   @ApiNoContentResponse()
@@ -100,6 +107,7 @@ export class SessionsController {
   }
 
   @Post('sessions/:id/restore')
+  @Needs('cook')
   @HttpCode(204)
   @ApiOperation({ operationId: 'restoreSession', summary: 'Takes a session out again' })
   @ApiNoContentResponse()

@@ -31,6 +31,7 @@ import {
 import { sessionIds } from './sessionIds.js';
 import { ShoppingService } from './shopping.service.js';
 import { StockService } from './stock.service.js';
+import { Needs } from '../scope/needs.js';
 
 /** What came into stock. */
 export class BasketPutAwayDto {
@@ -47,6 +48,7 @@ export class ShoppingController {
   ) {}
 
   @Get('shopping')
+  @Needs('read', 'costs')
   @ApiOperation({ operationId: 'shoppingFor', summary: 'What sessions need, less stock, and the packs it can be bought in' })
   @ApiQuery({ name: 'sessions', description: 'Ids, separated by commas' })
   @ApiOkResponse({ type: ShoppingDto })
@@ -55,6 +57,7 @@ export class ShoppingController {
   }
 
   @Post('shopping/ticks')
+  @Needs('edit')
   @HttpCode(200)
   @ApiOperation({ operationId: 'keepTicks', summary: 'What was put into the basket, or was not there' })
   @ApiBody({ type: ShoppingTicksDto })
@@ -65,6 +68,7 @@ export class ShoppingController {
   }
 
   @Post('shopping/put-away')
+  @Needs('edit')
   @HttpCode(200)
   @ApiOperation({ operationId: 'putBasketAway', summary: 'Puts what is in the basket into stock' })
   @ApiQuery({ name: 'sessions', description: 'Ids, separated by commas' })
@@ -74,6 +78,7 @@ export class ShoppingController {
   }
 
   @Get('shopping/uses-up')
+  @Needs('read', 'costs')
   @ApiOperation({ operationId: 'usesUpLeft', summary: 'Dishes that would use up what shopping for sessions leaves over' })
   @ApiQuery({ name: 'sessions', description: 'Ids, separated by commas' })
   @ApiOkResponse({ type: [UsesUpDto] })
@@ -82,6 +87,7 @@ export class ShoppingController {
   }
 
   @Get('stock')
+  @Needs('read')
   @ApiOperation({ operationId: 'listStock', summary: 'What is in the house, what is to be used first, first' })
   @ApiOkResponse({ type: StockDto })
   listStock(@InScope() scope: Scope): Promise<StockDto> {
@@ -89,6 +95,7 @@ export class ShoppingController {
   }
 
   @Post('stock')
+  @Needs('edit')
   @ApiOperation({ operationId: 'addStock', summary: 'Puts things into stock, all or none' })
   @ApiBody({ type: NewStockDto })
   @ApiHeader(ONCE_HEADER)
@@ -98,6 +105,7 @@ export class ShoppingController {
   }
 
   @Post('batches/:id/take-stock')
+  @Needs('cook')
   @HttpCode(200)
   @ApiOperation({ operationId: 'takeStock', summary: 'Takes what a batch used out of stock, once' })
   @ApiOkResponse({ type: StockTakenDto })
@@ -106,6 +114,7 @@ export class ShoppingController {
   }
 
   @Put('stock/:id')
+  @Needs('edit')
   @ApiOperation({ operationId: 'saveStock', summary: 'Saves something in stock, made on a revision' })
   @ApiBody({ type: SaveStockDto })
   @ApiOkResponse({ type: SavedStockDto })
@@ -115,6 +124,7 @@ export class ShoppingController {
   }
 
   @Delete('stock/:id')
+  @Needs('edit')
   @HttpCode(204)
   @ApiOperation({ operationId: 'removeStock', summary: 'Takes something out of stock' })
   @ApiNoContentResponse()

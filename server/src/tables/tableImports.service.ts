@@ -1,6 +1,7 @@
 import { Injectable, Logger, type OnModuleDestroy, type OnModuleInit } from '@nestjs/common';
 import { In } from 'typeorm';
 import { Database } from '../database/database.js';
+import { KitchensService } from '../kitchens/kitchens.service.js';
 import { FoodsService } from '../foods/foods.service.js';
 import { BusyError, RefusedFileError } from '../http/problems.js';
 import { TableUploadsService } from './tableUploads.service.js';
@@ -26,15 +27,19 @@ export class TableImportsService implements OnModuleInit, OnModuleDestroy {
     private readonly foods: FoodsService,
     private readonly tables: TableUploadsService,
     private readonly runs: TableRuns,
+    private readonly kitchens: KitchensService,
   ) {}
 
   /** What was being taken in when the server went away wrote nothing: its transaction was never ended. */
   async onModuleInit(): Promise<void> {
-    await this.database.manager.update(
-      TableImportEntity,
-      { state: 'running' },
-      { state: 'interrupted', message: 'The server went away while this was taken in. Nothing was written; start it again.' },
-    );
+    await this.kitchens.ofEach(async ({ kitchenId }) => {
+      await this.database.manager.update(
+        TableImportEntity,
+        { kitchenId, state: 'running' },
+        { state: 'interrupted', message: 'The server went away while this was taken in. Nothing was written; start it again.' },
+      );
+      return [];
+    });
     await this.tables.tidyUp();
   }
 

@@ -7,6 +7,7 @@ import { In, Not } from 'typeorm';
 import { Database } from '../database/database.js';
 import { isUuid } from '../http/isUuid.js';
 import { NotFoundError } from '../http/problems.js';
+import { KitchensService } from '../kitchens/kitchens.service.js';
 import type { Encoding, NamedReadingDto, TableImportDto, TableReadingDto } from './table.dto.js';
 import { forgetLostTables, receiveTable, removeTable, tablePath } from './tableFile.js';
 import { TableImportEntity } from './tableImport.entity.js';
@@ -20,6 +21,7 @@ export class TableUploadsService {
   constructor(
     private readonly database: Database,
     private readonly runs: TableRuns,
+    private readonly kitchens: KitchensService,
   ) {}
 
   /**
@@ -50,11 +52,14 @@ export class TableUploadsService {
 
   /** After a start: files that belong to nothing are taken away, and tables whose file is gone are not offered any more. */
   async tidyUp(): Promise<void> {
-    const { manager } = this.database;
-    const brought = await manager.find(TableImportEntity, { select: { id: true }, where: { state: Not('done') } });
+    const ofKitchen = { select: { id: true }, where: { state: Not('done' as const) } } as const;
+    const brought = await this.kitchens.ofEach(async ({ kitchenId }) => {
+      const rows = await this.database.manager.find(TableImportEntity, { ...ofKitchen, where: { ...ofKitchen.where, kitchenId } });
+      const lost = rows.filter(({ id }) => !existsSync(tablePath(id))).map(({ id }) => id);
+      if (lost.length > 0) await this.database.manager.delete(TableImportEntity, { kitchenId, id: In(lost) });
+      return rows;
+    });
     await forgetLostTables(new Set(brought.map(({ id }) => id)));
-    const lost = brought.filter(({ id }) => !existsSync(tablePath(id))).map(({ id }) => id);
-    if (lost.length > 0) await manager.delete(TableImportEntity, { id: In(lost) });
   }
 
   /** Tables brought, newest first: every one whose file is still here, and the last ones taken in. */

@@ -19,6 +19,8 @@ import { TableImportsService } from './tableImports.service.js';
 import { TablePreviewsService } from './tablePreviews.service.js';
 import type { Scope } from '../scope/scope.js';
 import { InScope } from '../scope/inScope.js';
+import { Needs } from '../scope/needs.js';
+import { ChangesNothing } from '../audit/deed.interceptor.js';
 
 @ApiTags('food-tables')
 @Controller('food-tables')
@@ -30,6 +32,7 @@ export class TablesController {
   ) {}
 
   @Get()
+  @Needs('read')
   @ApiOperation({ operationId: 'listTables', summary: 'Food tables brought, newest first' })
   @ApiOkResponse({ type: [TableImportDto] })
   list(@InScope() scope: Scope): Promise<TableImportDto[]> {
@@ -37,6 +40,7 @@ export class TablesController {
   }
 
   @Post()
+  @Needs('edit')
   @ApiOperation({ operationId: 'bringTable', summary: 'Brings a food table: CSV or TSV of any delimiter and encoding, as the body' })
   @ApiConsumes('text/csv')
   @ApiBody({ schema: { type: 'string', format: 'binary' } })
@@ -49,6 +53,7 @@ export class TablesController {
   }
 
   @Get('mappings')
+  @Needs('read')
   @ApiOperation({ operationId: 'listMappings', summary: 'Mappings kept, by name' })
   @ApiOkResponse({ type: [NamedReadingDto] })
   kept(@InScope() scope: Scope): Promise<NamedReadingDto[]> {
@@ -56,6 +61,7 @@ export class TablesController {
   }
 
   @Delete('mappings/:name')
+  @Needs('edit')
   @HttpCode(204)
   @ApiOperation({ operationId: 'forgetMapping', summary: 'Forgets a mapping' })
   @ApiNoContentResponse()
@@ -64,6 +70,7 @@ export class TablesController {
   }
 
   @Get(':id')
+  @Needs('read')
   @ApiOperation({ operationId: 'getTable', summary: 'Where a table stands' })
   @ApiOkResponse({ type: TableImportDto })
   get(@InScope() scope: Scope, @Param('id') id: string): Promise<TableImportDto> {
@@ -71,6 +78,7 @@ export class TablesController {
   }
 
   @Get(':id/look')
+  @Needs('read')
   @ApiOperation({ operationId: 'lookAtTable', summary: 'A table’s columns, and how it is most likely meant' })
   @ApiQuery({ name: 'encoding', required: false, enum: ENCODINGS })
   @ApiQuery({ name: 'delimiter', required: false })
@@ -111,6 +119,8 @@ export class TablesController {
   }
 
   @Post(':id/preview')
+  @ChangesNothing()
+  @Needs('edit')
   @HttpCode(200)
   @ApiOperation({ operationId: 'previewTable', summary: 'What taking it in would do; nothing is written' })
   @ApiOkResponse({ type: TablePreviewDto })
@@ -119,6 +129,7 @@ export class TablesController {
   }
 
   @Post(':id/start')
+  @Needs('edit')
   @HttpCode(202)
   @ApiOperation({ operationId: 'takeTable', summary: 'Takes it in, all in one transaction, beside other work' })
   @ApiAcceptedResponse({ type: TableImportDto })
@@ -127,6 +138,7 @@ export class TablesController {
   }
 
   @Delete(':id')
+  @Needs('edit')
   @HttpCode(204)
   @ApiOperation({ operationId: 'cancelTable', summary: 'Stops taking it in, or forgets the file; nothing stays written' })
   @ApiNoContentResponse()

@@ -1,5 +1,6 @@
 import { Module } from '@nestjs/common';
 import { FoodsModule } from '../foods/foods.module.js';
+import { KitchensModule } from '../kitchens/kitchens.module.js';
 import { TableUploadsService } from './tableUploads.service.js';
 import { TablesController } from './tables.controller.js';
 import { TableRuns } from './tableRun.js';
@@ -7,7 +8,7 @@ import { TableImportsService } from './tableImports.service.js';
 import { TablePreviewsService } from './tablePreviews.service.js';
 
 @Module({
-  imports: [FoodsModule],
+  imports: [FoodsModule, KitchensModule],
   controllers: [TablesController],
   providers: [TableRuns, TableUploadsService, TablePreviewsService, TableImportsService],
 })

@@ -4,7 +4,8 @@ import { readSent } from '../http/readBody.js';
 import { NewDto, SaveDto } from '../http/saved.dto.js';
 import type { MergeDto } from '../merges/merge.dto.js';
 import { SeenPricesDto } from '../receipts/receipt.dto.js';
-import type { Scope } from '../scope/scope.js';
+import { within } from '../database/wall.js';
+import { houseScope, type Scope } from '../scope/scope.js';
 import type { BeginningDto } from '../imports/beginning.dto.js';
 import { BatchEditsDto } from '../batches/batch.dto.js';
 import type { LabelOrder } from '../labels/labels.service.js';
@@ -75,6 +76,12 @@ export const THREAD_JOBS = {
   readingFeed: (house: House, scope: Scope, place: ReadersPlace, kind: 'atom' | 'json') => house.reading.feed(scope, place, kind),
   readingMap: (house: House, scope: Scope, place: ReadersPlace) => house.reading.sitemap(scope, place),
   exportKitchen: (house: House, scope: Scope, photos: boolean) => house.exports.kitchenFile(scope, photos),
+  /** Puts what one kitchen holds into another, which is empty. */
+  copyKitchen: async (house: House, scope: Scope, to: string, name: string) => {
+    const text = await house.exports.kitchenFile(scope, true);
+    await within(to, () => house.imports.kitchenFile(houseScope(to), new TextEncoder().encode(text), name));
+    return '';
+  },
   exportRecipe: (house: House, scope: Scope, id: string) => house.exports.recipeFile(scope, id),
   exportFoods: (house: House, scope: Scope) => house.exports.foodsSheet(scope),
   exportPrices: (house: House, scope: Scope) => house.exports.pricesSheet(scope),

@@ -2,6 +2,8 @@ import 'reflect-metadata';
 import { move, transferableSymbol, valueSymbol } from 'piscina';
 import { constants, setPriority } from 'node:os';
 import { workerData } from 'node:worker_threads';
+import type { Deed, PendingDeed } from '../audit/deed.js';
+import { within } from '../database/wall.js';
 import { parsed } from '../http/jsonBody.js';
 import { problemOf } from '../http/problemOf.js';
 import type { ProblemDetails } from '../http/problems.js';
@@ -12,16 +14,16 @@ import { makeHouse } from './makeHouse.js';
 
 /** What a thread is asked: a job with what it is given; of a body job, its body as it was sent. */
 export type Asked =
-  | { readonly job: ThreadJob; readonly given: Given }
-  | { readonly job: BodyJob; readonly body: Uint8Array; readonly given: Given };
+  | { readonly job: ThreadJob; readonly given: Given; readonly deed?: Deed }
+  | { readonly job: BodyJob; readonly body: Uint8Array; readonly given: Given; readonly deed?: Deed };
 /** The scope in which a job is done, and whatever else it is given. */
 type Given = readonly [scope: Scope, ...rest: readonly unknown[]];
 
-/** What a thread answers: text, JSON as text (so that nobody takes it apart and puts it together again), bytes, or a problem. */
+/** What a thread answers: text, JSON as text (so that nobody takes it apart and puts it together again), bytes, or a problem; and whether it noted what it changed. */
 export type Answered =
-  | { readonly kind: 'text'; readonly text: string }
-  | { readonly kind: 'json'; readonly text: string }
-  | { readonly kind: 'bytes'; readonly bytes: Uint8Array }
+  | { readonly kind: 'text'; readonly text: string; readonly noted?: boolean }
+  | { readonly kind: 'json'; readonly text: string; readonly noted?: boolean }
+  | { readonly kind: 'bytes'; readonly bytes: Uint8Array; readonly noted?: boolean }
   | { readonly kind: 'problem'; readonly problem: ProblemDetails; readonly error: string };
 
 /** Bytes that are handed over instead of copied; the thread has them no longer. */
@@ -49,11 +51,14 @@ export default async function work(asked: Asked | typeof READY): Promise<Answere
       await services();
       return { kind: 'text', text: '' };
     }
-    const made = await doJob(await services(), asked);
+    const here = await services();
+    const pending: PendingDeed | undefined = asked.deed && { deed: asked.deed, noted: false };
+    const made = await within(asked.given[0].kitchenId, () => Promise.resolve(doJob(here, asked)), pending);
     if (made instanceof Uint8Array) {
       return handedOver(new Uint8Array(made));
     }
-    return typeof made === 'string' ? { kind: 'text', text: made } : { kind: 'json', text: JSON.stringify(made) };
+    const noted = pending?.noted ?? false;
+    return typeof made === 'string' ? { kind: 'text', text: made, noted } : { kind: 'json', text: JSON.stringify(made), noted };
   } catch (error) {
     return { kind: 'problem', problem: problemOf(error), error: error instanceof Error ? (error.stack ?? error.message) : String(error) };
   }

@@ -1,13 +1,15 @@
 import { fileURLToPath } from 'node:url';
 import { Injectable, Logger, type OnModuleDestroy } from '@nestjs/common';
 import { Piscina } from 'piscina';
+import { applicationRole } from '../database/applicationRole.js';
 import { Database } from '../database/database.js';
+import { wall, within } from '../database/wall.js';
 import { Turns, type TurnBounds } from '../database/turns.js';
 import { UnreadBody, type SentBody } from '../http/unreadBody.js';
 import { BusyError, ToldError, TooMuchWorkError } from '../http/problems.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
 import { RecipeListsService } from '../recipes/recipeLists.service.js';
-import type { Scope } from '../scope/scope.js';
+import { houseScope, type Scope } from '../scope/scope.js';
 import { House } from './house.js';
 import { BINDING, BODY_JOBS, DRAWING, WRITING, type BodyJob, type GivenBeside, type GivenTo, type MadeBy, type ThreadJob } from './jobs.js';
 import { JsonText } from './jsonText.js';
@@ -88,7 +90,9 @@ export class Threads implements OnModuleDestroy {
     // What changes while it is under way is computed the next time round, by one of those who wait; somebody who writes without end keeps nobody waiting.
     for (let round = 0; round < MOST_ROUNDS && !(await this.lists.areSettled(scope)); round++) {
       const running =
-        this.#underWay.get(scope.kitchenId) ?? this.text('settleRecipes', scope).finally(() => this.#underWay.delete(scope.kitchenId));
+        this.#underWay.get(scope.kitchenId) ??
+        // Whoever asks: what is kept is computed of everything, and what they may not see is left out where it is read.
+        this.text('settleRecipes', houseScope(scope.kitchenId)).finally(() => this.#underWay.delete(scope.kitchenId));
       this.#underWay.set(scope.kitchenId, running);
       await running;
     }
@@ -97,11 +101,12 @@ export class Threads implements OnModuleDestroy {
   /** Has the threads ready before anyone asks, and what lists show computed; and again now and then, when nobody has asked for long. */
   async warm(): Promise<void> {
     const settle = async () => {
-      for (const scope of await this.kitchens.scopes()) await this.settled(scope);
+      for (const scope of await this.kitchens.scopes()) await within(scope.kitchenId, () => this.settled(scope));
     };
     this.#settling = setInterval(() => void settle().catch(() => undefined), SETTLED_EVERY).unref();
     // Even where nothing is to be computed: the first who asks is to find a thread.
-    await this.text('settleRecipes', this.kitchens.ofOwner()).catch(() => undefined);
+    const [first] = await this.kitchens.scopes();
+    if (first) await this.text('settleRecipes', first).catch(() => undefined);
   }
 
   async onModuleDestroy(): Promise<void> {
@@ -111,10 +116,15 @@ export class Threads implements OnModuleDestroy {
 
   async #run(job: ThreadJob | BodyJob, asked: Asked): Promise<Exclude<Answered, { kind: 'problem' }>> {
     const bounds = BINDING.has(job) ? BOUND : DRAWING.has(job) ? DRAWN : COMPUTING;
-    const run = () => this.#answer(asked, bounds);
+    const here = wall.getStore()?.deed;
+    const deed = here && !here.noted && WRITING.has(job) ? here : undefined;
+    const run = () => this.#answer(deed ? { ...asked, deed: deed.deed } : asked, bounds);
     const [{ kitchenId }] = asked.given;
     const answered = await (WRITING.has(job) ? this.database.turn(kitchenId, run) : run());
-    if (answered.kind !== 'problem') return answered;
+    if (answered.kind !== 'problem') {
+      if (deed && answered.noted) deed.noted = true;
+      return answered;
+    }
     if (answered.problem.status >= 500) this.#log.error(answered.error);
     throw new ToldError(answered.problem);
   }
@@ -149,7 +159,7 @@ export class Threads implements OnModuleDestroy {
       maxThreads: bounds.places,
       idleTimeout: IDLE,
       resourceLimits: { maxOldGenerationSizeMb: bounds.memory },
-      workerData: { url: process.env.DATABASE_URL },
+      workerData: { url: applicationRole(process.env.DATABASE_URL ?? '').url },
     });
     const pool = { threads, turns: new Turns(bounds) };
     this.#pools.set(bounds, pool);

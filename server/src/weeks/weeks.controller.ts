@@ -9,6 +9,7 @@ import type { Scope } from '../scope/scope.js';
 import { Threads } from '../threads/threads.js';
 import { PeopleService } from './people.service.js';
 import { NewPersonDto, NewWeekDto, OpenWeekDto, SavedPersonDto, SavedWeekDto, SavePersonDto, SaveWeekDto } from './week.dto.js';
+import { Needs } from '../scope/needs.js';
 
 /** What went back onto the shelves. */
 export class BoxesBackDto {
@@ -24,6 +25,7 @@ export class WeeksController {
   ) {}
 
   @Get('weeks')
+  @Needs('read')
   @ApiOperation({ operationId: 'openWeek', summary: 'A week with who eats, the boxes there are, and what other weeks take of them' })
   @ApiQuery({ name: 'from', description: 'Its first day, ISO: a Monday' })
   @ApiOkResponse({ type: OpenWeekDto })
@@ -32,6 +34,7 @@ export class WeeksController {
   }
 
   @Post('weeks')
+  @Needs('edit')
   @ApiOperation({ operationId: 'createWeek', summary: 'Gives the first boxes of a week' })
   @ApiBody({ type: NewWeekDto })
   @ApiHeader(ONCE_HEADER)
@@ -41,6 +44,7 @@ export class WeeksController {
   }
 
   @Put('weeks/:id')
+  @Needs('edit')
   @ApiOperation({ operationId: 'saveWeek', summary: 'Saves a week made on a revision' })
   @ApiBody({ type: SaveWeekDto })
   @ApiOkResponse({ type: SavedWeekDto })
@@ -49,6 +53,7 @@ export class WeeksController {
   }
 
   @Post('people')
+  @Needs('edit')
   @ApiOperation({ operationId: 'createPerson', summary: 'Adds somebody who eats from the boxes' })
   @ApiBody({ type: NewPersonDto })
   @ApiHeader(ONCE_HEADER)
@@ -58,6 +63,7 @@ export class WeeksController {
   }
 
   @Put('people/:id')
+  @Needs('edit')
   @ApiOperation({ operationId: 'savePerson', summary: 'Saves somebody, made on a revision' })
   @ApiBody({ type: SavePersonDto })
   @ApiOkResponse({ type: SavedPersonDto })
@@ -67,6 +73,7 @@ export class WeeksController {
   }
 
   @Delete('people/:id')
+  @Needs('edit')
   @HttpCode(200)
   @ApiOperation({
     operationId: 'removePerson',

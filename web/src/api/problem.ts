@@ -32,6 +32,14 @@ function parsed(text: string): unknown {
   }
 }
 
+/** What kind of problem an error tells of: what stands behind "urn:portiona:"; empty: it tells of none. */
+export function problemType(error: unknown): string {
+  const data = typeof error === 'object' && error !== null && 'data' in error ? error.data : undefined;
+  const found = typeof data === 'string' ? parsed(data) : data;
+  const type = typeof found === 'object' && found !== null && 'type' in found ? found.type : undefined;
+  return typeof type === 'string' ? type.replace(/^urn:portiona:/, '') : '';
+}
+
 /** Whether it may be over in a while by itself: the server is away, broken, busy, or its disk is full. Nothing of one's own is at fault. */
 export function isPassing({ status }: Problem): boolean {
   return status === 0 || status >= 500;

@@ -1,35 +1,65 @@
 import { fetchBaseQuery, type BaseQueryFn, type FetchArgs, type FetchBaseQueryError } from '@reduxjs/toolkit/query';
 import { nanoid } from '@reduxjs/toolkit';
+import { kitchenAddress } from './kitchenAtHand';
+import { pageHeaders, signedInAs } from './pageToken';
+import { problemType } from './problem';
+import { noteSignedOut } from './signedOut';
+import { TAB, TAB_HEADER } from './tab';
 
 /** Milliseconds before each further try of something that may be sent again. */
 const PAUSES = [500, 1500, 4000];
 
 /** Whatever makes something new: sent twice it is still made once, because the server knows it by its key. */
-const CREATES = /^\/api\/(?:recipes|foods|packs|batches|receipts\/prices|imports\/[a-z-]+|recipes\/[^/]+\/published-cards)$/;
+const CREATES = /^\/(?:recipes|foods|packs|batches|receipts\/prices|imports\/[a-z-]+|recipes\/[^/]+\/published-cards)$/;
+/** What lets somebody in answers that nobody is signed in where it does not. */
+const LETS_IN = /^\/api\/(?:entries|sign-ins|invitations|password-resets)/;
 
 const ask = fetchBaseQuery({ baseUrl: '/' });
 
 /**
- * Asks the server. What changes something says what it sends, which no other page could; what makes something new carries a key,
- * and is sent again with it when the server is not reached or has too much to do.
+ * Asks the server, in the kitchen at hand. What changes something says what it sends, and that this page sends it, which no other could;
+ * what makes something new carries a key, and is sent again with it when the server is not reached or has too much to do.
  */
 export const steadyQuery: BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryError> = async (args, api, extra) => {
-  const asked = typeof args === 'string' ? { url: args } : args;
+  const said = typeof args === 'string' ? { url: args } : args;
+  const asked = { ...said, url: said.url.startsWith('/api/') ? said.url : kitchenAddress(said.url) };
   const { method = 'GET' } = asked;
-  if (method === 'GET') return ask(asked, api, extra);
+  if (method === 'GET') return noted(asked.url, await ask(asked, api, extra));
   const headers = new Headers(Object.entries(asked.headers ?? {}).filter((pair): pair is [string, string] => typeof pair[1] === 'string'));
   if (asked.body instanceof Blob) headers.set('content-type', 'text/csv');
   else headers.set('content-type', 'application/json');
-  const creates = method === 'POST' && CREATES.test(asked.url);
+  headers.set(TAB_HEADER, TAB);
+  const creates = method === 'POST' && CREATES.test(said.url);
   if (creates) headers.set('Idempotency-Key', nanoid());
+  const send = async () => {
+    for (const [name, text] of Object.entries(await pageHeaders())) headers.set(name, text);
+    return ask({ ...asked, headers }, api, extra);
+  };
   for (const pause of creates ? PAUSES : []) {
-    const answer = await ask({ ...asked, headers }, api, extra);
-    if (!answer.error || !isPassing(answer.error)) return answer;
+    const answer = await send();
+    if (!answer.error || !isPassing(answer.error)) return noted(asked.url, await againIfOlder(answer, send));
     await new Promise((resolve) => setTimeout(resolve, pause));
     if (api.signal.aborted) return answer;
   }
-  return ask({ ...asked, headers }, api, extra);
+  return noted(asked.url, await againIfOlder(await send(), send));
 };
+
+type Answer = Awaited<ReturnType<typeof ask>>;
+
+/** Signed in anew in another tab, the page says what held before: it asks who it is, and says it again. */
+async function againIfOlder(answer: Answer, send: () => Promise<Answer>): Promise<Answer> {
+  if (answer.error?.status !== 403 || problemType(answer.error) !== 'other-page') return answer;
+  signedInAs(undefined);
+  return send();
+}
+
+function noted(url: string, answer: Answer): Answer {
+  if (answer.error?.status === 401 && !LETS_IN.test(url)) {
+    signedInAs(undefined);
+    noteSignedOut();
+  }
+  return answer;
+}
 
 /** A trouble that may be over in a moment: the server was not reached, broke, or has too much to do. */
 function isPassing({ status }: FetchBaseQueryError): boolean {

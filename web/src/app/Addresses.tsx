@@ -27,9 +27,13 @@ const { View: WeekPage } = later(async () => ({ default: (await import('./planPa
 const { View: ShoppingPage } = later(async () => ({ default: (await import('./planPages')).ShoppingPage }));
 const { View: StockPage } = later(async () => ({ default: (await import('./planPages')).StockPage }));
 const { View: FindingsPage } = later(async () => ({ default: (await import('./pantryPages')).FindingsPage }));
+const { View: MembersPage } = later(async () => ({ default: (await import('./membersPages')).MembersPage }));
+const { View: TokensPage } = later(async () => ({ default: (await import('./membersPages')).TokensPage }));
+const { View: LogPage } = later(async () => ({ default: (await import('./membersPages')).LogPage }));
+const { View: WholePage } = later(async () => ({ default: (await import('./membersPages')).WholePage }));
 const { View: PutAwayPage } = later(async () => ({ default: (await import('./pantryPages')).PutAwayPage }));
 
-/** Every address of the application. */
+/** Every address of a kitchen. */
 export function Addresses() {
   return (
     <Routes>
@@ -63,6 +67,11 @@ export function Addresses() {
         <Route path="cards/series/:name" element={<SeriesPage />} />
         <Route path="findings" element={<FindingsPage />} />
         <Route path="put-away" element={<PutAwayPage />} />
+        <Route path="kitchen" element={<Navigate to="/kitchen/members" replace />} />
+        <Route path="kitchen/members" element={<MembersPage />} />
+        <Route path="kitchen/tokens" element={<TokensPage />} />
+        <Route path="kitchen/log" element={<LogPage />} />
+        <Route path="kitchen/whole" element={<WholePage />} />
         <Route path="*" element={<NotHere />} />
       </Route>
       <Route path="cook/:batchId" element={<CookPage />} />

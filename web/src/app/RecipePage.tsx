@@ -13,6 +13,10 @@ import { useKitchen, type LoadedKitchen } from '../features/kitchen/useKitchen';
 import { saveNow } from '../features/recipes/autosave';
 import { localDraft } from '../features/recipes/localDraft';
 import { openedRecipe } from '../features/recipes/openedRecipe';
+import { AlsoHere } from '../features/live/AlsoHere';
+import { useLiveRecipe } from '../features/live/useLiveRecipe';
+import { onChangeNotTaken } from '../features/recipes/onlyLooking';
+import { useMay } from '../features/account/useMe';
 import { noteVisit } from '../features/recent/recentPlaces';
 import { recipeActions } from '../features/recipes/recipeSlice';
 import { stepsBefore } from '../features/recipes/undoSteps';
@@ -29,6 +33,7 @@ import { TOOLS } from './toolPanels';
 import './recipePage.css';
 import { later } from '../ui/later';
 import { Arriving } from '../ui/Arriving';
+import { useToast } from '../ui/Toasts';
 
 /** Says where a figure comes from: it comes when one is asked. */
 const { View: WorkingPanel } = later(async () => ({ default: (await import('./beside')).WorkingPanel }));
@@ -37,7 +42,9 @@ const { View: WorkingPanel } = later(async () => ({ default: (await import('./be
 export function RecipePage() {
   const { recipeId = '' } = useParams();
   const trouble = useOpenRecipe(recipeId);
-  const { present, id, subRecipes, learned } = useRecipeState();
+  const state = useRecipeState();
+  const { present, id, subRecipes, learned } = state;
+  useLiveRecipe(recipeId, state);
   const here = useKitchen(subRecipes, learned);
   // The card prints what people can measure, and its figures are of just that: so are the docket and the working beside it.
   const onCard = useMatch('/recipes/:id/card') !== null;
@@ -76,6 +83,7 @@ export function RecipePage() {
     <main>
       <Head recipe={present} check={check} />
       <SaveNotice />
+      <OnlyLooking />
       <UpstreamNotice id={recipeId} serving={present.servingName ?? 'serving'} kitchen={here.kitchen} />
       <div className="desk">
         <section className="bench" aria-label="Station">
@@ -116,6 +124,15 @@ export function RecipePage() {
       </div>
     </main>
   );
+}
+
+/** Said to whoever may look at a dish and not change it; pressed upon when they try. */
+function OnlyLooking() {
+  const edits = useMay('edit');
+  const say = useToast();
+  useEffect(() => onChangeNotTaken(() => say('Nothing was changed: you may look at this dish. Editors and owners change it.')), [say]);
+  if (edits) return null;
+  return <p className="notice">You may look at this dish and cook it; editors and owners of the kitchen change it.</p>;
 }
 
 interface PanelProps {
@@ -175,6 +192,7 @@ function Head({ recipe, check }: { readonly recipe: Recipe; readonly check: Chec
         <div className="series">
           {[series, number === undefined ? undefined : `no. ${number}`].filter(Boolean).join(', ')}
           <FoundMark findings={check.byPlace.get('title') ?? []} of="the title" />
+          <AlsoHere recipeId={id} />
         </div>
         <h1>
           <textarea

@@ -2,7 +2,10 @@ import { useEffect, useState } from 'react';
 import { Navigate, NavLink, Outlet, useLocation } from 'react-router';
 import { Keyboard, Moon, Search, Settings, Sun } from 'lucide-react';
 import { useGetKitchenQuery } from '../api/api.gen';
+import { AccountMenu } from '../features/account/AccountMenu';
+import { SignedOut } from '../features/account/SignedOut';
 import { CardsMark } from '../features/cards/CardsMark';
+import { useLiveLists } from '../features/live/useLiveLists';
 import { useTheme } from '../ui/useTheme';
 import { CommandPalette } from './CommandPalette';
 import { NotHere } from './NotHere';
@@ -19,6 +22,7 @@ const { View: KeysHelp } = later(async () => ({ default: (await import('./KeysHe
 export function Shell() {
   const { theme, toggle } = useTheme();
   const { pathname } = useLocation();
+  useLiveLists();
   const kitchen = useGetKitchenQuery().data;
   // A kitchen that nobody has begun is begun first; a kitchen file or a table may be brought instead.
   const unbegun = kitchen?.begun === false && ['/recipes', '/pantry'].includes(pathname);
@@ -77,6 +81,7 @@ export function Shell() {
         <Button kind="icon" className="keys" onClick={() => setKeys(true)} aria-label="Keys" hint="Keys (?)">
           <Keyboard size={16} />
         </Button>
+        <AccountMenu />
       </header>
       <div id="content">
         {/* A page that broke leaves the way about standing, and the next page is tried anew. */}
@@ -86,6 +91,7 @@ export function Shell() {
       </div>
       <Arriving>{settings && <KitchenSettings open onClose={() => setSettings(false)} />}</Arriving>
       <CommandPalette open={finding} onClose={() => setFinding(false)} onSettings={() => setSettings(true)} onKeys={() => setKeys(true)} />
+      <SignedOut />
       <Arriving>{keys && <KeysHelp open onClose={() => setKeys(false)} />}</Arriving>
     </>
   );

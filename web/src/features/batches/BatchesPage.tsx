@@ -9,6 +9,7 @@ import { batchDay, batchNote, isUnusual } from './batchWords';
 import { PhotoSmall } from '../photos/PhotoSmall';
 import { Rating } from './Rating';
 import './batches.css';
+import { kitchenAddress } from '../../api/kitchenAtHand';
 
 /** Everything that was cooked, the newest first, month by month. */
 export function BatchesPage() {
@@ -23,7 +24,7 @@ export function BatchesPage() {
         <span className="muted">{rows.length > 0 && `${rows.length} cooked, ${rows.reduce((sum, row) => sum + row.boxes, 0)} boxes`}</span>
         {rows.length > 0 && (
           <Button asChild kind="quiet" className="ml-auto">
-            <a href="/api/exports/batches.csv" download>
+            <a href={kitchenAddress('/exports/batches.csv')} download>
               As CSV
             </a>
           </Button>

@@ -17,6 +17,7 @@ import { useCook } from '../cook/useCook';
 import { NoBatch } from './NoBatch';
 import { useBatchKitchen } from './useBatches';
 import './batches.css';
+import { kitchenAddress } from '../../api/kitchenAtHand';
 
 /** What shows where a figure comes from: it stands over the features, and is handed to the page. */
 export interface WorkingShown extends BatchTrace {
@@ -99,7 +100,7 @@ export function DishBatchesPage({ showWorking }: { readonly showWorking: (of: Wo
             </Button>
             {rows.length > 0 && (
               <Button asChild kind="quiet">
-                <a href={`/api/exports/batches.csv?recipe=${encodeURIComponent(dish.id)}`} download>
+                <a href={kitchenAddress(`/exports/batches.csv?recipe=${encodeURIComponent(dish.id)}`)} download>
                   As CSV
                 </a>
               </Button>

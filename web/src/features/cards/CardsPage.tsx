@@ -13,6 +13,7 @@ import { DriftWatch } from './DriftWatch';
 import { ReadersAddress } from './ReadersAddress';
 import { Tolerances } from './Tolerances';
 import './cards.css';
+import { kitchenAddress } from '../../api/kitchenAtHand';
 
 /** Drifted cards that are opened at first, at most. */
 const MOST_OPEN = 2;
@@ -157,7 +158,12 @@ function CardRow({ card, shown }: { readonly card: PublishedCardDto; readonly sh
             ▲ {drift.length === 1 ? 'one thing differs' : `${drift.length} things differ`} {open ? '▴' : '▾'}
           </Button>
         )}
-        <a className="card-said underline" href={`/api/recipes/${recipe}/card.html?issue=${issue}`} target="_blank" rel="noreferrer">
+        <a
+          className="card-said underline"
+          href={kitchenAddress(`/recipes/${recipe}/card.html?issue=${issue}`)}
+          target="_blank"
+          rel="noreferrer"
+        >
           as published
         </a>
       </span>

@@ -1,6 +1,7 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { BatchEdit } from '@portiona/core';
 import type { OpenBatchDto } from '../../api/api.gen';
+import { keptName } from '../../api/kitchenAtHand';
 
 /** Something measured that has not reached the kitchen yet. */
 export interface WaitingEdit {
@@ -20,7 +21,7 @@ interface Store extends DBSchema {
 let opened: Promise<IDBPDatabase<Store>> | undefined;
 
 function store(): Promise<IDBPDatabase<Store>> {
-  opened ??= openDB<Store>('portiona-cook', 1, {
+  opened ??= openDB<Store>(keptName('cook'), 1, {
     upgrade: (made) => {
       made.createObjectStore('edits', { autoIncrement: true }).createIndex('batch', 'batch');
       made.createObjectStore('batches');
@@ -53,6 +54,22 @@ export async function forgetEdits(batch: string, ids: ReadonlySet<string>): Prom
 export async function keepBatch(batch: OpenBatchDto): Promise<void> {
   await (await store()).put('batches', batch, batch.id);
 }
+
+/**
+ * Weights that were kept here before the browser told kitchens apart, when there was one: they become the kitchen's at hand, and are sent
+ * there as if they had been measured now.
+ */
+export async function adoptEdits(): Promise<void> {
+  const there = (await indexedDB.databases()).some(({ name }) => name === BEFORE);
+  if (!there) return;
+  const before = await openDB<Store>(BEFORE, 1);
+  const edits = await before.getAll('edits').catch(() => []);
+  before.close();
+  for (const edit of edits) await keepEdit(edit);
+  indexedDB.deleteDatabase(BEFORE);
+}
+
+const BEFORE = 'portiona-cook';
 
 export async function keptBatch(id: string): Promise<OpenBatchDto | undefined> {
   return (await store()).get('batches', id);

@@ -1,3 +1,4 @@
+import { kitchenAddress } from '../../api/kitchenAtHand';
 /**
  * Has a service worker keep this page, what it is made of, and the foods it counts with, so that the stove goes on without the server.
  *
@@ -14,7 +15,7 @@ export async function keepForOffline(): Promise<boolean> {
       .map(({ name }) => new URL(name))
       .filter(({ origin, pathname }) => origin === location.origin && pathname.startsWith('/assets/'))
       .map(({ pathname }) => pathname);
-    const keep = [location.pathname, '/api/kitchen', '/api/foods', '/api/packs', ...new Set(loaded)];
+    const keep = [location.pathname, kitchenAddress('/'), kitchenAddress('/foods'), kitchenAddress('/packs'), ...new Set(loaded)];
     return await new Promise((resolve) => {
       const { port1, port2 } = new MessageChannel();
       port1.onmessage = () => resolve(true);

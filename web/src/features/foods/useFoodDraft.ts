@@ -11,7 +11,7 @@ import { Saver } from '../saving/saver';
 const QUIET_MS = 600;
 
 /** Foods that were written on and have not reached the server; one that is not in the pantry yet goes by no id. */
-export const foodDrafts = new LocalDrafts<Food>('portiona-food:');
+export const foodDrafts = new LocalDrafts<Food>('food');
 const saver = new Saver<Food, SavedFoodDto>(foodDrafts);
 const UNBORN = '';
 

@@ -13,6 +13,8 @@ import { drawLabel } from './drawLabel';
 import { PrinterPanel } from './PrinterPanel';
 import { SheetEditor } from './SheetEditor';
 import './labels.css';
+import { kitchenAddress } from '../../api/kitchenAtHand';
+import { pageHeaders } from '../../api/pageToken';
 
 interface PrintLabelsProps {
   readonly open: boolean;
@@ -47,11 +49,13 @@ export function PrintLabels({ open, onClose, title, batchId, labels, chosen, own
   const printed = only ? labels.slice(chosen - 1, chosen) : labels;
   const fits = sheet ? printed.map((label) => labelFit(label, sheet.cell)) : [];
   const address = (more: Readonly<Record<string, string>>) =>
-    `/api/batches/${encodeURIComponent(batchId)}/labels.pdf?${new URLSearchParams({
-      ...(where === 'sheet' ? { sheet: name, start: String(start) } : { width: String(size.width), height: String(size.height) }),
-      ...(only ? { only: String(chosen) } : {}),
-      ...more,
-    }).toString()}`;
+    kitchenAddress(
+      `/batches/${encodeURIComponent(batchId)}/labels.pdf?${new URLSearchParams({
+        ...(where === 'sheet' ? { sheet: name, start: String(start) } : { width: String(size.width), height: String(size.height) }),
+        ...(only ? { only: String(chosen) } : {}),
+        ...more,
+      }).toString()}`,
+    );
   return (
     <Modal open={open} onClose={onClose} title={title} hint="One label for each box. Days, weights and figures are those of this batch.">
       <div className="print-labels">
@@ -218,9 +222,9 @@ function Printer({
     try {
       for (const [i, label] of labels.entries()) {
         const drawn = await drawLabel(label, labelFit(label, size), size, printer.dotsPerInch);
-        const answer = await fetch('/api/label-printer/labels', {
+        const answer = await fetch(kitchenAddress('/label-printer/labels'), {
           method: 'POST',
-          headers: { 'content-type': 'application/octet-stream' },
+          headers: { 'content-type': 'application/octet-stream', ...(await pageHeaders()) },
           body: labelBytes(drawn) as Uint8Array<ArrayBuffer>,
         });
         if (!answer.ok) {

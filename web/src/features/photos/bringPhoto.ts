@@ -1,4 +1,6 @@
 import { shrunkPhoto } from './shrunkPhoto';
+import { kitchenAddress } from '../../api/kitchenAtHand';
+import { pageHeaders } from '../../api/pageToken';
 
 /** What came of bringing a photo: the name it is kept under, or why it was not taken. */
 export type Brought = { readonly ok: true; readonly id: string } | { readonly ok: false; readonly because: string };
@@ -12,9 +14,9 @@ export async function bringPhoto(file: Blob): Promise<Brought> {
     return { ok: false, because: 'That is no picture that can be read here. Choose a JPEG or a PNG.' };
   }
   try {
-    const answer = await fetch('/api/photos', {
+    const answer = await fetch(kitchenAddress('/photos'), {
       method: 'POST',
-      headers: { 'content-type': 'application/octet-stream' },
+      headers: { 'content-type': 'application/octet-stream', ...(await pageHeaders()) },
       body: small,
     });
     const told = (await answer.json()) as { readonly id?: string; readonly detail?: string };

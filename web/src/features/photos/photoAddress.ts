@@ -1,4 +1,5 @@
+import { kitchenAddress } from '../../api/kitchenAtHand';
 /** Where a photo is shown from. */
 export function photoAddress(id: string): string {
-  return `/api/photos/${encodeURIComponent(id)}`;
+  return kitchenAddress(`/photos/${encodeURIComponent(id)}`);
 }

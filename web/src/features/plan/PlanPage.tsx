@@ -12,6 +12,7 @@ import { DishSwatch } from './DishSwatch';
 import { PlanHead } from './PlanHead';
 import { dayTitle } from './planWords';
 import './plan.css';
+import { kitchenAddress } from '../../api/kitchenAtHand';
 
 /** Weeks that are in sight at once. */
 const WEEKS = 5;
@@ -61,7 +62,7 @@ export function PlanPage() {
               ›
             </Button>
             <Button asChild>
-              <a href="/api/exports/sessions.ics" download>
+              <a href={kitchenAddress('/exports/sessions.ics')} download>
                 Calendar file
               </a>
             </Button>

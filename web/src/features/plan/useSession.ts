@@ -6,7 +6,7 @@ import { LocalDrafts } from '../saving/localDrafts';
 import { Saver } from '../saving/saver';
 import { useDocument, type DocumentHere } from '../saving/useDocument';
 
-const saver = new Saver<Session, SavedSessionDto>(new LocalDrafts<Session>('portiona-session:'));
+const saver = new Saver<Session, SavedSessionDto>(new LocalDrafts<Session>('session'));
 
 /** A session that is worked on. */
 export interface SessionHere extends Omit<DocumentHere<Session>, 'document'> {

@@ -22,6 +22,7 @@ import {
   type PartFigures,
   type PortionFigures,
 } from '@portiona/core';
+import { kitchenKey, kitchenPath } from '../../api/kitchenAtHand';
 
 /** Boxes of one name, with what one of them holds. */
 export interface PortionedKind {
@@ -70,7 +71,7 @@ export function portioned(batch: Batch, siblings: readonly Batch[], kitchen: Kit
       const of = { ...figures, box: { ...figures.box, count: kind.count } };
       return [{ kind, figures, aim: aimState(of, portion.parts, left), eye: eyeBand(figures, portion.parts) }];
     });
-    const link = `${window.location.origin}/batches/${encodeURIComponent(batch.recipe)}?batch=${encodeURIComponent(batch.id)}`;
+    const link = `${window.location.origin}${kitchenPath(kitchenKey)}/batches/${encodeURIComponent(batch.recipe)}?batch=${encodeURIComponent(batch.id)}`;
     const labels = batchLabels(made, batch, settings, link);
     const singles = made.boxes.flatMap((figures, at) => {
       const { keeping, limits } = keepingOf(figures, made, batch.date, settings);

@@ -1,10 +1,11 @@
+import { keptName } from '../../api/kitchenAtHand';
 /** A recipe or a food that was looked at. */
 export interface RecentPlace {
   readonly to: string;
   readonly name: string;
 }
 
-const KEY = 'portiona-recent';
+const KEY = keptName('recent');
 const MOST = 8;
 
 /** What was looked at last, newest first. */

@@ -3,7 +3,7 @@ import { LocalDrafts, type LocalDraft } from '../saving/localDrafts';
 import type { RecipeState } from './recipeSlice';
 
 /** Recipes that were written on and have not reached the server. */
-export const recipeDrafts = new LocalDrafts<Recipe>('portiona-kept:');
+export const recipeDrafts = new LocalDrafts<Recipe>('recipe');
 
 /** Keeps unsaved work in the browser, so that a crash or a closed lid loses nothing. */
 export function keepHere({ id, present, revision }: RecipeState): void {

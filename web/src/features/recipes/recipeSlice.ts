@@ -146,6 +146,20 @@ const slice = createSlice({
         mergeKey: undefined,
       };
     }),
+    /** Somebody else has saved it, and nothing of one's own was unsaved: what was seen here is one undo away. */
+    changedElsewhere: plainly<SavedRecipeDto>((state, { id, revision, savedAt, document }) =>
+      id !== state.id || !state.present || state.saveState !== 'saved'
+        ? state
+        : {
+            ...state,
+            past: [...state.past, state.present].slice(-MOST_STEPS),
+            present: withIds(document),
+            future: [],
+            revision,
+            savedAt,
+            mergeKey: undefined,
+          },
+    ),
     /** After a stale save: one's own is to be saved over the other's, which stays in the revisions. */
     mineKept: plainly<undefined>((state) => {
       const theirs = state.problem?.current;

@@ -1,3 +1,4 @@
+import { keptName } from '../../api/kitchenAtHand';
 import 'fake-indexeddb/auto';
 import type { Recipe } from '@portiona/core';
 import { keepSteps, stepsBefore } from './undoSteps';
@@ -38,7 +39,7 @@ test('each recipe has its own; of what nobody touched for a week nothing is kept
 test('what is kept of it does not grow with each time it is kept', async () => {
   const count = async () => {
     const database = await new Promise<IDBDatabase>((resolve) => {
-      const asked = indexedDB.open('portiona-undo');
+      const asked = indexedDB.open(keptName('undo'));
       asked.onsuccess = () => resolve(asked.result);
     });
     const found = await new Promise<number>((resolve) => {

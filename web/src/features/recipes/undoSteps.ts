@@ -1,5 +1,6 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import { sameDocument, type Recipe } from '@portiona/core';
+import { keptName } from '../../api/kitchenAtHand';
 
 /** What undoing and redoing leads to, nearest last and nearest first. */
 export interface UndoSteps {
@@ -35,7 +36,7 @@ let opened: Promise<IDBPDatabase<Store>> | undefined;
 let writing: Promise<void> = Promise.resolve();
 
 function store(): Promise<IDBPDatabase<Store>> {
-  opened ??= openDB<Store>('portiona-undo', 1, {
+  opened ??= openDB<Store>(keptName('undo'), 1, {
     upgrade: (made) => {
       made.createObjectStore('steps');
       made.createObjectStore('lines');

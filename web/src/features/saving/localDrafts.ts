@@ -1,3 +1,4 @@
+import { keptName } from '../../api/kitchenAtHand';
 /** What was written and has not reached the server, and the revision it was made on. */
 export interface LocalDraft<Document> {
   readonly revision: number;
@@ -6,7 +7,12 @@ export interface LocalDraft<Document> {
 
 /** Unsaved work of one kind, kept in the browser until the server has it: a crash, a closed lid or dialog, a reload lose nothing. */
 export class LocalDrafts<Document> {
-  constructor(private readonly prefix: string) {}
+  private readonly prefix: string;
+
+  /** @param kind of what is kept: each kitchen's own is kept apart */
+  constructor(kind: string) {
+    this.prefix = `${keptName(kind)}:`;
+  }
 
   keep(id: string, draft: LocalDraft<Document>): void {
     try {

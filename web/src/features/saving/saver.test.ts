@@ -49,7 +49,7 @@ beforeAll(() => {
 beforeEach(() => store.clear());
 
 function saving() {
-  const drafts = new LocalDrafts<Jar>('test:');
+  const drafts = new LocalDrafts<Jar>('test');
   const saver = new Saver<Jar, Answer>(drafts);
   const server = cellar();
   saver.standsAt('jar', 1);

@@ -1,4 +1,5 @@
 import { LineSplitter, readScaleLine, scaleOrderText, type ScaleLine, type ScaleOrder } from '@portiona/core';
+import { kitchenAddress } from '../../api/kitchenAtHand';
 
 /** A line to a scale, however it is reached. */
 export interface ScaleLink {
@@ -15,7 +16,7 @@ export interface ScaleEars {
 
 /** The simulated scale that ships, over a WebSocket of the server. */
 export function webSocketScale({ onOpen, onLine, onGone }: ScaleEars): ScaleLink {
-  const socket = new WebSocket(`${window.location.origin.replace(/^http/, 'ws')}/api/scale`);
+  const socket = new WebSocket(window.location.origin.replace(/^http/, 'ws') + kitchenAddress('/scale'));
   const lines = new LineSplitter();
   socket.addEventListener('open', onOpen);
   socket.addEventListener('message', ({ data }) => {

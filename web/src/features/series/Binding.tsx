@@ -7,6 +7,7 @@ import { Button } from '../../ui/Button';
 import { Segmented } from '../../ui/Segmented';
 import { useToast } from '../../ui/Toasts';
 import './series.css';
+import { kitchenAddress } from '../../api/kitchenAtHand';
 
 /** Milliseconds between looks at how far the work is. */
 const LOOK = 700;
@@ -86,7 +87,7 @@ function Bundle({ bundle }: { readonly bundle: BundleDto }) {
           </span>
         )}
         {state === 'done' && (
-          <a className="underline" href={`/api/bundles/${id}/file`} download>
+          <a className="underline" href={kitchenAddress(`/bundles/${id}/file`)} download>
             <Download size={14} aria-hidden /> {sizeText(bytes ?? 0)}
           </a>
         )}

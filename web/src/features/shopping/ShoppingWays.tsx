@@ -5,6 +5,7 @@ import { Button } from '../../ui/Button';
 import { dayOf } from '../../ui/timeText';
 import { useToast } from '../../ui/Toasts';
 import type { ShoppingWork } from './useShopping';
+import { kitchenAddress } from '../../api/kitchenAtHand';
 
 /** Sheets, prices noted back, and the basket put into stock. */
 export function ShoppingWays({ chosen, work }: { readonly chosen: readonly string[]; readonly work: ShoppingWork }) {
@@ -62,17 +63,17 @@ export function ShoppingWays({ chosen, work }: { readonly chosen: readonly strin
         </Button>
       )}
       <Button asChild kind="quiet">
-        <a href={`/api/exports/shopping.txt?sessions=${sessions}`} download>
+        <a href={kitchenAddress(`/exports/shopping.txt?sessions=${sessions}`)} download>
           Text
         </a>
       </Button>
       <Button asChild kind="quiet">
-        <a href={`/api/exports/shopping.pdf?sessions=${sessions}`} download>
+        <a href={kitchenAddress(`/exports/shopping.pdf?sessions=${sessions}`)} download>
           PDF
         </a>
       </Button>
       <Button asChild kind="quiet">
-        <a href={`/api/exports/shopping.csv?sessions=${sessions}`} download>
+        <a href={kitchenAddress(`/exports/shopping.csv?sessions=${sessions}`)} download>
           CSV
         </a>
       </Button>

@@ -1,4 +1,5 @@
 import type { KeptTickDto, ShoppingDto } from '../../api/api.gen';
+import { keptName } from '../../api/kitchenAtHand';
 
 /** A pack put into the basket, or not found there, as it is kept here until the server has it. */
 export type Tick = Omit<KeptTickDto, 'putAway'>;
@@ -9,7 +10,7 @@ export interface KeptShopping {
   readonly unsent: readonly Tick[];
 }
 
-const PREFIX = 'portiona-shopping:';
+const PREFIX = `${keptName('shopping')}:`;
 const NOTHING: KeptShopping = { list: undefined, unsent: [] };
 
 /** Sessions that are shopped for together, in whatever order they are named. */

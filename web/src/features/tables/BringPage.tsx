@@ -24,6 +24,7 @@ import { Remark } from '../../ui/Remark';
 import { PasteText } from '../../ui/PasteText';
 import { RECEIPT_TEXT } from '../receipts/receiptText';
 import './tables.css';
+import { kitchenAddress } from '../../api/kitchenAtHand';
 
 /** Larger files are refused before they are sent. */
 const MOST_TABLE = 100 * 1024 * 1024;
@@ -192,32 +193,32 @@ function OutDoor() {
       </p>
       <p className="flex gap-2 flex-wrap mt-auto">
         <Button asChild>
-          <a href="/api/exports/kitchen-file" download>
+          <a href={kitchenAddress('/exports/kitchen-file')} download>
             Kitchen file
           </a>
         </Button>
         <Button asChild kind="quiet">
-          <a href="/api/exports/kitchen-file?photos=none" download>
+          <a href={kitchenAddress('/exports/kitchen-file?photos=none')} download>
             without photos
           </a>
         </Button>
         <Button asChild>
-          <a href="/api/exports/foods.csv" download>
+          <a href={kitchenAddress('/exports/foods.csv')} download>
             Foods as CSV
           </a>
         </Button>
         <Button asChild>
-          <a href="/api/exports/prices.csv" download>
+          <a href={kitchenAddress('/exports/prices.csv')} download>
             Prices as CSV
           </a>
         </Button>
         <Button asChild>
-          <a href="/api/exports/recipes.csv" download>
+          <a href={kitchenAddress('/exports/recipes.csv')} download>
             Recipes as CSV
           </a>
         </Button>
         <Button asChild>
-          <a href="/api/exports/batches.csv" download>
+          <a href={kitchenAddress('/exports/batches.csv')} download>
             Batches as CSV
           </a>
         </Button>

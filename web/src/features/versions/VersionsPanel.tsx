@@ -43,7 +43,7 @@ export function VersionsPanel({ recipe, here, onClose }: VersionsPanelProps) {
           {version.because.includes('draft') && <span className="faint">draft</span>}
           {version.title !== recipe.title && <span className="font-serif">{version.title}</span>}
         </span>
-        <span className="faint">{version.savedBy === 'owner' ? 'you' : version.savedBy}</span>
+        <span className="faint">{version.own ? 'you' : version.savedBy}</span>
       </button>
       {open === version.revision && <VersionCompared version={version} recipe={recipe} here={here} onChanged={() => void refetch()} />}
     </li>

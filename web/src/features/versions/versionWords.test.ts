@@ -4,7 +4,8 @@ import { changeSentence, reasonsOf, versionDays } from './versionWords';
 const version = (revision: number, savedAt: string, because: VersionDto['because'], more: Partial<VersionDto> = {}): VersionDto => ({
   revision,
   savedAt,
-  savedBy: 'owner',
+  savedBy: 'Owner',
+  own: true,
   title: 'Stew',
   because,
   name: null,

@@ -8,6 +8,7 @@ import { MenuItem } from '../../ui/Menu';
 import type { WeekHere } from './useWeek';
 import { withoutMeals } from './weekEdits';
 import { dayShort } from './weekWords';
+import { kitchenAddress } from '../../api/kitchenAtHand';
 
 /** The weeks beside this one, and what else can be done with it. */
 export function WeekMore({ here: { week, ground, change }, onAdd }: { readonly here: WeekHere; readonly onAdd: () => void }) {
@@ -46,7 +47,7 @@ export function WeekMore({ here: { week, ground, change }, onAdd }: { readonly h
             Print the week
           </MenuItem>
         )}
-        <a className="menu-item" href="/api/exports/sessions.ics" download onClick={() => setOpen(false)}>
+        <a className="menu-item" href={kitchenAddress('/exports/sessions.ics')} download onClick={() => setOpen(false)}>
           Calendar file, with what to thaw
         </a>
         {week.meals.some(({ date }) => date >= from) && (

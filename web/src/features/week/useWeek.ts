@@ -8,7 +8,7 @@ import { Saver } from '../saving/saver';
 import { useDocument, type DocumentHere } from '../saving/useDocument';
 import { emptyWeek } from './weekEdits';
 
-const saver = new Saver<Week, Pick<SavedWeekDto, 'revision' | 'document'>>(new LocalDrafts<Week>('portiona-week:'));
+const saver = new Saver<Week, Pick<SavedWeekDto, 'revision' | 'document'>>(new LocalDrafts<Week>('week'));
 
 /** A week that is worked on, with all it is worked out from. */
 export interface WeekHere extends Omit<DocumentHere<Week>, 'document'> {

@@ -3,6 +3,7 @@ import type { Format } from '@portiona/core';
 import { useGetReadersAddressQuery, useListPublishedCardsQuery } from '../../api/api.gen';
 import { Button } from '../../ui/Button';
 import { Menu } from '../../ui/Menu';
+import { kitchenAddress } from '../../api/kitchenAtHand';
 
 interface CardOutputsProps {
   readonly id: string;
@@ -14,7 +15,7 @@ interface CardOutputsProps {
 
 /** The same card as pictures, as a page, and for other programs. */
 export function CardOutputs({ id, format, pages, issue }: CardOutputsProps) {
-  const card = `/api/recipes/${id}/card`;
+  const card = kitchenAddress(`/recipes/${id}/card`);
   const asOf = issue === undefined ? '' : `&issue=${issue}`;
   const drawn = Array.from({ length: pages }, (_, i) => {
     const which = pages === 1 ? '' : `, page ${i + 1}`;
@@ -31,9 +32,9 @@ export function CardOutputs({ id, format, pages, issue }: CardOutputsProps) {
     [`${card}.html?download=1${asOf}`, 'Page of its own, HTML'],
     [`${card}-embed.html?piece=1${asOf}`, 'Piece for your own site, HTML'],
     [`${card}.md`, 'Markdown'],
-    [`/api/recipes/${id}/recipe.jsonld`, 'schema.org data'],
-    [`/api/exports/recipes/${id}/lines.csv`, 'Ingredients as CSV'],
-    [`/api/exports/recipes/${id}/kitchen-file`, 'Kitchen file with all it is made of'],
+    [kitchenAddress(`/recipes/${id}/recipe.jsonld`), 'schema.org data'],
+    [kitchenAddress(`/exports/recipes/${id}/lines.csv`), 'Ingredients as CSV'],
+    [kitchenAddress(`/exports/recipes/${id}/kitchen-file`), 'Kitchen file with all it is made of'],
   ] as const;
   return (
     <DropdownMenu.Root>

@@ -16,6 +16,7 @@ import { DishPhotoButton } from './DishPhotoButton';
 import { Published } from './Published';
 import { Snapped } from './Snapped';
 import './card.css';
+import { kitchenAddress } from '../../api/kitchenAtHand';
 
 const DESIGN_NAMES: readonly (readonly [Design, string, string])[] = [
   ['docket', 'Docket', 'A5, the ticket of figures beside the text'],
@@ -101,7 +102,7 @@ export function CardStation() {
           </Button>
           <CardOutputs id={recipe.id} format={format} pages={told?.pages ?? 1} issue={issue} />
           <Button asChild kind="main">
-            <a href={`/api/recipes/${recipe.id}/card.pdf?format=${format}${asOf}`} download={`${recipe.id}.pdf`}>
+            <a href={kitchenAddress(`/recipes/${recipe.id}/card.pdf?format=${format}${asOf}`)} download={`${recipe.id}.pdf`}>
               <Download size={15} /> PDF
             </a>
           </Button>
@@ -128,7 +129,9 @@ export function CardStation() {
       <CardFrame
         key={format}
         frame={frame}
-        src={`/api/recipes/${recipe.id}/card-sheet.html?format=${format}&revision=${revision}&of=${encodeURIComponent(JSON.stringify(settings.card ?? {}))}&rules=${settings.rules}${asOf}`}
+        src={kitchenAddress(
+          `/recipes/${recipe.id}/card-sheet.html?format=${format}&revision=${revision}&of=${encodeURIComponent(JSON.stringify(settings.card ?? {}))}&rules=${settings.rules}${asOf}`,
+        )}
         format={format}
         title={`Card of ${recipe.title}`}
         onFigure={showWorking}

@@ -15,6 +15,7 @@ import { CardIssues } from '../../features/cards/CardIssues';
 import { Drifts } from '../../features/cards/Drifts';
 import { recipeActions } from '../../features/recipes/recipeSlice';
 import { useAppDispatch } from '../../features/recipes/useRecipeState';
+import { kitchenAddress } from '../../api/kitchenAtHand';
 
 interface PublishedProps {
   readonly recipe: Recipe;
@@ -116,7 +117,7 @@ export function Published({ recipe, kitchen, saved, issue, onIssue, wrong }: Pub
           <Button asChild kind="quiet">
             <a
               className="text-compact"
-              href={`/api/recipes/${recipeId}/published-cards/${card.issue}/kitchen-file`}
+              href={kitchenAddress(`/recipes/${recipeId}/published-cards/${card.issue}/kitchen-file`)}
               title="Recipe, foods, prices and settings as they were: “portiona calc” reckons its figures from it again"
             >
               What it was computed from

@@ -1,0 +1,33 @@
+import type { MeDto } from './api.gen';
+
+/** Header in which the page says that it asks by itself. */
+const HEADER = 'X-Portiona-Page';
+
+let asked: Promise<MeDto | undefined> | undefined;
+
+/** Who is signed in; undefined: nobody, as far as can be told. Asked once, and again where that failed. @throws TypeError where the server is not reached */
+export function whoIsSignedIn(): Promise<MeDto | undefined> {
+  asked ??= fetch('/api/me').then(
+    async (answer) => {
+      if (answer.ok) return (await answer.json()) as MeDto;
+      asked = undefined;
+      return undefined;
+    },
+    (error: unknown) => {
+      asked = undefined;
+      throw error;
+    },
+  );
+  return asked;
+}
+
+/** Takes what an answer has told of who is signed in now. */
+export function signedInAs(me: MeDto | undefined): void {
+  asked = me && Promise.resolve(me);
+}
+
+/** What is said with whatever changes something. */
+export async function pageHeaders(): Promise<Record<string, string>> {
+  const me = await whoIsSignedIn().catch(() => undefined);
+  return me ? { [HEADER]: me.pageToken } : {};
+}

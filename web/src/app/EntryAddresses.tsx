@@ -1,0 +1,25 @@
+import { Navigate, Route, Routes, useLocation } from 'react-router';
+import { later } from '../ui/later';
+
+const { View: EnterPage } = later(async () => ({ default: (await import('./entryPages')).EnterPage }));
+const { View: JoinPage } = later(async () => ({ default: (await import('./entryPages')).JoinPage }));
+const { View: ResetPage } = later(async () => ({ default: (await import('./entryPages')).ResetPage }));
+const { View: AccountPage } = later(async () => ({ default: (await import('./entryPages')).AccountPage }));
+const { View: LettersPage } = later(async () => ({ default: (await import('./entryPages')).LettersPage }));
+const { View: ToKitchen } = later(async () => ({ default: (await import('./entryPages')).ToKitchen }));
+
+/** Every address that belongs to no kitchen. */
+export function EntryAddresses() {
+  const { pathname, search } = useLocation();
+  return (
+    <Routes>
+      <Route path="enter" element={<EnterPage />} />
+      <Route path="join" element={<JoinPage />} />
+      <Route path="reset" element={<ResetPage />} />
+      <Route path="account" element={<AccountPage />} />
+      <Route path="account/letters" element={<LettersPage />} />
+      <Route path="account/*" element={<Navigate to="/account" replace />} />
+      <Route path="*" element={<ToKitchen path={pathname + search} />} />
+    </Routes>
+  );
+}
