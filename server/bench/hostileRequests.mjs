@@ -76,7 +76,14 @@ const BODIES = [
 
 const METHODS = ['GET', 'POST', 'PUT', 'PATCH', 'DELETE'];
 /** What would sign out whoever asks, or take the kitchen away from all that is asked after it. */
-const SPARED = new Set(['DELETE /api/me/session', 'DELETE /api/me/sessions']);
+const SPARED = new Set([
+  'DELETE /api/me/session',
+  'DELETE /api/me/sessions',
+  'DELETE /api/kitchens/{kitchen}',
+  'DELETE /api/kitchens/{kitchen}/membership',
+  // Stays open for as long as somebody listens.
+  'GET /api/kitchens/{kitchen}/events',
+]);
 
 /** Whole bodies that only a few routes are worth trying with: large ones. */
 const LARGE = [

@@ -180,7 +180,9 @@ test('a figure of money is in nothing that is sent to whom costs are not shown',
 /** Walks over everything that can be read, and looks for money. */
 async function outsideOfCosts(headers: Readonly<Record<string, string>>, expected: 'none' | 'some'): Promise<void> {
   const found: string[] = [];
-  for (const route of IN_KITCHEN.filter(({ method, path }) => method === 'get' && `get ${path}` !== STAYS_OPEN)) {
+  for (const route of IN_KITCHEN.filter(
+    ({ method, path }) => method === 'get' && `get ${path}` !== STAYS_OPEN && !/\.(?:pdf|png)$/.test(path),
+  )) {
     for (const id of await idsFor(route.path)) {
       const query = /food-swaps/.test(route.path)
         ? '?from=chickpeas-nine&to=kidney-beans'
@@ -227,7 +229,7 @@ async function idsFor(path: string): Promise<readonly string[]> {
   const table = /\/recipes\/\{id\}/.test(path) ? 'recipes' : of;
   if (!['recipes', 'foods', 'batches', 'sessions', 'weeks', 'packs'].includes(table)) return [];
   const { rows } = await database.query<{ id: string }>(
-    `SELECT id FROM ${table} WHERE kitchen_id = (SELECT id FROM kitchens WHERE key = $1) ORDER BY id LIMIT 6`,
+    `SELECT id FROM ${table} WHERE kitchen_id = (SELECT id FROM kitchens WHERE key = $1) ORDER BY id LIMIT 2`,
     [server.kitchen.split('/')[3]],
   );
   return rows.map(({ id }) => id);

@@ -188,7 +188,7 @@ test('who is at a dish is told, until they go; nobody says it for another', asyn
 test('notes stand at places, call members, and are their writer’s', async () => {
   const [tester, viewer] = [await joined(server, 'tester', { name: 'Tia' }), await joined(server, 'viewer', { name: 'Vio' })];
   const other = await stranger(server, 'Sol');
-  const note = { place: 'line/salt', about: 'salt, 10 g', text: ' Half of it? ', mentions: [viewer.id, other.id, 'nobody'] };
+  const note = { place: 'line/m/salt', about: 'salt, 10 g', text: ' Half of it? ', mentions: [viewer.id, other.id, 'nobody'] };
   const at = '/api/recipes/noted/notes';
   await viewer.http.post(at).send(note).expect(403);
   await tester.http

@@ -69,10 +69,21 @@ export async function loadDemo(http: ReturnType<typeof requestsTo>): Promise<voi
   await http.post('/api/imports/kitchen-file?name=Saltmarsh%20Suppers').send(DEMO).expect(201);
 }
 
+/** A server as it is built, on a database and in a data folder that are there already. */
+export async function serverOn(database: string, home: string) {
+  const environment = { ...ownEnvironment(), DATABASE_URL: database, PORTIONA_HOME: home };
+  const { id, address } = await asked<{ id: string; address: string }>('POST', '', { environment });
+  return { address, close: () => asked('DELETE', id) };
+}
+
+function ownEnvironment(): Record<string, string | undefined> {
+  return Object.fromEntries(Object.entries(process.env).filter(([name]) => /^(PORTIONA_|DATABASE_URL$)/.test(name)));
+}
+
 /** A server as it is built, on a database of its own, listening on a port of its own, in a process that serves many tests. */
 export async function testServer({ demo }: { readonly demo: boolean }) {
   const home = await freshHome();
-  const environment = Object.fromEntries(Object.entries(process.env).filter(([name]) => /^(PORTIONA_|DATABASE_URL$)/.test(name)));
+  const environment = ownEnvironment();
   const { id, address, link } = await asked<{ id: string; address: string; link: string }>('POST', '', { environment });
   const me = await enter(address, link);
   const http = requestsTo(address, me);

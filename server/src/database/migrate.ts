@@ -39,6 +39,24 @@ export async function migrate(owner: string | undefined): Promise<void> {
   }
 }
 
+/**
+ * Names of what has to be done to data before this version can use it: none where there is no data yet.
+ *
+ * @throws NewerDataError
+ */
+export async function pendingMigrations(owner: string | undefined): Promise<string[]> {
+  const source = await new DataSource({ ...schemaOptions(owner), migrationsRun: false, poolSize: 1 }).initialize();
+  try {
+    await refuseNewer(source);
+    const [{ there }] = await source.query<[{ there: boolean }]>(`SELECT to_regclass('migrations') IS NOT NULL AS there`);
+    if (!there) return [];
+    const done = new Set((await source.query<{ name: string }[]>('SELECT name FROM migrations')).map(({ name }) => name));
+    return source.migrations.flatMap(({ name }) => (name === undefined || done.has(name) ? [] : [name]));
+  } finally {
+    await source.destroy();
+  }
+}
+
 async function broughtUpToDate(owner: string | undefined): Promise<void> {
   const source = await new DataSource({ ...schemaOptions(owner), migrationsRun: false, poolSize: 2 }).initialize();
   const lock = source.createQueryRunner();

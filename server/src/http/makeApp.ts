@@ -6,7 +6,6 @@ import { DocumentBuilder, SwaggerModule, type OpenAPIObject } from '@nestjs/swag
 import compression from 'compression';
 import type { NextFunction, Request, Response as ExpressResponse } from 'express';
 import helmet from 'helmet';
-import { pinoHttp } from 'pino-http';
 import { AppModule } from '../app.module.js';
 import { migrate } from '../database/migrate.js';
 import { wall } from '../database/wall.js';
@@ -15,6 +14,7 @@ import { listening } from './listening.js';
 import { jsonBody } from './jsonBody.js';
 import { JsonTextInterceptor } from './jsonText.interceptor.js';
 import { FrameworkLog, makeLog } from './log.js';
+import { requestLog } from './requestLog.js';
 import { withKitchenFileSchemas } from './kitchenFileSchemas.js';
 import { withRules } from './withRules.js';
 import { plainAddress } from './plainAddress.js';
@@ -41,7 +41,7 @@ export async function makeApp(): Promise<NestExpressApplication> {
   });
   app.set('query parser', 'simple');
   if (proxies !== undefined) app.set('trust proxy', proxies);
-  app.use(pinoHttp({ logger: log, autoLogging: { ignore: ({ url }) => !url?.startsWith('/api') || url === '/api/health' } }));
+  app.use(requestLog(log));
   app.use(
     helmet({
       contentSecurityPolicy: { directives: { 'default-src': ["'none'"], 'frame-ancestors': ["'none'"] }, useDefaults: false },

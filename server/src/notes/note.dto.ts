@@ -8,7 +8,7 @@ const LONGEST = 2000;
 export class NoteDto {
   @ApiProperty() id: string;
   @ApiProperty() recipe: string;
-  @ApiProperty({ description: 'What it stands at: "recipe", "line/ID", "step/ID" or "finding/CODE PLACE"' }) place: string;
+  @ApiProperty({ description: 'What it stands at: "recipe", "line/PART/ID", "step/ID" or "finding/CODE PLACE"' }) place: string;
   @ApiProperty({ description: 'What stood there when it was written' }) about: string;
   @ApiProperty() text: string;
   @ApiProperty({ type: [String], description: 'Members who are called by it' }) mentions: string[];

@@ -7,7 +7,7 @@ import { may, type Scope } from '../scope/scope.js';
 import type { CallingNoteDto, ChangingNoteDto, NewNoteDto, NoteDto } from './note.dto.js';
 
 /** Where a note may stand. */
-const PLACE = /^(?:recipe|line\/[\w-]{1,120}|step\/[\w-]{1,120}|finding\/[^\p{C}]{1,150})$/u;
+const PLACE = /^(?:recipe|line\/[\w-]{1,120}\/[\w-]{1,120}|step\/[\w-]{1,120}|finding\/[^\p{C}]{1,150})$/u;
 /** Notes of one recipe. */
 const MOST = 500;
 
@@ -57,7 +57,7 @@ export class NotesService {
   /** @throws NotFoundError, ValidationError, RefusedRequestError */
   async write(scope: Scope, recipe: string, { place, about, text, mentions }: NewNoteDto): Promise<NoteDto[]> {
     if (!PLACE.test(place))
-      throw new ValidationError([{ path: 'place', message: 'must be "recipe", "line/ID", "step/ID" or "finding/…"' }]);
+      throw new ValidationError([{ path: 'place', message: 'must be "recipe", "line/PART/ID", "step/ID" or "finding/…"' }]);
     const { kitchenId, person } = scope;
     await this.database.write(async () => {
       await this.#expectRecipe(scope, recipe);

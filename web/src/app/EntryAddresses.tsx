@@ -10,12 +10,13 @@ const { View: ToKitchen } = later(async () => ({ default: (await import('./entry
 
 /** Every address that belongs to no kitchen. */
 export function EntryAddresses() {
-  const { pathname, search } = useLocation();
+  const { pathname, search, hash } = useLocation();
+  // A link that is opened where its page is open already is another link: the page begins anew with it.
   return (
     <Routes>
-      <Route path="enter" element={<EnterPage />} />
-      <Route path="join" element={<JoinPage />} />
-      <Route path="reset" element={<ResetPage />} />
+      <Route path="enter" element={<EnterPage key={hash} />} />
+      <Route path="join" element={<JoinPage key={hash} />} />
+      <Route path="reset" element={<ResetPage key={hash} />} />
       <Route path="account" element={<AccountPage />} />
       <Route path="account/letters" element={<LettersPage />} />
       <Route path="account/*" element={<Navigate to="/account" replace />} />

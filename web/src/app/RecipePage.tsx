@@ -17,6 +17,7 @@ import { AlsoHere } from '../features/live/AlsoHere';
 import { useLiveRecipe } from '../features/live/useLiveRecipe';
 import { onChangeNotTaken } from '../features/recipes/onlyLooking';
 import { useMay } from '../features/account/useMe';
+import { NoteMark } from '../features/notes/NoteMark';
 import { noteVisit } from '../features/recent/recentPlaces';
 import { recipeActions } from '../features/recipes/recipeSlice';
 import { stepsBefore } from '../features/recipes/undoSteps';
@@ -192,6 +193,7 @@ function Head({ recipe, check }: { readonly recipe: Recipe; readonly check: Chec
         <div className="series">
           {[series, number === undefined ? undefined : `no. ${number}`].filter(Boolean).join(', ')}
           <FoundMark findings={check.byPlace.get('title') ?? []} of="the title" />
+          <NoteMark place="recipe" of="this dish" />
           <AlsoHere recipeId={id} />
         </div>
         <h1>

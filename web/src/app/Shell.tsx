@@ -3,6 +3,8 @@ import { Navigate, NavLink, Outlet, useLocation } from 'react-router';
 import { Keyboard, Moon, Search, Settings, Sun } from 'lucide-react';
 import { useGetKitchenQuery } from '../api/api.gen';
 import { AccountMenu } from '../features/account/AccountMenu';
+import { NoKitchen } from '../features/account/NoKitchen';
+import { useMe, useMembership } from '../features/account/useMe';
 import { SignedOut } from '../features/account/SignedOut';
 import { CardsMark } from '../features/cards/CardsMark';
 import { useLiveLists } from '../features/live/useLiveLists';
@@ -24,6 +26,8 @@ export function Shell() {
   const { pathname } = useLocation();
   useLiveLists();
   const kitchen = useGetKitchenQuery().data;
+  const me = useMe();
+  const membership = useMembership();
   // A kitchen that nobody has begun is begun first; a kitchen file or a table may be brought instead.
   const unbegun = kitchen?.begun === false && ['/recipes', '/pantry'].includes(pathname);
   const [finding, setFinding] = useState(false);
@@ -75,18 +79,18 @@ export function Shell() {
         >
           {theme === 'dark' ? <Sun size={16} /> : <Moon size={16} />}
         </Button>
-        <Button kind="icon" onClick={() => setSettings(true)} aria-label="Kitchen settings" hint="Kitchen settings">
+        <Button kind="icon" className="settings" onClick={() => setSettings(true)} aria-label="Kitchen settings" hint="Kitchen settings">
           <Settings size={16} />
         </Button>
         <Button kind="icon" className="keys" onClick={() => setKeys(true)} aria-label="Keys" hint="Keys (?)">
           <Keyboard size={16} />
         </Button>
-        <AccountMenu />
+        <AccountMenu onSettings={() => setSettings(true)} />
       </header>
       <div id="content">
         {/* A page that broke leaves the way about standing, and the next page is tried anew. */}
         <Arriving meanwhile={<main className="page" aria-busy="true" />} instead={<NotHere />} resetKeys={[pathname]}>
-          {unbegun ? <Navigate to="/begin" replace /> : <Outlet />}
+          {me && !membership ? <NoKitchen /> : unbegun ? <Navigate to="/begin" replace /> : <Outlet />}
         </Arriving>
       </div>
       <Arriving>{settings && <KitchenSettings open onClose={() => setSettings(false)} />}</Arriving>

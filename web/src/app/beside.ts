@@ -6,6 +6,7 @@ export { ContributionsPanel } from '../features/contributions/ContributionsPanel
 export { FitPanel } from '../features/fit/FitPanel';
 export { KitchenSettings } from '../features/kitchen/KitchenSettings';
 export { MatchesPanel } from '../features/matches/MatchesPanel';
+export { NotesPanel } from '../features/notes/NotesPanel';
 export { ScalePanel } from '../features/scaling/ScalePanel';
 export { VariantsPanel } from '../features/variants/VariantsPanel';
 export { VersionsPanel } from '../features/versions/VersionsPanel';

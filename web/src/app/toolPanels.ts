@@ -54,6 +54,12 @@ export const TOOLS: Readonly<Record<ToolPanel, ToolEntry>> = {
     also: ['foods', 'matched', 'unsure', 'counted as', 'agree', 'wrong food'],
     ...later<ToolProps>(async () => ({ default: (await import('./beside')).MatchesPanel })),
   },
+  notes: {
+    name: 'Notes',
+    key: 'n',
+    also: ['comment', 'mention', 'discuss', 'ask', 'remark', 'call somebody'],
+    ...later<ToolProps>(async () => ({ default: (await import('./beside')).NotesPanel })),
+  },
   versions: {
     name: 'Versions',
     also: ['history', 'before', 'earlier', 'take back', 'restore', 'drafts', 'saved'],

@@ -24,6 +24,7 @@ import { useAppDispatch } from '../features/recipes/useRecipeState';
 import { scaledTo, usuallyScaled } from '../features/recipes/editRecipe';
 import { recipeActions } from '../features/recipes/recipeSlice';
 import { checkSign, type CheckHere } from '../features/check/useCheck';
+import { useMay } from '../features/account/useMe';
 import { useFoundAgain } from '../features/matches/useFoundAgain';
 import { claimsHere } from '../working/claimsHere';
 import type { PanelName } from '../working/panelName';
@@ -72,6 +73,7 @@ export function Docket({ recipe, figures, findings, check, kitchen, here, open, 
   const found = useFoundAgain(recipe, here).found.length;
   const unsure = findings.filter(({ code }) => code === 'food-unsure').length;
   const sign = checkSign(check);
+  const showsCosts = useMay('costs');
   return (
     <aside className="docket" aria-label="Docket">
       <h2>
@@ -114,20 +116,25 @@ export function Docket({ recipe, figures, findings, check, kitchen, here, open, 
       ))}
       <div className="tear" />
       {recipe.brief && <BriefRows brief={recipe.brief} figures={figures} kitchen={kitchen} open={open} onOpen={toggle} />}
-      <button className="fig" aria-expanded={open === 'usedCost'} onClick={() => toggle('usedCost')}>
-        <span className="fig-name">Used</span>
-        <Money figure={perServing.usedCost} currency={currency} />
-      </button>
-      <button className="fig" aria-expanded={open === 'tillCost'} onClick={() => toggle('tillCost')}>
-        <span className="fig-name" title="Whole packs, for the batch">
-          At the till, for{' '}
-          {recipe.servings === 1 ? 'the one' : `all ${numberText(recipe.servings, Number.isInteger(recipe.servings) ? 0 : 1)}`}
-        </span>
-        <span className="fig-value">
-          {till !== undefined && batch.till.unpriced.length > 0 && <span className="least">at least </span>}
-          {till === undefined ? <span className="least">no price</span> : priceText(till, currency)}
-        </span>
-      </button>
+      {!showsCosts && <p className="muted text-small">Costs of this kitchen are not shown to you.</p>}
+      {showsCosts && (
+        <>
+          <button className="fig" aria-expanded={open === 'usedCost'} onClick={() => toggle('usedCost')}>
+            <span className="fig-name">Used</span>
+            <Money figure={perServing.usedCost} currency={currency} />
+          </button>
+          <button className="fig" aria-expanded={open === 'tillCost'} onClick={() => toggle('tillCost')}>
+            <span className="fig-name" title="Whole packs, for the batch">
+              At the till, for{' '}
+              {recipe.servings === 1 ? 'the one' : `all ${numberText(recipe.servings, Number.isInteger(recipe.servings) ? 0 : 1)}`}
+            </span>
+            <span className="fig-value">
+              {till !== undefined && batch.till.unpriced.length > 0 && <span className="least">at least </span>}
+              {till === undefined ? <span className="least">no price</span> : priceText(till, currency)}
+            </span>
+          </button>
+        </>
+      )}
       {prices !== '' && <p className="text-small faint">{prices}</p>}
       <div className="tear" />
       {hasTopping && (

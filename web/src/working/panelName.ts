@@ -4,7 +4,7 @@ import type { WorkedFigure } from '@portiona/core';
 export type FiguresPanel = WorkedFigure | 'claims' | 'index';
 
 /** Panels that change the dish, or say what it was. */
-export const TOOL_PANELS = ['fit', 'scale', 'drives', 'variants', 'versions', 'matches'] as const;
+export const TOOL_PANELS = ['fit', 'scale', 'drives', 'variants', 'versions', 'matches', 'notes'] as const;
 export type ToolPanel = (typeof TOOL_PANELS)[number];
 
 /** What the panel beside the docket shows. */

@@ -1,24 +1,26 @@
 import { useEffect, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { useSignOutMutation } from '../../api/api.gen';
+import { useNotesCallingQuery, useSignOutMutation } from '../../api/api.gen';
 import { kitchenKey, kitchenPath } from '../../api/kitchenAtHand';
 import { Button } from '../../ui/Button';
 import { DropPanel } from '../../ui/DropPanel';
 import { MenuItem } from '../../ui/Menu';
 import { noteKitchen } from './arrive';
 import { initials } from './initials';
+import { CallingNotes } from '../notes/CallingNotes';
 import { leave, unsentHere } from './leave';
 import { useMe, useMembership } from './useMe';
 import './accountMenu.css';
 
 /** Who is signed in, and where else they may go. */
-export function AccountMenu() {
+export function AccountMenu({ onSettings }: { readonly onSettings: () => void }) {
   const me = useMe();
   const here = useMembership();
   const go = useNavigate();
   const [open, setOpen] = useState(false);
   const [signOut] = useSignOutMutation();
   const [unsent, setUnsent] = useState<number>();
+  const calling = useNotesCallingQuery().data?.length ?? 0;
   useEffect(() => {
     if (here) noteKitchen(kitchenKey);
   }, [here]);
@@ -45,8 +47,16 @@ export function AccountMenu() {
         setUnsent(undefined);
       }}
       trigger={
-        <Button kind="icon" className="account-mark" aria-label={`${me.name}: account and kitchens`} hint={me.name}>
-          {initials(me.name)}
+        <Button kind="icon" className="account-mark" hint={me.name}>
+          <span className="sr">
+            {me.name}: account and kitchens{calling > 0 ? `, called by ${calling === 1 ? '1 note' : `${calling} notes`}` : ''}
+          </span>
+          <span aria-hidden>{initials(me.name)}</span>
+          {calling > 0 && (
+            <span className="account-called" aria-hidden>
+              {calling}
+            </span>
+          )}
         </Button>
       }
     >
@@ -58,8 +68,12 @@ export function AccountMenu() {
           </span>
         )}
       </p>
+      <CallingNotes onGo={() => setOpen(false)} />
       <MenuItem type="button" onClick={item(() => void go('/kitchen/members'))}>
         Members of this kitchen
+      </MenuItem>
+      <MenuItem type="button" onClick={item(onSettings)}>
+        Settings of this kitchen
       </MenuItem>
       {here?.rights.includes('manage') && (
         <MenuItem type="button" onClick={item(() => void go('/kitchen/log'))}>

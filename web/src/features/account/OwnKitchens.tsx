@@ -58,7 +58,7 @@ export function OwnKitchens({ me, onChanged }: { readonly me: MeDto; readonly on
                 </span>
                 <Button
                   kind="quiet"
-                  aria-label={`Take ${called} back`}
+                  aria-label={`Take back ${called}`}
                   onClick={() => void takeBack({ kitchen: key }).unwrap().then(onChanged, say)}
                 >
                   Take back

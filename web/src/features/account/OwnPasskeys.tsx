@@ -52,7 +52,7 @@ export function OwnPasskeys({ onChanged }: { readonly onChanged: () => void }) {
                 {usedAt === undefined ? ', never used' : `, used last ${dayAndTime(usedAt)}`}
               </span>
             </span>
-            <Button kind="quiet" aria-label={`Sign in with ${called} no more`} onClick={() => void remove({ id }).unwrap().then(changed)}>
+            <Button kind="quiet" aria-label={`Remove ${called}`} onClick={() => void remove({ id }).unwrap().then(changed)}>
               Remove
             </Button>
           </li>

@@ -1,5 +1,6 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { CardDrift, CheckedRecipe, Finding, Kitchen, Recipe } from '@portiona/core';
+import { useMay } from '../account/useMe';
 import type { CheckSaid, CheckTask } from './check.worker';
 
 /** What Check says of the dish at hand. */
@@ -85,9 +86,11 @@ export function useCheck(recipe: Recipe | undefined, kitchen: Kitchen | undefine
     return () => clearTimeout(timer);
   }, [recipe, kitchen, drift, started]);
   const own = said && recipe && said.of.id === recipe.id ? said : undefined;
-  const byPlace = useMemo(() => placed(own?.checked.open ?? []), [own]);
+  const showsCosts = useMay('costs');
+  const checked = useMemo(() => own && (showsCosts ? own.checked : withoutPrices(own.checked)), [own, showsCosts]);
+  const byPlace = useMemo(() => placed(checked?.open ?? []), [checked]);
   return {
-    checked: own?.checked,
+    checked,
     isBehind: own?.of !== recipe,
     failed,
     again: () => {
@@ -96,6 +99,11 @@ export function useCheck(recipe: Recipe | undefined, kitchen: Kitchen | undefine
     },
     byPlace,
   };
+}
+
+/** What is found of prices says nothing to whom costs are not shown: to them nothing has a price. */
+function withoutPrices(checked: CheckedRecipe): CheckedRecipe {
+  return { ...checked, open: checked.open.filter(({ code }) => code !== 'no-price' && code !== 'stale-price') };
 }
 
 function placed(findings: readonly Finding[]): ReadonlyMap<string, readonly Finding[]> {

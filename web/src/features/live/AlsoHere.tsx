@@ -32,7 +32,7 @@ export function AlsoHere({ recipeId }: { readonly recipeId: string }) {
   if (others.length === 0) return null;
   const names = others.map(({ name }) => name).join(', ');
   return (
-    <p className="also-here" title={`Also at this dish: ${names}`}>
+    <span className="also-here" title={`Also at this dish: ${names}`}>
       <span className="sr">Also at this dish: {names}</span>
       {others.map(({ id, name }) => (
         <span key={id} className="also-mark" aria-hidden>
@@ -42,6 +42,6 @@ export function AlsoHere({ recipeId }: { readonly recipeId: string }) {
       <span className="faint text-small" aria-hidden>
         {others.length === 1 ? `${names} is here too` : 'are here too'}
       </span>
-    </p>
+    </span>
   );
 }

@@ -127,7 +127,7 @@ function MemberRow({ member: { id, name, email, role, costs, you, joinedAt }, ma
               </Button>
             </>
           ) : (
-            <Button kind="quiet" aria-label={`Take ${name} out`} onClick={() => setAsked(true)}>
+            <Button kind="quiet" aria-label={`Take out ${name}`} onClick={() => setAsked(true)}>
               Take out
             </Button>
           ))}

@@ -74,7 +74,7 @@ export function TokensPage() {
                 {usedAt === undefined ? 'never used' : `used last ${dayAndTime(usedAt)}`}
               </span>
             </span>
-            <Button kind="quiet" aria-label={`End the token ${name}`} onClick={() => void end({ id }).unwrap().then(refetch, say)}>
+            <Button kind="quiet" aria-label={`End it: ${name}`} onClick={() => void end({ id }).unwrap().then(refetch, say)}>
               End it
             </Button>
           </li>

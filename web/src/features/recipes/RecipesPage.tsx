@@ -17,6 +17,7 @@ import {
 import { problemOf, problemText } from '../../api/problem';
 import { underFreeId } from '../../api/underFreeId';
 import { openedRecipe } from './openedRecipe';
+import { useMay } from '../account/useMe';
 import { useAppDispatch } from './useRecipeState';
 import { EnergySplit } from '../../ui/EnergySplit';
 import { numberText, priceText } from '../../ui/numberText';
@@ -55,6 +56,7 @@ export function RecipesPage() {
   useListPublishedCardsQuery(undefined, { refetchOnMountOrArgChange: true });
   const [words, setWords] = useState('');
   const [order, setOrder] = useState<RecipeOrder>('series');
+  const showsCosts = useMay('costs');
   const [starting, setStarting] = useState(false);
   const [first, setFirst] = useState(0);
   const { kept, chosen, choose, verdictOf } = useBriefFilter();
@@ -85,7 +87,12 @@ export function RecipesPage() {
             ))}
           </Select>
         )}
-        <Segmented label="Order" value={order} options={ORDERS} onChange={setOrder} />
+        <Segmented
+          label="Order"
+          value={order}
+          options={showsCosts ? ORDERS : ORDERS.filter(([one]) => one !== 'usedCost')}
+          onChange={setOrder}
+        />
         {(rows.total ?? 0) > 20 && (
           <span className="faint text-small" role="status">
             {numberText(rows.total ?? 0, 0)} recipes
@@ -213,6 +220,7 @@ interface RecipeRowProps {
 }
 
 function RecipeRow({ recipe, currency, index }: RecipeRowProps) {
+  const showsCosts = useMay('costs');
   const {
     id,
     title,
@@ -285,8 +293,17 @@ function RecipeRow({ recipe, currency, index }: RecipeRowProps) {
       <FigureLink to={working('protein')} figure={protein} unit="g" decimals={1} band={protein.band} />
       <FigureLink to={working('carbohydrate')} figure={carbohydrate} unit="g" decimals={0} />
       <FigureLink to={working('fat')} figure={fat} unit="g" decimals={1} />
-      <MoneyLink to={working('usedCost')} figure={usedCost} currency={currency} />
-      <MoneyLink to={working('tillCost')} figure={tillCost} currency={currency} />
+      {showsCosts ? (
+        <>
+          <MoneyLink to={working('usedCost')} figure={usedCost} currency={currency} />
+          <MoneyLink to={working('tillCost')} figure={tillCost} currency={currency} />
+        </>
+      ) : (
+        <>
+          <NotShown />
+          <NotShown />
+        </>
+      )}
       {index && <IndexLink to={working('index')} figure={recipe.index} index={index} />}
       <span>
         <EnergySplit width={index ? '84%' : '100%'} shares={recipe.energyShares} />
@@ -327,6 +344,15 @@ function FigureLink({
         </span>
       )}
     </Link>
+  );
+}
+
+/** Where a cost would stand, for whom it is not shown. */
+function NotShown() {
+  return (
+    <span className="num faint" title="Costs of this kitchen are not shown to you">
+      –<span className="sr"> not shown to you</span>
+    </span>
   );
 }
 

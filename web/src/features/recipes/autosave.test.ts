@@ -128,3 +128,24 @@ test('with the server away, what is typed is kept here, and saved when it is bac
   expect(kept.get('far')?.document.title).toBe('two');
   expect(localDraft('far')).toBeUndefined();
 });
+
+test('what somebody else saves while nothing of one’s own is unsaved is shown, one step before it is how it was seen, and one goes on from theirs', async () => {
+  const { store, type, until } = desk('shared');
+  const theirs = dish('shared', 'theirs');
+  kept.set('shared', { revision: 2, document: theirs });
+  store.dispatch(recipeActions.changedElsewhere({ id: 'shared', revision: 2, savedAt: '', document: theirs }));
+  expect(store.getState().recipe).toMatchObject({ revision: 2, saveState: 'saved', present: { title: 'theirs' } });
+  type('on from theirs');
+  await until('saved');
+  expect(sent.map(({ revision, document }) => [revision, document.title])).toEqual([[2, 'on from theirs']]);
+  store.dispatch(recipeActions.undone(undefined));
+  store.dispatch(recipeActions.undone(undefined));
+  expect(store.getState().recipe.present?.title).toBe('one');
+});
+
+test('what somebody else saves while something of one’s own is unsaved changes nothing here: the save tells of it', () => {
+  const { store, type } = desk('both');
+  type('mine');
+  store.dispatch(recipeActions.changedElsewhere({ id: 'both', revision: 2, savedAt: '', document: dish('both', 'theirs') }));
+  expect(store.getState().recipe).toMatchObject({ revision: 1, present: { title: 'mine' } });
+});

@@ -16,7 +16,13 @@ export const autosave = createListenerMiddleware<WithRecipe>();
 const saver = new Saver<Recipe, SavedRecipeDto>(recipeDrafts);
 
 autosave.startListening({
-  matcher: isAnyOf(recipeActions.opened, recipeActions.recovered, recipeActions.theirsTaken, recipeActions.mineKept),
+  matcher: isAnyOf(
+    recipeActions.opened,
+    recipeActions.recovered,
+    recipeActions.theirsTaken,
+    recipeActions.mineKept,
+    recipeActions.changedElsewhere,
+  ),
   effect: (_, listener) => {
     const { id, revision } = listener.getState().recipe;
     if (id !== undefined) saver.standsAt(id, revision);

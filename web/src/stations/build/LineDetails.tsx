@@ -1,5 +1,8 @@
 import { useState } from 'react';
+import { Link } from 'react-router';
 import { METHODS, RETAINED_USES, type Food, type Line, type Method } from '@portiona/core';
+import { useMay } from '../../features/account/useMe';
+import { useRecipeState } from '../../features/recipes/useRecipeState';
 import { withKeys } from '../../features/recipes/editRecipe';
 import { numberText } from '../../ui/numberText';
 import { Select } from '../../ui/Select';
@@ -27,16 +30,20 @@ const METHOD_WORDS: Readonly<Record<Method, string>> = {
 
 /** What is said of a line beside its words: how it is weighed, in which state, how much of it is eaten, and a remark. */
 export function LineDetails({
+  part,
   line,
   food,
   name,
   onWrite,
 }: {
+  readonly part: number;
   readonly line: Line;
   readonly food: Food | undefined;
   readonly name: string;
   readonly onWrite: (line: Line) => void;
 }) {
+  const partId = useRecipeState().present?.parts[part]?.id;
+  const mayWrite = useMay('comment');
   const write = (change: { readonly [key in keyof Line]?: Line[key] | undefined }) => onWrite(withKeys(line, change));
   return (
     <DropPanel
@@ -68,6 +75,11 @@ export function LineDetails({
         onChange={(method) => write({ method: method === '' ? undefined : method })}
       />
       <Comment key={line.comment ?? ''} comment={line.comment} onChange={(comment) => write({ comment })} />
+      {partId !== undefined && line.id !== undefined && mayWrite && (
+        <Link className="underline" to={{ search: `?working=notes&at=${encodeURIComponent(`line/${partId}/${line.id}`)}` }}>
+          A note on it, for the others
+        </Link>
+      )}
     </DropPanel>
   );
 }

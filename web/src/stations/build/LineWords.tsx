@@ -23,6 +23,7 @@ import {
 import { FoundMark } from '../../features/check/FoundMark';
 import { numberText } from '../../ui/numberText';
 import { withFood } from '../../features/recipes/editRecipe';
+import { LineNotes } from '../../features/notes/LineNotes';
 import { LineDetails } from './LineDetails';
 import { PartOffered, PartTaken } from './PartTaken';
 import { FoodPicker } from './FoodPicker';
@@ -60,6 +61,7 @@ export function LineWords({ line, food, part, number, figures, servingName, foun
     <span className="words">
       <Shown line={line} food={food} text={text} figures={figures} servingName={servingName} place={place} actions={actions} />
       {found && !current && <FoundMark findings={found} of={text} />}
+      {line.id !== undefined && !current && <LineNotes part={part} line={line.id} of={text} />}
       <input
         className="line-field"
         data-row={`${part}/${number}/line`}
@@ -293,7 +295,7 @@ function Understood({
         </ChipButton>
       )}
       {(line.food !== undefined || line.recipe !== undefined) && (
-        <LineDetails line={line} food={food} name={text} onWrite={(next) => actions.write(place, next)} />
+        <LineDetails part={place.part} line={line} food={food} name={text} onWrite={(next) => actions.write(place, next)} />
       )}
       <span className="faint">Tab to change</span>
     </span>

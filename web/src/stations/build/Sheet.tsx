@@ -9,6 +9,7 @@ import { holds } from '../../features/recipes/selection';
 import { AddRow } from './AddRow';
 import { useCaretFocus, type Caret } from './caret';
 import { ColumnChoice } from './ColumnChoice';
+import { useMay } from '../../features/account/useMe';
 import { COLUMNS, FOOD_COLUMN, keepColumns, keptColumns, SHARE_COLUMN } from './columns';
 import { LineRow } from './LineRow';
 import { LinesDragged } from './LinesDragged';
@@ -30,7 +31,8 @@ export function Sheet() {
   );
   const actions = useSheetActions(setCaret);
   const [shown, setShown] = useState(keptColumns);
-  const columns = useMemo(() => COLUMNS.filter(({ id }) => shown.includes(id)), [shown]);
+  const showsCosts = useMay('costs');
+  const columns = useMemo(() => COLUMNS.filter(({ id }) => shown.includes(id) && (id !== 'usedCost' || showsCosts)), [shown, showsCosts]);
   const shares = shown.includes(SHARE_COLUMN);
   const named = shown.includes(FOOD_COLUMN);
   const figures = computed.ok ? computed.figures : undefined;

@@ -1,6 +1,7 @@
 import { useId, useState } from 'react';
 import { Link } from 'react-router';
 import { ABOUT, type Finding, type Kitchen, type Mend, type Recipe, type RecipeFigures } from '@portiona/core';
+import { useMay } from '../../features/account/useMe';
 import { placeName } from '../../features/check/findingPlaces';
 import { mendedWords } from '../../features/check/mendedWords';
 import { useAddAllergens } from '../../features/check/useAddAllergens';
@@ -23,6 +24,7 @@ export function FindingRow({ finding, recipe, figures, kitchen, wanted, onMend, 
   const { code, at, message, mend, otherwise } = finding;
   const [leaving, setLeaving] = useState(false);
   const addAllergens = useAddAllergens();
+  const mayWrite = useMay('comment');
   const words = mendedWords(finding, mend, recipe, kitchen);
   const place = placeName(at, recipe, figures);
   const make = (one: Mend) => (one.kind === 'allergens' ? void addAllergens(one.food, one.allergens) : onMend(one));
@@ -50,6 +52,17 @@ export function FindingRow({ finding, recipe, figures, kitchen, wanted, onMend, 
         {!mend && (
           <Button asChild>
             <Link to={addressOf(at, recipe)}>Go there</Link>
+          </Button>
+        )}
+        {mayWrite && (
+          <Button kind="quiet" asChild>
+            <Link
+              to={{
+                search: `?working=notes&at=${encodeURIComponent(`finding/${code} ${at}`)}&about=${encodeURIComponent(message.slice(0, 190))}`,
+              }}
+            >
+              Note
+            </Link>
           </Button>
         )}
         {!leaving && (
