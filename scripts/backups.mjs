@@ -100,6 +100,8 @@ export async function make(url, file) {
     await client.connect();
     await client.query('BEGIN ISOLATION LEVEL REPEATABLE READ READ ONLY');
     const { snapshot } = (await client.query('SELECT pg_export_snapshot() AS snapshot')).rows[0];
+    const [{ begun }] = (await client.query(`SELECT to_regclass('migrations') IS NOT NULL AS begun`)).rows;
+    if (!begun) throw new Refused('there is nothing in the database to back up yet');
     const migrations = (await client.query('SELECT name FROM migrations ORDER BY id')).rows.map(({ name }) => name);
     const counts = await tablesOf(client);
     const { to, env } = reaching(url);

@@ -1,4 +1,5 @@
 // A picture of a page of a running Portiona: node scripts/look.mjs ADDRESS/PATH FILE.png [WIDTHxHEIGHT] [dark]
+// LINK is one that ./portiona link has printed: it signs in first; a path without a kitchen is opened in the one at hand.
 import { chromium } from 'playwright-core';
 
 const [address, file, size = '1280x800', theme = 'light'] = process.argv.slice(2);
@@ -17,9 +18,14 @@ try {
     colorScheme: theme === 'dark' ? 'dark' : 'light',
     hasTouch: width < 600,
   });
+  if (process.env.LINK) {
+    await page.goto(process.env.LINK);
+    await page.waitForURL(/\/k\//);
+  }
   await page.goto(address);
-  await page.waitForLoadState('networkidle');
-  await page.waitForTimeout(800);
+  await page.waitForLoadState('load');
+  // A page that listens is never idle.
+  await page.waitForTimeout(4000);
   await page.screenshot({ path: file });
 } finally {
   await browser.close();

@@ -7,6 +7,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium } from '@playwright/test';
 import pg from 'pg';
+import { asOwner, signPageIn } from '../../scripts/asOwner.mjs';
 import { freePort, startDatabase, startServer } from '../../scripts/throwaway.mjs';
 
 const ROUNDS = Number(process.argv[2] ?? 50);
@@ -23,6 +24,7 @@ const counts = { server: 0, browser: 0, network: 0, typed: 0, lost: 0, twice: 0 
 let child;
 let context;
 let page;
+let me;
 
 async function up() {
   child = spawn(process.execPath, [join(root, 'server/dist/main.js')], {
@@ -49,7 +51,8 @@ async function open() {
     viewport: { width: 390, height: 844 },
   });
   page = context.pages()[0] ?? (await context.newPage());
-  await page.goto(`${address}/cook/killed`, { waitUntil: 'domcontentloaded' });
+  await signPageIn(page, address, me);
+  await page.goto(`${address}/k/${me.key}/cook/killed`, { waitUntil: 'domcontentloaded' });
   await page.getByRole('status').first().waitFor();
 }
 
@@ -83,6 +86,7 @@ try {
   const first = await startServer(database.url, { demo: true });
   await first.stop();
   await up();
+  me = await asOwner(address, database.url);
   const send = (path, document) =>
     fetch(`${address}/api/${path}`, {
       method: 'POST',

@@ -1,7 +1,9 @@
 // How long a key press takes to reach the docket, in a recipe of 40 lines, in the running product.
 import { chromium } from '@playwright/test';
+import { asOwner, signPageIn } from '../../scripts/asOwner.mjs';
 
 const [address] = process.argv.slice(2);
+const me = await asOwner(address);
 const LINES = 40;
 const WORDS = [
   'red lentils',
@@ -42,7 +44,8 @@ const browser = await chromium.launch({
   ],
 });
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-await page.goto(`${address}/recipes/forty-lines/build`);
+await signPageIn(page, address, me);
+await page.goto(`${address}/k/${me.key}/recipes/forty-lines/build`);
 await page.getByLabel('New ingredient').first().waitFor();
 await page.evaluate(
   (text) => {

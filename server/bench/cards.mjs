@@ -1,7 +1,9 @@
 // How long one card takes as a picture and as a PDF, alone and beside other work, and a booklet of fifty; and what others wait meanwhile.
 import { milliseconds, watched } from './watch.mjs';
+import { asOwner } from '../../scripts/asOwner.mjs';
 
 const [address] = process.argv.slice(2);
+await asOwner(address);
 const asked = async (path, options) => {
   const answer = await fetch(`${address}${path}`, options);
   if (!answer.ok) throw new Error((await answer.text()).slice(0, 300));

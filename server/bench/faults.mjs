@@ -1,6 +1,7 @@
 // What happens when it is flooded, fooled, starved and killed. Nothing may be lost, half-written, hung or broken: it judges.
 import { readFileSync } from 'node:fs';
 import { startDatabase, startServer } from '../../scripts/throwaway.mjs';
+import { asOwner } from '../../scripts/asOwner.mjs';
 import { floods } from './floods.mjs';
 import { fullDisk } from './fullDisk.mjs';
 import { heavyThings } from './heavy.mjs';
@@ -18,6 +19,7 @@ async function part(title, work) {
   const database = startDatabase();
   const server = await startServer(database.url, { demo: true });
   try {
+    await asOwner(server.address, database.url);
     await work(server);
   } finally {
     await server.stop();

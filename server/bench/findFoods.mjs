@@ -1,5 +1,7 @@
 // How long a table of 50,000 foods takes to come in, and then a search as it is typed among them, through HTTP.
+import { asOwner } from '../../scripts/asOwner.mjs';
 const [address] = process.argv.slice(2);
+await asOwner(address);
 const FOODS = 50_000;
 
 const KINDS =

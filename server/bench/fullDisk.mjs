@@ -5,6 +5,7 @@ import { once } from 'node:events';
 import { chmodSync, mkdtempSync, rmSync, statfsSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { asOwnerOf } from '../../scripts/asOwner.mjs';
 import { freePort } from '../../scripts/throwaway.mjs';
 import { pause } from './watch.mjs';
 
@@ -52,6 +53,7 @@ export async function fullDisk() {
   let revision;
   try {
     for (let i = 0; i < 900 && !/is ready:/.test(said); i++) await pause(100);
+    await asOwnerOf(`http://127.0.0.1:${port}`, PORTIONA, env);
     ({ revision } = (await send('POST', '/recipes', { document: document(0) })).body);
     const free = () => Number(statfsSync(home).bavail) * Number(statfsSync(home).bsize);
     // All but a little is taken by somebody else.

@@ -7,8 +7,8 @@ const AT_ONCE = 8;
 const SETTLING = 150_000;
 
 /** @param paths of the OpenAPI document */
-export async function hostility({ address, pid }, paths) {
-  const requests = hostileRequests(paths);
+export async function hostility({ address, pid, kitchen }, paths) {
+  const requests = hostileRequests(paths, kitchen);
   const send = async ({ method, url, body, type }) => {
     const answer = await fetch(address + url, {
       method,

@@ -5,6 +5,7 @@ import { once } from 'node:events';
 import { chmodSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { asOwnerOf } from '../../scripts/asOwner.mjs';
 import { freePort } from '../../scripts/throwaway.mjs';
 import { pause } from './watch.mjs';
 
@@ -152,6 +153,7 @@ export async function killSweep(kills) {
 
   try {
     if (!(await start())) throw new Error('it did not start at all');
+    await asOwnerOf(`http://127.0.0.1:${port}`, PORTIONA, env);
     const writers = Array.from({ length: WRITERS }, (_, i) => writer(`writer-${i}`));
     for (let i = 0; i < kills; i++) {
       await pause(80 + Math.random() * 400);

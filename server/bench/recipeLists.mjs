@@ -1,8 +1,10 @@
 // How long lists of recipes take: as they stand, after a price has changed under all of them, and a page of ten thousand.
 import { manyRecipes } from './manyRecipes.mjs';
 import { milliseconds, watched } from './watch.mjs';
+import { asOwner } from '../../scripts/asOwner.mjs';
 
 const [address] = process.argv.slice(2);
+await asOwner(address);
 const call = async (path, options) => {
   const answer = await fetch(`${address}/api${path}`, options);
   const text = await answer.text();

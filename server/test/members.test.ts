@@ -1,3 +1,4 @@
+import { Client } from 'pg';
 import supertest from 'supertest';
 import { inKitchenOf, joined, PASSWORD, stranger, type Server } from './house.js';
 import { requestsTo, testServer } from './testServer.js';
@@ -161,6 +162,52 @@ test('a kitchen that is deleted is closed to everybody, taken back by its owner,
   await server.http.post(`/api/kitchens/${mine[0]?.key}/taken-back`).expect(404);
   await one.http.post(`/api/kitchens/${mine[0]?.key}/taken-back`).expect(200);
   expect(((await one.http.get('/api/foods').expect(200)).body as unknown[]).length).toBeGreaterThan(0);
+});
+
+test('after thirty days nothing is left of a kitchen that was deleted, and another stays as it is', async () => {
+  const one = await stranger(server, 'Goes');
+  const document = {
+    id: 'soup',
+    title: 'Soup',
+    servings: 1,
+    parts: [{ id: 'm', name: 'M', lines: [{ food: 'leek', amount: 1, unit: 'piece' }] }],
+  };
+  await one.http.post('/api/imports/starter-pantry').expect(201);
+  await one.http
+    .post('/api/recipes')
+    .send({ document: { ...document, parts: [{ id: 'm', name: 'M', lines: [] }] } })
+    .expect(201);
+  await one.http
+    .post('/api/batches')
+    .send({ document: { id: 'pot', recipe: 'soup', date: '2026-11-30' } })
+    .expect(201);
+  await one.http.post('/api/recipes/soup/notes').send({ place: 'recipe', about: '', text: 'x', mentions: [] }).expect(201);
+  await one.http.delete(one.kitchen).expect(204);
+  const client = new Client({ connectionString: process.env.DATABASE_URL });
+  await client.connect();
+  try {
+    const key = one.kitchen.split('/')[3];
+    const { rows } = await client.query<{ id: string }>(
+      `UPDATE kitchens SET deleted_at = now() - interval '29 days' WHERE key = $1 RETURNING id`,
+      [key],
+    );
+    const forget = async () => (await client.query<{ gone: number }>('SELECT forget_deleted_kitchens(30) AS gone')).rows[0]?.gone;
+    expect(await forget()).toBe(0);
+    await client.query(`UPDATE kitchens SET deleted_at = now() - interval '31 days' WHERE key = $1`, [key]);
+    const before = ((await server.http.get('/api/recipes').expect(200)).body as unknown[]).length;
+    expect(await forget()).toBe(1);
+    const { rows: tables } = await client.query<{ name: string }>(
+      `SELECT table_name AS name FROM information_schema.columns WHERE column_name = 'kitchen_id' AND table_schema = 'public'`,
+    );
+    for (const { name } of tables) {
+      const left = await client.query(`SELECT 1 FROM ${name} WHERE kitchen_id = $1`, [rows[0]?.id]);
+      expect([name, left.rows.length]).toEqual([name, 0]);
+    }
+    expect(((await server.http.get('/api/recipes').expect(200)).body as unknown[]).length).toBe(before);
+  } finally {
+    await client.end();
+  }
+  expect(((await one.http.get('/api/kitchens').expect(200)).body as unknown[]).length).toBe(0);
 });
 
 test('a new account’s first page is of its own kitchen; an address of another answers as one that is not there', async () => {

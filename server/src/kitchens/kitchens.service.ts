@@ -4,6 +4,7 @@ import { Database } from '../database/database.js';
 import { NotFoundError, ValidationError } from '../http/problems.js';
 import { readBody } from '../http/readBody.js';
 import { houseScope, type Scope } from '../scope/scope.js';
+import { DAYS_KEPT } from './ownKitchens.service.js';
 import { NamedKitchen, type KitchenDto } from './kitchen.dto.js';
 import { patchedCard } from './patchedCard.js';
 import { KitchenEntity } from './kitchen.entity.js';
@@ -26,6 +27,11 @@ export class KitchensService {
   async scopes(): Promise<Scope[]> {
     const kitchens = await this.database.manager.query<{ id: string }[]>('SELECT id FROM every_kitchen() WHERE NOT deleted');
     return kitchens.map(({ id }) => houseScope(id));
+  }
+
+  /** Lets kitchens go for good that were deleted long enough ago; nobody can take them back then. */
+  async forgetDeleted(): Promise<void> {
+    await this.database.manager.query('SELECT forget_deleted_kitchens($1)', [DAYS_KEPT]);
   }
 
   /** Asks something of every kitchen, one after the other; of deleted ones too, which may be taken back. */

@@ -101,6 +101,7 @@ export class Threads implements OnModuleDestroy {
   /** Has the threads ready before anyone asks, and what lists show computed; and again now and then, when nobody has asked for long. */
   async warm(): Promise<void> {
     const settle = async () => {
+      await this.kitchens.forgetDeleted();
       for (const scope of await this.kitchens.scopes()) await within(scope.kitchenId, () => this.settled(scope));
     };
     this.#settling = setInterval(() => void settle().catch(() => undefined), SETTLED_EVERY).unref();
