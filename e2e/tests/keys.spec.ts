@@ -210,6 +210,8 @@ test('a hint is said of what is pointed at or reached by Tab, and goes by Escape
   await page.keyboard.press('Tab');
   await expect(hint).toHaveText('Keys (?)');
   await page.keyboard.press('Tab');
+  await expect(page.getByRole('button', { name: /account and kitchens/ })).toBeFocused();
+  await page.keyboard.press('Tab');
   await expect(hint).toHaveCount(0);
   await expect(page.getByRole('button', { name: 'Scale', exact: true })).toHaveAccessibleDescription('Scale (Alt S)');
 });
