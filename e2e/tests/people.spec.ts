@@ -191,3 +191,57 @@ test('what was done is listed, the chain holds, and tokens and the kitchen as a 
   await expect(page.getByText('Second table').first()).toBeVisible();
   await expect(page.getByRole('link', { name: 'Beef shin and barley, thyme gravy' })).toBeVisible();
 });
+
+test('signed out at the stove, one goes on: what is measured waits, and reaches the kitchen after signing in', async ({
+  page,
+  browser,
+  baseURL,
+  signed,
+}) => {
+  const { page: theirs, email } = await join(browser, baseURL, await invitation(page, 'tester'), 'Oak');
+  const lines = [{ food: 'red-lentils', amount: 300, unit: 'g', text: '300 g red lentils' }];
+  const dish = { id: 'oak-pot', title: 'Oak pot', servings: 4, parts: [{ id: 'pot', name: 'Pot', lines }], steps: ['Simmer.'] };
+  const batch = { id: 'oak-batch', recipe: 'oak-pot', date: '2026-11-29', cooking: { begun: new Date().toISOString(), step: 0 } };
+  expect((await page.request.post('/api/recipes', { data: { document: dish } })).status()).toBe(201);
+  expect((await page.request.post('/api/batches', { data: { document: batch } })).status()).toBe(201);
+  await theirs.setViewportSize({ width: 390, height: 844 });
+  await theirs.goto(pageIn(signed, '/cook/oak-batch'));
+  await expect(theirs.getByRole('status').first()).toContainText('Kept');
+  await theirs.context().clearCookies();
+  await theirs.getByRole('button', { name: /^300 g red lentils/ }).click();
+  await theirs.getByLabel('Weighed, g').fill('302');
+  await theirs.getByRole('button', { name: 'Take 302 g' }).click();
+  const told = theirs.getByRole('alert').filter({ hasText: 'You are signed out' });
+  await expect(told).toBeVisible();
+  await expectAccessible(theirs);
+  await told.getByRole('link', { name: 'sign in again' }).click();
+  await theirs.getByLabel('E-mail address').fill(email);
+  await theirs.getByLabel('Password').fill(PASSWORD);
+  await theirs.getByRole('button', { name: 'Sign in', exact: true }).click();
+  await expect(theirs.getByRole('heading', { name: 'Oak pot, 4 boxes' })).toBeVisible();
+  await expect.poll(async () => JSON.stringify(await (await page.request.get('/api/batches/oak-batch')).json())).toContain('302');
+  // Taken out of the kitchen, nothing that was measured is let go either.
+  const { id } = ((await (await page.request.get('/api/members')).json()) as { id: string; name: string }[]).find(
+    ({ name }) => name === 'Oak',
+  )!;
+  await page.request.delete(`/api/members/${id}`);
+  await theirs.getByRole('button', { name: /^300 g red lentils/ }).click();
+  await theirs.getByLabel('Weighed, g').fill('303');
+  await theirs.getByRole('button', { name: 'Take 303 g' }).click();
+  const kept = () =>
+    theirs.evaluate(
+      (name) =>
+        new Promise<number>((resolve) => {
+          const asked = indexedDB.open(name);
+          asked.onsuccess = () => {
+            const counting = asked.result.transaction('edits').objectStore('edits').count();
+            counting.onsuccess = () => resolve(counting.result);
+          };
+        }),
+      `portiona:${signed.key}:cook`,
+    );
+  await expect.poll(kept).toBeGreaterThan(0);
+  await theirs.waitForTimeout(3_000);
+  expect(await kept()).toBeGreaterThan(0);
+  await theirs.context().close();
+});

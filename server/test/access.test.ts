@@ -327,6 +327,11 @@ test('the second wall: the application’s own role sees no row of a kitchen but
       `INSERT INTO recipes (kitchen_id, id, title, revision) VALUES (gen_random_uuid(), 'x', 'x', 1)`,
     ])
       await expect(client.query(past)).rejects.toThrow(/permission denied|must be owner|row-level security|would be affected/);
+    // Nor does anybody else who has an account at the database get through its doors.
+    const { rows: open } = await client.query<{ door: string }>(
+      `SELECT proname AS door FROM pg_proc WHERE prosecdef AND pronamespace = 'public'::regnamespace AND has_function_privilege('public', oid, 'EXECUTE')`,
+    );
+    expect(open).toEqual([]);
     const { rows } = await client.query<{ bypasses: boolean; owns: boolean }>(
       `SELECT rolbypassrls OR rolsuper OR rolcreaterole AS bypasses, EXISTS (SELECT 1 FROM pg_class WHERE relowner = oid) AS owns
        FROM pg_roles WHERE rolname = current_user`,

@@ -49,6 +49,11 @@ export async function grantApplication(owner: DataSource, { name, password }: Ap
     await owner.query(`GRANT USAGE ON ALL SEQUENCES IN SCHEMA ${schema} TO ${role}`);
     await owner.query(`GRANT EXECUTE ON ALL FUNCTIONS IN SCHEMA ${schema} TO ${role}`);
   }
+  // Functions that look further than one kitchen are for the application alone, not for whoever else has an account at the database.
+  const doors = await owner.query<{ door: string }[]>(
+    `SELECT oid::regprocedure::text AS door FROM pg_proc WHERE prosecdef AND pronamespace = 'public'::regnamespace AND proowner = current_user::regrole`,
+  );
+  for (const { door } of doors) await owner.query(`REVOKE EXECUTE ON FUNCTION ${door} FROM PUBLIC`);
   // What was done is noted by a function alone, and read; which migrations ran is only read.
   await owner.query(`REVOKE ALL ON audit_heads FROM ${role}`);
   await owner.query(`REVOKE INSERT, UPDATE, DELETE ON migrations, audit_entries FROM ${role}`);

@@ -46,6 +46,16 @@ export class NotFoundError extends Problem {
   }
 }
 
+/** A kitchen that is not there, or that whoever asks is no member of: 404, told apart from a thing that is gone from a kitchen. */
+export class NoKitchenError extends Problem {
+  protected readonly told = { type: 'no-kitchen', title: 'No kitchen', status: 404 };
+
+  constructor(readonly key: string) {
+    super(`there is no kitchen "${key}", or you are no member of it`);
+    this.name = 'NoKitchenError';
+  }
+}
+
 /** Nobody is signed in, or no longer: 401. */
 export class SignedOutError extends Problem {
   protected readonly told = { type: 'signed-out', title: 'Not signed in', status: 401 };

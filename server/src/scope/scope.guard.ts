@@ -4,7 +4,7 @@ import { AdmissionService, type Admitted } from '../accounts/admission.service.j
 import { Database } from '../database/database.js';
 import { isSafe } from '../http/guard.js';
 import { isReachedFromElsewhere } from '../http/listening.js';
-import { ForbiddenError, NotFoundError, OtherPageError, SignedOutError } from '../http/problems.js';
+import { ForbiddenError, NoKitchenError, OtherPageError, SignedOutError } from '../http/problems.js';
 import type { ScopedRequest } from './inScope.js';
 import { RULE, type Rule } from './needs.js';
 import { roleFor, type Right } from './rights.js';
@@ -18,7 +18,7 @@ export class ScopeGuard implements CanActivate {
     private readonly reflector: Reflector,
   ) {}
 
-  /** @throws SignedOutError, OtherPageError, ForbiddenError, NotFoundError */
+  /** @throws SignedOutError, OtherPageError, ForbiddenError, NoKitchenError */
   async canActivate(context: ExecutionContext): Promise<boolean> {
     const rule = this.reflector.get<Rule | undefined>(RULE, context.getHandler());
     // What nobody has a rule for, nobody may ask.
@@ -43,7 +43,7 @@ export class ScopeGuard implements CanActivate {
   #beMember(rule: readonly Right[], { accountId, kitchen, setUp }: Admitted, request: ScopedRequest, key: string): void {
     if (!setUp && isReachedFromElsewhere())
       throw new ForbiddenError('this server is reached from elsewhere: choose a password or make a passkey first, at /account');
-    if (!kitchen) throw new NotFoundError('kitchen', key);
+    if (!kitchen) throw new NoKitchenError(key);
     const missing = rule.filter((right) => !kitchen.rights.includes(right));
     if (missing.length > 0)
       throw new ForbiddenError(

@@ -5,13 +5,15 @@ const HEADER = 'X-Portiona-Page';
 
 let asked: Promise<MeDto | undefined> | undefined;
 
-/** Who is signed in; undefined: nobody, as far as can be told. Asked once, and again where that failed. @throws TypeError where the server is not reached */
+/** Who is signed in; undefined: nobody. Asked once, and again where that failed. @throws Error where the server is not reached, or cannot say just now */
 export function whoIsSignedIn(): Promise<MeDto | undefined> {
   asked ??= fetch('/api/me').then(
     async (answer) => {
       if (answer.ok) return (await answer.json()) as MeDto;
       asked = undefined;
-      return undefined;
+      // One that has too much to do, or whose database is away, has not said that nobody is.
+      if (answer.status === 401) return undefined;
+      throw new Error(`who is signed in was answered ${answer.status}`);
     },
     (error: unknown) => {
       asked = undefined;

@@ -11,7 +11,9 @@ export function ToKitchen({ path }: { readonly path: string }) {
       if (to === undefined) window.location.replace(path === '/' ? '/enter' : `/enter?back=${encodeURIComponent(path)}`);
       else window.location.replace(to === '/account' || path === '/' ? to : to + path);
     };
-    void go();
+    // Asked anew while the server cannot say.
+    const ask = () => void go().catch(() => setTimeout(ask, 2_000));
+    ask();
   }, [path]);
   return <main className="page" aria-busy="true" />;
 }

@@ -2,6 +2,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { ArrowLeft, ArrowRight } from 'lucide-react';
 import { computed, plannedBatch, stepOf, type Batch, type BatchEdit, type Kitchen, type PlannedBatch } from '@portiona/core';
+import { SignedOutBar } from '../account/SignedOut';
 import { BatchDocket } from '../batches/BatchDocket';
 import { NoBatch } from '../batches/NoBatch';
 import { useBatchKitchen } from '../batches/useBatches';
@@ -45,17 +46,20 @@ export function CookPage() {
     return <NoBatch title="This batch cannot be cooked here" because={trouble ?? (planned && !planned.ok ? planned.because : '')} />;
   if (!batch || !kitchen || !planned?.ok) return <main className="page" aria-busy="true" />;
   return (
-    <Cook
-      batch={batch}
-      kitchen={kitchen}
-      plan={planned.made}
-      timers={timers}
-      say={say}
-      waiting={waiting}
-      refused={refused}
-      awake={awake}
-      offline={offline}
-    />
+    <>
+      <SignedOutBar />
+      <Cook
+        batch={batch}
+        kitchen={kitchen}
+        plan={planned.made}
+        timers={timers}
+        say={say}
+        waiting={waiting}
+        refused={refused}
+        awake={awake}
+        offline={offline}
+      />
+    </>
   );
 }
 

@@ -2,7 +2,7 @@ import { newUuid } from '../../api/newUuid';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { editedBatch, type Batch, type BatchEdit } from '@portiona/core';
 import { api, useOpenBatchQuery, type EditedBatchDto, type OpenBatchDto } from '../../api/api.gen';
-import { problemOf, problemText } from '../../api/problem';
+import { problemOf, problemText, problemType } from '../../api/problem';
 import { useApiDispatch } from '../../api/useApiDispatch';
 import { forgetEdits, keepBatch, keepEdit, keptBatch, waitingEdits, type WaitingEdit } from './cookStore';
 
@@ -77,8 +77,8 @@ export function useCook(id: string): Cooked {
       }
     } catch (failed) {
       const problem = problemOf(failed);
-      // What the kitchen will never take is told and let go; anything else is sent again.
-      if (problem.status === 404 || problem.status === 422) {
+      // What the kitchen will never take is told and let go; anything else is sent again. A kitchen that lets nobody in for now is one that may again.
+      if (problem.status === 422 || (problem.status === 404 && problemType(failed) === 'not-found')) {
         const [first] = await waitingEdits(id);
         if (first) {
           await forgetEdits(id, new Set([first.id]));
