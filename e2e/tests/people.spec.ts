@@ -199,7 +199,7 @@ test('signed out at the stove, one goes on: what is measured waits, and reaches 
   signed,
 }) => {
   const { page: theirs, email } = await join(browser, baseURL, await invitation(page, 'tester'), 'Oak');
-  const lines = [{ food: 'red-lentils', amount: 300, unit: 'g', text: '300 g red lentils' }];
+  const lines = [{ food: 'red-lentils-weir-lane', amount: 300, unit: 'g', text: '300 g red lentils' }];
   const dish = { id: 'oak-pot', title: 'Oak pot', servings: 4, parts: [{ id: 'pot', name: 'Pot', lines }], steps: ['Simmer.'] };
   const batch = { id: 'oak-batch', recipe: 'oak-pot', date: '2026-11-29', cooking: { begun: new Date().toISOString(), step: 0 } };
   expect((await page.request.post('/api/recipes', { data: { document: dish } })).status()).toBe(201);
@@ -218,7 +218,7 @@ test('signed out at the stove, one goes on: what is measured waits, and reaches 
   await theirs.getByLabel('E-mail address').fill(email);
   await theirs.getByLabel('Password').fill(PASSWORD);
   await theirs.getByRole('button', { name: 'Sign in', exact: true }).click();
-  await expect(theirs.getByRole('heading', { name: 'Oak pot, 4 boxes' })).toBeVisible();
+  await expect(theirs.getByRole('button', { name: /^300 g red lentils/ })).toBeVisible();
   await expect.poll(async () => JSON.stringify(await (await page.request.get('/api/batches/oak-batch')).json())).toContain('302');
   // Taken out of the kitchen, nothing that was measured is let go either.
   const { id } = ((await (await page.request.get('/api/members')).json()) as { id: string; name: string }[]).find(
