@@ -16,7 +16,7 @@ import {
 } from 'node:fs';
 import { createRequire } from 'node:module';
 import { tmpdir } from 'node:os';
-import { dirname, join, resolve } from 'node:path';
+import { basename, dirname, join, resolve } from 'node:path';
 
 const { Client } = createRequire(new URL('../server/package.json', import.meta.url))('pg');
 
@@ -27,6 +27,8 @@ const FOLDERS = ['tables', 'bundles'];
 /** Daily ones that stay, and after them one a week. */
 const DAYS = 7;
 const WEEKS = 4;
+/** Tables that tell of the moment only. */
+const OF_THE_MOMENT = new Set(['presences', 'servers']);
 const NAME = /^portiona-(\d{4}-\d{2}-\d{2})-\d{6}\.tar$/;
 const DAY_MS = 24 * 3600_000;
 
@@ -80,7 +82,7 @@ async function tablesOf(client) {
   const counts = {};
   // What is of the moment only is in no dump.
   for (const { name } of rows)
-    if (name !== 'presences') counts[name] = Number((await client.query(`SELECT count(*) FROM "${name}"`)).rows[0].count);
+    if (!OF_THE_MOMENT.has(name)) counts[name] = Number((await client.query(`SELECT count(*) FROM "${name}"`)).rows[0].count);
   return counts;
 }
 
@@ -91,6 +93,49 @@ async function tablesOf(client) {
  * @param file where it goes; left out: among the others, by its time
  */
 export async function make(url, file) {
+  const begun = Date.now();
+  try {
+    const made = await written(url, file);
+    await note(url, { name: basename(made.file), bytes: made.bytes, took: Date.now() - begun });
+    return made;
+  } catch (error) {
+    await note(url, { name: file === undefined ? nameNow() : basename(file), trouble: String(error.message).slice(0, 500) });
+    throw error;
+  }
+}
+
+/** Writes down what became of a backup, for the page of who looks after it; a database of an earlier version has no place for that. */
+async function note(url, { name, bytes = null, took = null, trouble = null }) {
+  const client = new Client({ connectionString: url });
+  client.on('error', () => undefined);
+  try {
+    await client.connect();
+    const [{ there }] = (await client.query(`SELECT to_regclass('backups') IS NOT NULL AS there`)).rows;
+    if (there)
+      await client.query('INSERT INTO backups (name, bytes, took_ms, trouble) VALUES ($1, $2, $3, $4)', [name, bytes, took, trouble]);
+  } catch {
+    // What was made is made, whether that could be written down or not.
+  } finally {
+    await client.end().catch(() => undefined);
+  }
+}
+
+/** Notes that backups were let go. */
+async function noteGone(url, names) {
+  if (names.length === 0) return;
+  const client = new Client({ connectionString: url });
+  client.on('error', () => undefined);
+  try {
+    await client.connect();
+    await client.query('UPDATE backups SET gone_at = now() WHERE name = ANY($1) AND gone_at IS NULL', [names]);
+  } catch {
+    // The page tells of one that is gone; that is all.
+  } finally {
+    await client.end().catch(() => undefined);
+  }
+}
+
+async function written(url, file) {
   const target = resolve(file ?? join(backupsFolder(), nameNow()));
   if (existsSync(target)) throw new Refused(`${target} is there already; choose another name`);
   mkdirSync(dirname(target), { recursive: true, mode: 0o700 });
@@ -221,7 +266,7 @@ export async function daily(url, now = Date.now()) {
   const newest = kept().at(-1);
   if (newest && now - newest.at < DAY_MS) return undefined;
   const made = await make(url);
-  rotate(now);
+  await noteGone(url, rotate(now));
   return made;
 }
 

@@ -38,6 +38,6 @@ export async function enterBy(address, link) {
 
 /** An address as the page says it: the kitchen's, unless it is of none. */
 export function inKitchen(kitchen, path) {
-  if (/^\/(?!api\/)|^\/api\/(?:kitchens|me|entries|health)(?=[/?]|$)/.test(path)) return path;
+  if (/^\/(?!api\/)|^\/api\/(?:kitchens|me|entries|health|status)(?=[/?]|$)/.test(path)) return path;
   return /^\/api\/kitchen(?=[/?]|$)/.test(path) ? path.replace('/api/kitchen', kitchen) : path.replace('/api', kitchen);
 }

@@ -13,6 +13,7 @@ import { DatabaseModule } from './database/database.module.js';
 import { DevicesModule } from './devices/devices.module.js';
 import { DistributionsModule } from './distributions/distributions.module.js';
 import { ExportsModule } from './exports/exports.module.js';
+import { FilesModule } from './files/files.module.js';
 import { FoodsModule } from './foods/foods.module.js';
 import { HealthController } from './health/health.controller.js';
 import { ImportsModule } from './imports/imports.module.js';
@@ -31,6 +32,8 @@ import { SeriesModule } from './series/series.module.js';
 import { SessionsModule } from './sessions/sessions.module.js';
 import { ShoppingModule } from './shopping/shopping.module.js';
 import { ThreadsModule } from './threads/threads.module.js';
+import { Readiness } from './health/readiness.service.js';
+import { WatchModule } from './watch/watch.module.js';
 import { WeeksModule } from './weeks/weeks.module.js';
 import { TablesModule } from './tables/tables.module.js';
 
@@ -69,14 +72,17 @@ export const KITCHEN_ROUTES = [{ path: 'kitchens/:kitchen', children: OF_A_KITCH
 @Module({
   imports: [
     DatabaseModule,
+    FilesModule,
     AuditLogModule,
     AccountsModule,
     DevicesModule,
     ThreadsModule,
     ReadingModule,
+    WatchModule,
     ...OF_A_KITCHEN,
     RouterModule.register(KITCHEN_ROUTES),
   ],
   controllers: [HealthController],
+  providers: [Readiness],
 })
 export class AppModule {}

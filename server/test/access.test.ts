@@ -99,14 +99,14 @@ test('every route says who may ask it, and there are routes for each rule', () =
   const open = IN_KITCHEN.filter(({ method, rule }) => method !== 'get' && String(rule) === 'read').map(
     ({ method, path }) => `${method} ${path}`,
   );
-  expect(open.map((one) => one.replace('/api/kitchens/{kitchen}', ''))).toEqual([
+  expect(open.map((one) => one.replace('/api/kitchens/{kitchen}', '')).sort()).toEqual([
+    'delete /distributions/{id}',
     'delete /membership',
-    'post /tokens',
     'delete /tokens/{id}',
     'post /present',
-    'post /recipes/{id}/notes/seen',
     'post /recipes/{id}/distributions',
-    'delete /distributions/{id}',
+    'post /recipes/{id}/notes/seen',
+    'post /tokens',
   ]);
 });
 
@@ -142,6 +142,8 @@ test('who is signed out is let do nothing but come in', async () => {
   expect(wrong).toEqual([]);
   expect(ROUTES.filter(({ rule }) => rule === 'anyone').map(({ method, path }) => `${method} ${path}`)).toEqual([
     'get /api/health',
+    'get /api/health/live',
+    'get /api/health/ready',
     'post /api/entries',
     'post /api/sign-ins',
     'post /api/sign-ins/passkey/options',
@@ -295,6 +297,29 @@ async function digestOfKitchen(): Promise<string> {
   }
   return hash.digest('hex');
 }
+
+test('work beside requests is found and ended from no other kitchen, whoever knows its id', async () => {
+  const begun = async (path: string, body: object | string) => {
+    const asked = server.http.post(path);
+    if (typeof body === 'string') asked.set('Content-Type', 'text/csv');
+    const { status, body: made } = (await asked.send(body)) as { status: number; body: { id: string } };
+    expect([201, 202]).toContain(status);
+    return made.id;
+  };
+  const [recipe = ''] = await idsFor('/api/kitchens/{kitchen}/recipes/{id}');
+  const runs = [
+    ['distributions', await begun(`/api/recipes/${recipe}/distributions`, { figure: 'protein', draws: 400_000 })],
+    ['food-tables', await begun('/api/food-tables', 'code;name;Energy (kcal)\na;Sorrel;22\n')],
+    ['bundles', await begun('/api/bundles', { kind: 'booklet', format: 'a5', of: 'drafts' })],
+    ['price-refreshes', await begun('/api/price-refreshes', {})],
+  ] as const;
+  for (const [kind, id] of runs) {
+    await server.http.get(`/api/${kind}/${id}`).expect(200);
+    await outside.http.get(`/api/${kind}/${id}`).expect(404);
+    await outside.http.delete(`/api/${kind}/${id}`).expect(404);
+    await server.http.get(`/api/${kind}/${id}`).expect(200);
+  }
+});
 
 test('the second wall: the application’s own role sees no row of a kitchen but the one it works in, and cannot get past that', async () => {
   const { applicationRole } = await import('../src/database/applicationRole.js');

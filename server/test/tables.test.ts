@@ -1,7 +1,8 @@
-import { readdirSync, statSync, writeFileSync } from 'node:fs';
+import { readdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { TableUploadsService } from '../src/tables/tableUploads.service.js';
-import { forgetLostTables } from '../src/tables/tableFile.js';
+import { FileKeeper } from '../src/files/fileKeeper.service.js';
+import { KitchensService } from '../src/kitchens/kitchens.service.js';
+import { Database } from '../src/database/database.js';
 import { innerServer } from './innerServer.js';
 import { madeUpFigureRows, madeUpTable } from './madeUpTable.js';
 
@@ -49,6 +50,14 @@ async function bring(content: string | Buffer, fileName = 'island.csv', status =
 
 async function look(id: string, query = ''): Promise<Look> {
   return ((await server.http.get(`/api/food-tables/${id}/look${query}`).expect(200)) as { body: Look }).body;
+}
+
+async function tablesHere(): Promise<(Table & { bytes: number })[]> {
+  return (await server.http.get('/api/food-tables').expect(200)).body as (Table & { bytes: number })[];
+}
+
+async function filesOf(folder: string): Promise<string[]> {
+  return Promise.resolve(readdirSync(join(process.env.PORTIONA_HOME ?? '', folder)));
 }
 
 async function ended(id: string): Promise<Table> {
@@ -307,10 +316,22 @@ test('a table being taken in is stopped: nothing of it is there; another at the 
 
 test('a file that nobody took in is kept a week, no longer', async () => {
   const { id } = await bring(madeUpTable(3));
-  await forgetLostTables(new Set([id]), Date.now() + 6 * 86_400_000);
+  const brought = async (days: number) => {
+    const { id: kitchenId } = (await server.app.get(KitchensService).scopes()).map(({ kitchenId: own }) => ({ id: own }))[0]!;
+    await server.app
+      .get(Database)
+      .within(kitchenId, () =>
+        server.app
+          .get(Database)
+          .manager.query(`UPDATE table_imports SET made_at = now() - make_interval(days => $2) WHERE id = $1`, [id, days]),
+      );
+    await server.app.get(FileKeeper).tidy();
+  };
+  await brought(6);
   expect((await look(id)).columns.length).toBeGreaterThan(3);
-  await forgetLostTables(new Set([id]), Date.now() + 8 * 86_400_000);
+  await brought(8);
   await server.http.get(`/api/food-tables/${id}/look`).expect(404);
+  expect(await filesOf('tables')).not.toContain(`${id}.table`);
 });
 
 test('an identifier of nothing is not there', async () => {
@@ -370,20 +391,37 @@ test('whether a row is a food or a figure is the person’s to say, and wrong co
   expect(answer.body.detail).toMatch(/more than 1000 names in “figure”/);
 });
 
-test('uploads that broke off, and files that belong to nothing, are taken away after a start; those that wait stay', async () => {
+test('files that belong to nothing are taken away once nothing told of them twice; those that wait stay', async () => {
   const folder = join(process.env.PORTIONA_HOME ?? '', 'tables');
   const { id } = await bring(madeUpTable(3));
   writeFileSync(join(folder, 'broken-off.part'), 'name;kcal');
   writeFileSync(join(folder, 'nobody-knows.table'), 'name;kcal');
-  await server.app.get(TableUploadsService).tidyUp();
-  expect(readdirSync(folder).filter((name) => /broken-off|nobody-knows/.test(name))).toEqual([]);
+  const strange = () => readdirSync(folder).filter((name) => /broken-off|nobody-knows/.test(name));
+  await server.app.get(FileKeeper).tidy();
+  // What has only just come has no row yet.
+  expect(strange()).toHaveLength(2);
+  await server.app.get(FileKeeper).tidy();
+  expect(strange()).toEqual([]);
   expect((await look(id)).columns.length).toBeGreaterThan(3);
   await server.http.delete(`/api/food-tables/${id}`).expect(204);
 });
 
+test('a table that is forgotten while it is looked at is not there, and that is all', async () => {
+  const { id } = await bring(madeUpTable(2_000));
+  const { mapping } = await look(id);
+  const asked = Array.from({ length: 12 }, (_, i) =>
+    i % 2
+      ? server.http.get(`/api/food-tables/${id}/look`)
+      : server.http.post(`/api/food-tables/${id}/preview`).send({ name: 'x', mapping }),
+  );
+  const answers = Promise.all(asked.map((one) => one.then(({ status }) => status)));
+  await server.http.delete(`/api/food-tables/${id}`).expect(204);
+  for (const status of await answers) expect([200, 404]).toContain(status);
+});
+
 test('all files brought together have a cap; one that is forgotten makes room', async () => {
   const folder = join(process.env.PORTIONA_HOME ?? '', 'tables');
-  const held = readdirSync(folder).reduce((sum, name) => sum + statSync(join(folder, name)).size, 0);
+  const held = (await tablesHere()).filter(({ state }) => state !== 'done').reduce((sum, { bytes }) => sum + bytes, 0);
   process.env.PORTIONA_UPLOADS_MB = String(held / 1024 / 1024 + 0.5);
   try {
     const large = madeUpTable(6_000);
@@ -394,7 +432,7 @@ test('all files brought together have a cap; one that is forgotten makes room', 
     expect(refused.status).toBe(507);
     expect((refused.body as { detail: string }).detail).toMatch(/forget one of them/);
     // Nothing of what was refused stays, and what does not say how large it is counts as the largest there may be.
-    expect(readdirSync(folder).filter((name) => name.endsWith('.part'))).toEqual([]);
+    expect(readdirSync(join(folder, '../coming'))).toEqual([]);
     await server.http.delete(`/api/food-tables/${id}`).expect(204);
     const { id: second } = await bring(large);
     await server.http.delete(`/api/food-tables/${second}`).expect(204);

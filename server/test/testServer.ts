@@ -39,7 +39,7 @@ export function signedIn({ headers, body }: Pick<supertest.Response, 'headers' |
 
 /** Addresses of the server that belong to no kitchen. */
 const OUTSIDE =
-  /^\/(?!api\/)|^\/api\/(?:kitchens|me|entries|health|sign-ins|password-resets|invitations|letters|installation|passkeys)(?=[/?]|$)/;
+  /^\/(?!api\/)|^\/api\/(?:kitchens|me|entries|health|sign-ins|password-resets|invitations|letters|installation|passkeys|status)(?=[/?]|$)/;
 
 /** An address as tests say it: of the kitchen at hand, unless it is of none. */
 export function addressIn(kitchen: string, address: string): string {

@@ -1,5 +1,6 @@
 import type { BookletFormat } from '@portiona/core';
-import { Column, Entity, PrimaryColumn } from 'typeorm';
+import { Column, Entity } from 'typeorm';
+import { RunEntity } from '../jobs/runEntity.js';
 
 export const BUNDLE_KINDS = ['booklet', 'archive'] as const;
 export type BundleKind = (typeof BUNDLE_KINDS)[number];
@@ -17,9 +18,7 @@ export interface LeftOut {
 
 /** Cards bound together, as a job. */
 @Entity('bundles')
-export class BundleEntity {
-  @PrimaryColumn({ type: 'uuid', default: () => 'gen_random_uuid()' }) id: string;
-  @Column({ name: 'kitchen_id', type: 'uuid' }) kitchenId: string;
+export class BundleEntity extends RunEntity {
   @Column({ type: 'text' }) kind: BundleKind;
   /** Null: the cards of every series, and of none. */
   @Column({ type: 'text', nullable: true }) series: string | null;
@@ -33,5 +32,4 @@ export class BundleEntity {
   @Column({ name: 'left_out', type: 'jsonb', default: [] }) leftOut: LeftOut[];
   @Column({ type: 'text', nullable: true }) message: string | null;
   @Column({ type: 'bigint', nullable: true }) bytes: string | null;
-  @Column({ name: 'made_at', type: 'timestamptz', default: () => 'now()' }) madeAt: Date;
 }

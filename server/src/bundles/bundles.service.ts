@@ -1,36 +1,32 @@
 import { randomUUID } from 'node:crypto';
-import { createReadStream, createWriteStream, type ReadStream } from 'node:fs';
-import { mkdir, readdir, rename, rm, stat } from 'node:fs/promises';
-import { tmpdir } from 'node:os';
+import { createWriteStream } from 'node:fs';
+import { rm, stat } from 'node:fs/promises';
 import { join } from 'node:path';
+import type { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
-import { Injectable, Logger, type OnApplicationBootstrap, type OnModuleDestroy } from '@nestjs/common';
+import { Inject, Injectable, Logger } from '@nestjs/common';
 import { cardSeries, dayText, FORMAT_TABLE, type BookletTitle, type CardContent } from '@portiona/core';
+import { In } from 'typeorm';
 import yazl from 'yazl';
 import { TAKEN_ALONG } from '../cards/readersPlace.js';
 import { Database } from '../database/database.js';
+import { FILE_STORE, type FileStore } from '../files/fileStore.js';
 import { hyphened } from '../http/hyphened.js';
 import { isUuid } from '../http/isUuid.js';
 import { BusyError, NotFoundError, Problem, ToldError, ValidationError } from '../http/problems.js';
 import { JobsService } from '../jobs/jobs.service.js';
+import type { Run } from '../jobs/run.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
 import type { Scope } from '../scope/scope.js';
 import { Threads } from '../threads/threads.js';
 import type { BundleDto, BundleOrderDto } from './bundle.dto.js';
 import { BundleEntity, type LeftOut } from './bundle.entity.js';
 
-const QUEUE = 'bind-cards';
 /** Bundles of a kitchen under way at once, and kept at all. */
 const MOST_RUNNING = 3;
 const MOST_KEPT = 12;
 /** Dishes in one: a thread holds all of them while it binds. */
 const MOST_CARDS = 200;
-const COMING = '.part';
-
-interface BundleJob {
-  readonly scope: Scope;
-  readonly bundleId: string;
-}
 
 /** A card that goes into it: its newest issue, or as the dish stands. */
 interface Member {
@@ -41,30 +37,22 @@ interface Member {
 
 /** Binds cards as a job beside other work: each card is laid out by itself, so that it can be told how far it is, and ended. */
 @Injectable()
-export class BundlesService implements OnApplicationBootstrap, OnModuleDestroy {
+export class BundlesService {
   readonly #log = new Logger('bundles');
-  /** Set when the server is to end: what is under way is begun anew when it is back. */
-  #ending = false;
 
   constructor(
     private readonly database: Database,
     private readonly jobs: JobsService,
     private readonly kitchens: KitchensService,
     private readonly threads: Threads,
-  ) {}
-
-  async onApplicationBootstrap(): Promise<void> {
-    await this.jobs.work<BundleJob>(QUEUE, ({ scope, bundleId }) => this.#run(scope, bundleId));
-    await this.#forgetLost();
-    for (const scope of await this.kitchens.scopes())
-      await this.database.within(scope.kitchenId, async () => {
-        const begun = await this.database.manager.findBy(BundleEntity, { kitchenId: scope.kitchenId, state: 'running' });
-        for (const { id } of begun) await this.#send(scope, id);
-      });
-  }
-
-  onModuleDestroy(): void {
-    this.#ending = true;
+    @Inject(FILE_STORE) private readonly store: FileStore,
+  ) {
+    jobs.define('bind-cards', {
+      entity: BundleEntity,
+      atOnce: 1,
+      work: (run) => this.#run(run),
+      givenUp: { state: 'failed', message: 'it was begun again and again, and never ended; the log of the server says why' },
+    });
   }
 
   /** Begins to bind. @throws ValidationError where there is nothing to bind, BusyError */
@@ -91,10 +79,11 @@ export class BundlesService implements OnApplicationBootstrap, OnModuleDestroy {
         state: 'running',
         total: members.length + 1,
         leftOut,
+        scope,
       });
       return this.get(scope, id);
     });
-    await this.#send(scope, bundle.id);
+    await this.jobs.send('bind-cards', scope, bundle.id);
     await this.#letGo(kitchenId);
     return bundle;
   }
@@ -117,63 +106,66 @@ export class BundlesService implements OnApplicationBootstrap, OnModuleDestroy {
       const { affected } = await this.database.manager.update(BundleEntity, { id, state: 'running' }, { state: 'cancelled' });
       if (affected === 0) await this.database.manager.delete(BundleEntity, { id });
     });
-    await rm(pathOf(id), { force: true });
+    await this.store.remove('bundles', id);
   }
 
   /** The file, once it is made. @throws NotFoundError */
   async file(
     scope: Scope,
     id: string,
-  ): Promise<{ readonly stream: ReadStream; readonly name: string; readonly type: string; readonly bytes: number }> {
+  ): Promise<{ readonly stream: Readable; readonly name: string; readonly type: string; readonly bytes: number }> {
     const { kind, series, state, format, madeAt } = await this.#row(scope, id);
-    const found = state === 'done' ? await stat(pathOf(id)).catch(() => undefined) : undefined;
+    const found = state === 'done' ? await this.store.open('bundles', id) : undefined;
     if (!found) throw new NotFoundError('file of the bundle', id);
     const called = fileName(series ?? 'cards');
     const on = madeAt.toISOString().slice(0, 10);
     return kind === 'booklet'
-      ? { stream: createReadStream(pathOf(id)), name: `${called}-${format}-${on}.pdf`, type: 'application/pdf', bytes: found.size }
-      : { stream: createReadStream(pathOf(id)), name: `${called}-${on}.zip`, type: 'application/zip', bytes: found.size };
+      ? { ...found, name: `${called}-${format}-${on}.pdf`, type: 'application/pdf' }
+      : { ...found, name: `${called}-${on}.zip`, type: 'application/zip' };
   }
 
-  /** It is begun, whatever becomes of this: what is left running is begun anew when the server starts. */
-  async #send(scope: Scope, bundleId: string): Promise<void> {
-    await this.jobs.send(QUEUE, { scope, bundleId } satisfies BundleJob).catch((error: unknown) => this.#log.warn(error));
-  }
-
-  /** Binds from the beginning, whatever was done of it before: the file takes its place once it is whole. */
-  async #run(scope: Scope, id: string): Promise<void> {
-    const bundle = await this.database.manager.findOneBy(BundleEntity, { id, kitchenId: scope.kitchenId, state: 'running' });
-    if (!bundle || this.#ending) return;
-    const coming = `${pathOf(id)}${COMING}`;
+  /** Binds from the beginning, whatever was done of it before: the file takes its place once it is whole, and only while nobody else is at it. */
+  async #run(run: Run<BundleEntity>): Promise<void> {
+    const { scope, id } = run;
+    const bundle = await this.database.manager.findOneBy(BundleEntity, { id, kitchenId: scope.kitchenId });
+    if (!bundle) return;
+    const coming = join(await this.store.coming(), `${id}-${run.attempt}`);
     try {
-      await mkdir(folder(), { recursive: true });
       // What is in it is what is published by now.
       const { members, leftOut } = await this.#members(scope, bundle.series, bundle.of);
-      if (!(await this.#tell(id, { done: 0, total: members.length + 1, leftOut }))) return;
+      if (!(await run.tell({ done: 0, total: members.length + 1, leftOut }))) return;
       const whole = await (bundle.kind === 'booklet'
-        ? this.#booklet(scope, bundle, members, coming)
-        : this.#archive(scope, bundle, members, coming));
+        ? this.#booklet(run, bundle, members, coming)
+        : this.#archive(run, bundle, members, coming));
       if (!whole) return;
       const { size } = await stat(coming);
-      await rename(coming, pathOf(id));
-      if (!(await this.#tell(id, { done: members.length + 1, state: 'done', bytes: String(size) }))) await rm(pathOf(id), { force: true });
+      if (!(await run.tell({ done: members.length }))) return;
+      await this.store.put('bundles', id, coming);
+      if (!(await run.tell({ done: members.length + 1, state: 'done', bytes: String(size) }))) await this.#removeUnlessDone(scope, id);
     } catch (error) {
-      if (this.#ending) return;
+      if (run.signal.aborted) return;
       this.#log.error(error);
       const message =
         error instanceof ToldError || error instanceof BusyError ? error.message : 'it cannot be bound; the log of the server says why';
-      await this.#tell(id, { state: 'failed', message });
+      await run.tell({ state: 'failed', message });
     } finally {
       await rm(coming, { force: true });
     }
   }
 
+  /** Whoever took it up since may have put the same file there by now. */
+  async #removeUnlessDone({ kitchenId }: Scope, id: string): Promise<void> {
+    if (!(await this.database.manager.existsBy(BundleEntity, { id, kitchenId, state: In(['running', 'done']) })))
+      await this.store.remove('bundles', id);
+  }
+
   /** @returns false where it was cancelled, or the server is to end */
-  async #booklet(scope: Scope, { id, series, format }: BundleEntity, members: readonly Member[], path: string): Promise<boolean> {
+  async #booklet(run: Run<BundleEntity>, { series, format }: BundleEntity, members: readonly Member[], path: string): Promise<boolean> {
+    const { scope } = run;
     const bound: string[] = [];
     for (const { recipe, title, issue } of members) {
       bound.push(await ofDish(title, this.threads.text('boundCard', scope, recipe, issue, format)));
-      if (!(await this.#tell(id, { done: bound.length }))) return false;
+      if (!(await run.tell({ done: bound.length }))) return false;
     }
     const pdf = await this.threads.bytes('boundBooklet', scope, await this.#title(scope, series), bound, format);
     await pipeline([pdf], createWriteStream(path));
@@ -181,7 +173,8 @@ export class BundlesService implements OnApplicationBootstrap, OnModuleDestroy {
   }
 
   /** @returns false where it was cancelled, or the server is to end */
-  async #archive(scope: Scope, { id, series }: BundleEntity, members: readonly Member[], path: string): Promise<boolean> {
+  async #archive(run: Run<BundleEntity>, { series }: BundleEntity, members: readonly Member[], path: string): Promise<boolean> {
+    const { scope } = run;
     const zip = new yazl.ZipFile();
     const written = pipeline(zip.outputStream, createWriteStream(path));
     // What goes wrong with it is told where it is waited for.
@@ -214,7 +207,7 @@ export class BundlesService implements OnApplicationBootstrap, OnModuleDestroy {
         files.push(name);
       }
       contents.push({ folder: place, recipe, title, issue, files });
-      if (!(await this.#tell(id, { done: i + 1 }))) {
+      if (!(await run.tell({ done: i + 1 }))) {
         zip.end();
         await written.catch(() => undefined);
         return false;
@@ -224,16 +217,6 @@ export class BundlesService implements OnApplicationBootstrap, OnModuleDestroy {
     zip.end();
     await written;
     return true;
-  }
-
-  /** Says how far it is. @returns false where it is no longer wanted */
-  async #tell(
-    id: string,
-    change: Partial<Pick<BundleEntity, 'done' | 'total' | 'leftOut' | 'state' | 'bytes' | 'message'>>,
-  ): Promise<boolean> {
-    if (this.#ending) return false;
-    const { affected } = await this.database.manager.update(BundleEntity, { id, state: 'running' }, change);
-    return affected === 1;
   }
 
   /** Cards of a series by their numbers, or of the kitchen by series; and those that are not in it. */
@@ -316,16 +299,7 @@ export class BundlesService implements OnApplicationBootstrap, OnModuleDestroy {
          SELECT id FROM bundles WHERE kitchen_id = $1 AND state <> 'running' ORDER BY made_at DESC OFFSET ${MOST_KEPT}) RETURNING id`,
       [kitchenId],
     )) as unknown as [{ id: string }[], number];
-    for (const { id } of rows[0]) await rm(pathOf(id), { force: true });
-  }
-
-  /** Files that belong to no bundle: what was cut off while it was written. */
-  async #forgetLost(): Promise<void> {
-    const done = await this.kitchens.ofEach(({ kitchenId }) =>
-      this.database.manager.find(BundleEntity, { select: { id: true }, where: { kitchenId, state: 'done' } }),
-    );
-    const known = new Set(done.map(({ id }) => id));
-    for (const name of await readdir(folder()).catch(() => [])) if (!known.has(name)) await rm(join(folder(), name), { force: true });
+    for (const { id } of rows[0]) await this.store.remove('bundles', id);
   }
 
   async #row({ kitchenId }: Scope, id: string): Promise<BundleEntity> {
@@ -345,14 +319,6 @@ async function ofDish<Made>(title: string, work: Promise<Made>): Promise<Made> {
   }
 }
 
-function folder(): string {
-  return join(process.env.PORTIONA_HOME ?? join(tmpdir(), 'portiona'), 'bundles');
-}
-
-function pathOf(id: string): string {
-  return join(folder(), id);
-}
-
 /** A name as a file has it. @example fileName('Night Watch!') // 'night-watch' */
 function fileName(words: string): string {
   return hyphened(words, { otherwise: 'card' });
@@ -364,6 +330,15 @@ function nothingIn(leftOut: readonly LeftOut[]): string {
   return `holds no card to bind: of “${first.title}”, ${first.because}${leftOut.length > 1 ? `; and ${leftOut.length - 1} more` : ''}`;
 }
 
-function toDto({ kitchenId: _, bytes, madeAt, ...row }: BundleEntity): BundleDto {
+function toDto({
+  kitchenId: _,
+  scope: _scope,
+  attempt: _attempt,
+  tries: _tries,
+  heldUntil: _held,
+  bytes,
+  madeAt,
+  ...row
+}: BundleEntity): BundleDto {
   return { ...row, bytes: bytes === null ? null : Number(bytes), madeAt: madeAt.toISOString() };
 }

@@ -56,5 +56,5 @@ export async function grantApplication(owner: DataSource, { name, password }: Ap
   for (const { door } of doors) await owner.query(`REVOKE EXECUTE ON FUNCTION ${door} FROM PUBLIC`);
   // What was done is noted by a function alone, and read; which migrations ran is only read.
   await owner.query(`REVOKE ALL ON audit_heads FROM ${role}`);
-  await owner.query(`REVOKE INSERT, UPDATE, DELETE ON migrations, audit_entries FROM ${role}`);
+  await owner.query(`REVOKE INSERT, UPDATE, DELETE ON migrations, audit_entries, backups FROM ${role}`);
 }

@@ -1,4 +1,6 @@
 import { DataSource, type DataSourceOptions } from 'typeorm';
+import { slowAfter } from '../watch/slowStatements.js';
+import { SlowLog } from './slowLog.js';
 
 import { BatchEntity } from '../batches/batch.entity.js';
 import { BatchRevisionEntity } from '../batches/batchRevision.entity.js';
@@ -21,6 +23,8 @@ import { TableMappingEntity } from '../tables/tableMapping.entity.js';
 import { ReceiptNameEntity } from '../receipts/receiptName.entity.js';
 import { RefreshEntity } from '../refreshes/refresh.entity.js';
 import { RefreshItemEntity } from '../refreshes/refreshItem.entity.js';
+import { Runs1766800000029 } from './migrations/runs.migration.js';
+import { DrawingEntity } from '../distributions/drawing.entity.js';
 import { Deeds1766700000028 } from './migrations/deeds.migration.js';
 import { Accounts1766600000027 } from './migrations/accounts.migration.js';
 import { Batches1765700000017 } from './migrations/batches.migration.js';
@@ -57,13 +61,23 @@ const SERVER_CONNECTIONS = 10;
 /** Milliseconds: for a connection, for one statement, for a row that another holds, for the next statement of a transaction. */
 const LONGEST = { connection: 8_000, statement: 20_000, lock: 15_000, idle: 60_000 };
 
-/** The database of an address, its schema in place already: nothing waits in it for ever. */
-export function dataSourceOptions(url: string | undefined, connections = SERVER_CONNECTIONS): DataSourceOptions {
+/**
+ * The database of an address, its schema in place already: nothing waits in it for ever.
+ *
+ * @param tell told of statements that took long
+ */
+export function dataSourceOptions(
+  url: string | undefined,
+  connections = SERVER_CONNECTIONS,
+  tell: (milliseconds: number, statement: string) => void = () => undefined,
+): DataSourceOptions {
   return {
     ...schemaOptions(url),
     migrationsRun: false,
     poolSize: connections,
     connectTimeoutMS: LONGEST.connection,
+    maxQueryExecutionTime: slowAfter(),
+    logger: new SlowLog(tell),
     extra: {
       statement_timeout: LONGEST.statement,
       lock_timeout: LONGEST.lock,
@@ -103,6 +117,7 @@ export function schemaOptions(url: string | undefined): Extract<DataSourceOption
       StockEntity,
       PersonEntity,
       WeekEntity,
+      DrawingEntity,
     ],
     migrations: [
       Kitchens1764000000001,
@@ -133,6 +148,7 @@ export function schemaOptions(url: string | undefined): Extract<DataSourceOption
       TicksInstead1766500000026,
       Accounts1766600000027,
       Deeds1766700000028,
+      Runs1766800000029,
     ],
     migrationsRun: true,
     migrationsTransactionMode: 'all',

@@ -1,6 +1,8 @@
 import { Global, Module } from '@nestjs/common';
 import { TypeOrmModule } from '@nestjs/typeorm';
 import { applicationRole } from './applicationRole.js';
+import { tellSlowStatement } from '../watch/tellSlowStatement.js';
+import { wall } from './wall.js';
 import { Database } from './database.js';
 import { dataSourceOptions } from './dataSource.js';
 import { Once } from './once.js';
@@ -10,7 +12,13 @@ import { Pulse } from './pulse.js';
 @Module({
   imports: [
     TypeOrmModule.forRootAsync({
-      useFactory: () => ({ ...dataSourceOptions(applicationRole(process.env.DATABASE_URL ?? '').url), retryAttempts: 3, retryDelay: 1000 }),
+      useFactory: () => ({
+        ...dataSourceOptions(applicationRole(process.env.DATABASE_URL ?? '').url, undefined, (milliseconds, statement) =>
+          tellSlowStatement(milliseconds, statement, wall.getStore()?.request),
+        ),
+        retryAttempts: 3,
+        retryDelay: 1000,
+      }),
     }),
   ],
   providers: [Database, Once, Pulse],

@@ -39,6 +39,14 @@ export class Database {
     return opened?.manager ?? this.source.manager;
   }
 
+  /** Connections that are open, that are free, and requests that wait for one. */
+  connections(): { readonly open: number; readonly free: number; readonly wanted: number } {
+    const { master } = this.source.driver as unknown as {
+      readonly master: { readonly totalCount: number; readonly idleCount: number; readonly waitingCount: number };
+    };
+    return { open: master.totalCount, free: master.idleCount, wanted: master.waitingCount };
+  }
+
   /** Does work in a kitchen, other than the one that was entered. */
   within<Done>(kitchenId: string, work: () => Promise<Done>): Promise<Done> {
     if (this.#opened.getStore() && wall.getStore()?.kitchenId !== kitchenId)

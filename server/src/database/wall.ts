@@ -5,6 +5,8 @@ import type { PendingDeed } from '../audit/deed.js';
 /** In which kitchen a piece of work reads and writes; none: rows of no kitchen are seen. */
 export interface Within {
   kitchenId: string | undefined;
+  /** The request that it is done for, by its id. */
+  request?: string | undefined;
   /** What the request under way is about to change, to be noted with it. */
   deed?: PendingDeed;
 }
@@ -17,7 +19,7 @@ export const wall = new AsyncLocalStorage<Within>();
 
 /** Does work in a kitchen. @param deed what it is about to change there, if anything that is noted */
 export function within<Done>(kitchenId: string, work: () => Promise<Done>, deed?: PendingDeed): Promise<Done> {
-  return wall.run({ kitchenId, ...(deed ? { deed } : {}) }, work);
+  return wall.run({ kitchenId, request: wall.getStore()?.request, ...(deed ? { deed } : {}) }, work);
 }
 
 /** What the driver holds connections in, as far as it is used here. */

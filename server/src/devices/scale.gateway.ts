@@ -27,8 +27,10 @@ export class ScaleGateway implements OnApplicationBootstrap, OnModuleDestroy {
   ) {}
 
   onApplicationBootstrap(): void {
-    this.#server = this.adapterHost.httpAdapter.getHttpServer() as Server;
-    this.#server.on('upgrade', this.#upgrade);
+    // A process that only does jobs answers nobody.
+    const adapter = this.adapterHost.httpAdapter as typeof this.adapterHost.httpAdapter | undefined;
+    this.#server = adapter?.getHttpServer() as Server | undefined;
+    this.#server?.on('upgrade', this.#upgrade);
   }
 
   onModuleDestroy(): void {

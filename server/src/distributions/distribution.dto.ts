@@ -50,4 +50,5 @@ export class DrawingDto {
   @ApiProperty() made: number;
   @ApiProperty() draws: number;
   @ApiPropertyOptional({ type: DistributionDto }) distribution?: DistributionDto;
+  @ApiPropertyOptional({ description: 'Why it failed' }) message?: string;
 }

@@ -26,8 +26,8 @@ export class DistributionsController {
   @Needs('read')
   @ApiOperation({ operationId: 'getDistribution', summary: 'How far a run is, and what came of it' })
   @ApiOkResponse({ type: DrawingDto })
-  get(@Param('id') id: string): DrawingDto {
-    return this.distributions.get(id);
+  get(@InScope() scope: Scope, @Param('id') id: string): Promise<DrawingDto> {
+    return this.distributions.get(scope, id);
   }
 
   @Delete('distributions/:id')
@@ -36,7 +36,7 @@ export class DistributionsController {
   @HttpCode(204)
   @ApiOperation({ operationId: 'cancelDistribution', summary: 'Ends a run' })
   @ApiNoContentResponse()
-  cancel(@Param('id') id: string): Promise<void> {
-    return this.distributions.cancel(id);
+  cancel(@InScope() scope: Scope, @Param('id') id: string): Promise<void> {
+    return this.distributions.cancel(scope, id);
   }
 }

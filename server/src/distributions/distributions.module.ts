@@ -1,6 +1,7 @@
 import { Module } from '@nestjs/common';
+import { JobsModule } from '../jobs/jobs.module.js';
 import { DistributionsController } from './distributions.controller.js';
 import { DistributionsService } from './distributions.service.js';
 
-@Module({ controllers: [DistributionsController], providers: [DistributionsService] })
+@Module({ imports: [JobsModule], controllers: [DistributionsController], providers: [DistributionsService] })
 export class DistributionsModule {}

@@ -5,5 +5,10 @@ import { EventsController } from './events.controller.js';
 import { EventsService } from './events.service.js';
 import { PresenceService } from './presence.service.js';
 
-@Module({ imports: [AccountsModule], controllers: [EventsController], providers: [DatabaseListener, EventsService, PresenceService] })
+@Module({
+  imports: [AccountsModule],
+  controllers: [EventsController],
+  providers: [DatabaseListener, EventsService, PresenceService],
+  exports: [EventsService],
+})
 export class EventsModule {}

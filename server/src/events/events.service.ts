@@ -27,12 +27,16 @@ export class EventsService {
     private readonly admission: AdmissionService,
   ) {}
 
+  /** How many pages are told. */
+  listening(): number {
+    return [...this.#open.values()].reduce((sum, count) => sum + count, 0);
+  }
+
   /** @throws BusyError where too many listen */
   listen(scope: Scope, request: ScopedRequest): Observable<MessageEvent> {
     const { kitchenId } = scope;
     const here = this.#open.get(kitchenId) ?? 0;
-    const all = [...this.#open.values()].reduce((sum, count) => sum + count, 0);
-    if (here >= MOST_OF_A_KITCHEN || all >= MOST) throw new BusyError('too many pages listen to this kitchen');
+    if (here >= MOST_OF_A_KITCHEN || this.listening() >= MOST) throw new BusyError('too many pages listen to this kitchen');
     return new Observable((tell: Subscriber<MessageEvent>) => {
       this.#open.set(kitchenId, (this.#open.get(kitchenId) ?? 0) + 1);
       const tellPresent = () =>

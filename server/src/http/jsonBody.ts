@@ -4,9 +4,9 @@ import type { NextFunction, Request, Response } from 'express';
 import { tidied } from '@portiona/core';
 import { BodyScan } from './bodyScan.js';
 import { UnreadBody, type SentBody } from './unreadBody.js';
-import { MOST_KITCHEN_FILE } from './mostBytes.js';
 import { rememberOnceKey } from './onceKeyOf.js';
 import { BusyError, RefusedRequestError, TooLargeError, ValidationError } from './problems.js';
+import { limitsOf } from './routeLimits.js';
 import { statedLength } from './statedLength.js';
 
 const KIB = 1024;
@@ -16,34 +16,37 @@ const MOST_HERE = 128 * KIB;
 const AT_A_TIME = 128 * KIB;
 /** Room made at first for a body; more as it comes. */
 const FIRST_ROOM = 256 * KIB;
-/** Most that one request may bring, by where it goes: a recipe is a few kilobytes, a kitchen file a few megabytes. */
-const MOST: readonly (readonly [path: RegExp, bytes: number])[] = [
-  [/^\/api\/kitchens\/[^/]+\/imports\/kitchen-file$/, MOST_KITCHEN_FILE],
-  [/^\/api\/kitchens\/[^/]+\/(?:recipes|foods|packs|receipts\/prices)(?:\/[^/]*)?$/, 2 * KIB * KIB],
-  [/^/, MOST_HERE],
-];
-
 /** Where bodies are read by who takes them. */
 const AS_SENT = /^\/api\/kitchens\/[^/]+\/imports\/kitchen-file$/;
 
 /**
  * Reads a request's JSON body: bounded, gone over as it comes in, its text put in order. A body that is large is left for a
  * thread to read. What is no JSON by its content type is left alone.
+ *
+ * @param expectLetIn throws where whoever asks is not let in: from them nothing large is read
  */
-export function jsonBody(request: Request, response: Response, next: NextFunction): void {
-  if (!/^application\/json\b/i.test(request.headers['content-type'] ?? '')) return next();
-  read(request, response).then((body) => {
-    request.body = body;
-    next();
-  }, next);
+export function jsonBody(expectLetIn: (request: Request) => Promise<void>) {
+  return (request: Request, response: Response, next: NextFunction): void => {
+    if (!/^application\/json\b/i.test(request.headers['content-type'] ?? '')) return next();
+    read(request, response, expectLetIn).then((body) => {
+      request.body = body;
+      next();
+    }, next);
+  };
 }
 
-async function read(request: Request, response: Response): Promise<SentBody> {
-  const most = MOST.find(([path]) => path.test(request.path))?.[1] ?? MOST_HERE;
+async function read(request: Request, response: Response, expectLetIn: (request: Request) => Promise<void>): Promise<SentBody> {
+  const { bytes: most } = limitsOf(request.path);
   if (request.headers['content-encoding'] !== undefined) throw new RefusedRequestError(415, 'send the body as it is, not packed');
   if (!/^application\/json(?:\s*;\s*charset\s*=\s*"?utf-8"?)?\s*$/i.test(request.headers['content-type'] ?? ''))
     throw new RefusedRequestError(415, 'send JSON as UTF-8');
-  if (most > MOST_HERE) keepRoom(request, response, most);
+  if (most > MOST_HERE && (statedLength(request) ?? most) > MOST_HERE) {
+    await expectLetIn(request).catch((error: unknown) => {
+      request.resume();
+      throw error;
+    });
+    keepRoom(request, response, most);
+  }
   const hash = createHash('sha256');
   const bytes = await bytesOf(request, most, hash);
   rememberOnceKey(request, hash.digest('base64'));

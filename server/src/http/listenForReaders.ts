@@ -1,12 +1,7 @@
 import { once } from 'node:events';
 import { createServer, type RequestListener, type Server } from 'node:http';
 import { isForReaders } from './forReaders.js';
-
-/** Where readers are listened for. */
-interface Listened {
-  readonly host: string;
-  readonly port: number;
-}
+import { statedAddress } from './statedAddress.js';
 
 /**
  * Listens for readers alone, where that is asked for: what anybody may read is answered there, and nothing else of the server is, so
@@ -16,7 +11,7 @@ interface Listened {
  * @throws Error that says what it must be
  */
 export async function listenForReaders(app: RequestListener, stated: string | undefined): Promise<Server | undefined> {
-  const where = listened(stated);
+  const where = statedAddress('PORTIONA_READERS_LISTEN', stated);
   if (!where) return undefined;
   const server = createServer((request, response) => {
     const path = (request.url ?? '').split('?', 1)[0] ?? '';
@@ -26,12 +21,4 @@ export async function listenForReaders(app: RequestListener, stated: string | un
   server.listen(where.port, where.host);
   await once(server, 'listening');
   return server;
-}
-
-function listened(stated: string | undefined): Listened | undefined {
-  if (stated === undefined || stated.trim() === '') return undefined;
-  const [, host = '127.0.0.1', port = ''] = /^(?:(.+):)?(\d{1,5})$/.exec(stated.trim()) ?? [];
-  if (port === '' || Number(port) > 65_535)
-    throw new Error(`PORTIONA_READERS_LISTEN is "${stated}"; it must be a port, or an address with a port such as 0.0.0.0:8080`);
-  return { host: host.replace(/^\[(.*)\]$/, '$1'), port: Number(port) };
 }

@@ -2,6 +2,7 @@ import { basename, dirname } from 'node:path';
 import type { LoggerService } from '@nestjs/common';
 import { pino, type Logger } from 'pino';
 import { createStream } from 'rotating-file-stream';
+import { wall } from '../database/wall.js';
 import { SteadyStream } from './steadyStream.js';
 
 /** A log file's size before another is begun, and how many are kept. */
@@ -16,7 +17,14 @@ let log: Logger | undefined;
  */
 export function makeLog(): Logger {
   log ??= pino(
-    { level: process.env.LOG_LEVEL ?? 'info' },
+    {
+      level: process.env.LOG_LEVEL ?? 'info',
+      // What is told of while a request is answered is found by its id.
+      mixin: () => {
+        const request = wall.getStore()?.request;
+        return request === undefined ? {} : { request };
+      },
+    },
     new SteadyStream(process.env.PORTIONA_LOG ? toFile(process.env.PORTIONA_LOG) : () => process.stdout),
   );
   return log;

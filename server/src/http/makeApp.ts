@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
+import type { INestApplicationContext } from '@nestjs/common';
 import { NestFactory } from '@nestjs/core';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import { DocumentBuilder, SwaggerModule, type OpenAPIObject } from '@nestjs/swagger';
@@ -11,20 +12,26 @@ import { migrate } from '../database/migrate.js';
 import { wall } from '../database/wall.js';
 import { configuredNames, guard } from './guard.js';
 import { listening } from './listening.js';
+import { AdmissionService } from '../accounts/admission.service.js';
 import { jsonBody } from './jsonBody.js';
+import { moderate } from './moderate.js';
+import { timely } from './timely.js';
 import { JsonTextInterceptor } from './jsonText.interceptor.js';
 import { FrameworkLog, makeLog } from './log.js';
-import { requestLog } from './requestLog.js';
+import { requestIdOf, requestLog } from './requestLog.js';
 import { withKitchenFileSchemas } from './kitchenFileSchemas.js';
 import { withRules } from './withRules.js';
 import { plainAddress } from './plainAddress.js';
 import { ProblemFilter } from './problem.filter.js';
+import { NoKitchenError, SignedOutError } from './problems.js';
 import { problemOf } from './problemOf.js';
 import { sendProblem } from './sendProblem.js';
 import { CostlessInterceptor } from '../scope/costless.interceptor.js';
 import { statedOrigin } from '../reading/readersOrigin.js';
 import { BodyPipe, QueryPipe } from './validation.js';
+import { keepLinesShort } from './keepLinesShort.js';
 import { serveWebApp } from './webApp.js';
+import { watchRequests } from '../watch/watchRequests.js';
 
 const WEB_APP = fileURLToPath(new URL('../../../web/dist', import.meta.url));
 
@@ -42,17 +49,27 @@ export async function makeApp(): Promise<NestExpressApplication> {
   app.set('query parser', 'simple');
   if (proxies !== undefined) app.set('trust proxy', proxies);
   app.use(requestLog(log));
+  app.use(watchRequests);
   app.use(
     helmet({
       contentSecurityPolicy: { directives: { 'default-src': ["'none'"], 'frame-ancestors': ["'none'"] }, useDefaults: false },
       strictTransportSecurity: false,
     }),
   );
+  const admission = app.get(AdmissionService, { strict: false });
+  const expectLetIn = async (request: Request) => {
+    const [, key = ''] = /^\/api\/kitchens\/([^/]+)\//.exec(request.path) ?? [];
+    const admitted = await wall.run({ kitchenId: undefined }, () => admission.admit(request, key));
+    if (!admitted) throw new SignedOutError();
+    if (!admitted.kitchen) throw new NoKitchenError(key);
+  };
   for (const step of [
     guard(configuredNames([process.env.PORTIONA_HOSTS, statedOrigin(process.env.PORTIONA_READERS)?.host].join(','))),
+    moderate(),
+    timely(),
     plainAddress,
     compression(),
-    jsonBody,
+    jsonBody(expectLetIn),
   ])
     app.use((request: Request, response: ExpressResponse, next: NextFunction) => {
       const refused = (error: unknown) => (error === undefined ? next() : sendProblem(response, problemOf(error)));
@@ -63,14 +80,25 @@ export async function makeApp(): Promise<NestExpressApplication> {
       }
     });
   // Each request is in no kitchen until it is let into one.
-  app.use((_: Request, __: ExpressResponse, next: NextFunction) => wall.run({ kitchenId: undefined }, next));
+  app.use((request: Request, _: ExpressResponse, next: NextFunction) =>
+    wall.run({ kitchenId: undefined, request: requestIdOf(request) }, next),
+  );
   app.setGlobalPrefix('api', { exclude: ['robots.txt', 'read/*path'] });
   app.useGlobalPipes(new BodyPipe(), new QueryPipe());
   app.useGlobalInterceptors(new JsonTextInterceptor(), new CostlessInterceptor());
   app.useGlobalFilters(new ProblemFilter());
   serveWebApp(app.getHttpAdapter().getInstance(), process.env.PORTIONA_WEB ?? WEB_APP);
+  keepLinesShort(app.getHttpServer());
   app.enableShutdownHooks();
   return app;
+}
+
+/** A process that does jobs, and answers nobody. */
+export async function makeWorker(): Promise<INestApplicationContext> {
+  await migrate(process.env.DATABASE_URL);
+  const context = await NestFactory.createApplicationContext(AppModule, { logger: new FrameworkLog(makeLog()), abortOnError: false });
+  context.enableShutdownHooks();
+  return context;
 }
 
 /** The OpenAPI document of the interface. @throws Error where a route says nobody who may ask it */

@@ -101,6 +101,10 @@ export class TooOftenError extends Problem {
   }
 }
 
+function saidSize(bytes: number): string {
+  return bytes < 1024 * 1024 ? `${Math.round(bytes / 1024)} kB` : `${Math.round(bytes / 1024 / 1024)} MB`;
+}
+
 function saidSeconds(seconds: number): string {
   if (seconds < 60) return `${seconds} seconds`;
   const minutes = Math.ceil(seconds / 60);
@@ -176,6 +180,36 @@ export class BusyError extends Problem {
   }
 }
 
+/** More is asked than this server can answer in time: 503 before anything is begun, so that what is under way goes on. */
+export class OverloadedError extends Problem {
+  protected readonly told = { type: 'overloaded', title: 'Busy', status: 503, retryAfter: SOON };
+
+  constructor(why: string) {
+    super(`${why}; nothing was begun. Try again in a moment`);
+    this.name = 'OverloadedError';
+  }
+}
+
+/** What is sent comes too slowly, or stopped coming: 408. */
+export class TooSlowError extends Problem {
+  protected readonly told = { type: 'too-slow', title: 'Too slow', status: 408 };
+
+  constructor() {
+    super('what was sent stopped coming, or came too slowly; nothing was taken in. Send it again');
+    this.name = 'TooSlowError';
+  }
+}
+
+/** No answer was found in the time there is: 503. What was asked may yet be done; nothing says so. */
+export class TooLongError extends Problem {
+  protected readonly told = { type: 'too-long', title: 'Took too long', status: 503, retryAfter: SOON };
+
+  constructor() {
+    super('this took longer than an answer may; look whether it was done before you try again');
+    this.name = 'TooLongError';
+  }
+}
+
 /** A file that cannot be taken: 422, with what to do instead. */
 export class RefusedFileError extends Problem {
   protected readonly told = { type: 'refused', title: 'Cannot be taken', status: 422 };
@@ -191,7 +225,7 @@ export class TooLargeError extends Problem {
   protected readonly told = { type: 'too-large', title: 'Too large', status: 413 };
 
   constructor(readonly most: number) {
-    super(`this is more than ${Math.round(most / 1024 / 1024)} MB, the most that can be taken at once; nothing was taken in`);
+    super(`this is more than ${saidSize(most)}, the most that can be taken at once; nothing was taken in`);
     this.name = 'TooLargeError';
   }
 }
@@ -288,9 +322,15 @@ export class TooMuchWorkError extends Problem {
 export class FullError extends Problem {
   protected readonly told = { type: 'full', title: 'No room', status: 507 };
 
-  constructor(readonly most: number) {
+  /** @param all whether it is all kitchens together that have as much as may be */
+  constructor(
+    readonly most: number,
+    all = false,
+  ) {
     super(
-      `as many files are kept as may be, or they would weigh more than ${Math.round(most / 1024 / 1024)} MB together; nothing was taken in. Take in or forget one of them first`,
+      all
+        ? 'the files of all kitchens together weigh as much as may be here; nothing was taken in. Try again later, or ask who looks after this installation'
+        : `as many files are kept as may be, or they would weigh more than ${Math.round(most / 1024 / 1024)} MB together; nothing was taken in. Take in or forget one of them first`,
     );
     this.name = 'FullError';
   }

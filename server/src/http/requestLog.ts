@@ -27,3 +27,8 @@ export function requestLog(logger: Logger) {
     },
   });
 }
+
+/** What a request is known by, once it was noted. */
+export function requestIdOf({ id }: IncomingMessage): string | undefined {
+  return typeof id === 'string' ? id : undefined;
+}

@@ -29,17 +29,15 @@ export class KitchensService {
     return kitchens.map(({ id }) => houseScope(id));
   }
 
+  /** Scopes as `scopes`, of kitchens in which something changed that lists have not been told of. */
+  async changedScopes(): Promise<Scope[]> {
+    const kitchens = await this.database.manager.query<{ id: string }[]>('SELECT id FROM kitchens_changed()');
+    return kitchens.map(({ id }) => houseScope(id));
+  }
+
   /** Lets kitchens go for good that were deleted long enough ago; nobody can take them back then. */
   async forgetDeleted(): Promise<void> {
     await this.database.manager.query('SELECT forget_deleted_kitchens($1)', [DAYS_KEPT]);
-  }
-
-  /** Asks something of every kitchen, one after the other; of deleted ones too, which may be taken back. */
-  async ofEach<Found>(ask: (scope: Scope) => Promise<readonly Found[]>): Promise<Found[]> {
-    const kitchens = await this.database.manager.query<{ id: string }[]>('SELECT id FROM every_kitchen()');
-    const found: Found[] = [];
-    for (const { id } of kitchens) found.push(...(await this.database.within(id, () => ask(houseScope(id)))));
-    return found;
   }
 
   /** The kitchen's settings, with today's date where none is fixed. */

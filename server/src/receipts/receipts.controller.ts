@@ -34,10 +34,10 @@ export class ReceiptsController {
   @ApiBody({ schema: { type: 'string', format: 'binary' } })
   @ApiQuery({ name: 'fileName', required: false })
   @ApiOkResponse({ type: ReceiptRowsDto })
-  read(@Req() request: Request, @Query('fileName') fileName = 'receipt.csv'): Promise<ReceiptRowsDto> {
+  read(@InScope() scope: Scope, @Req() request: Request, @Query('fileName') fileName = 'receipt.csv'): Promise<ReceiptRowsDto> {
     if (request.readableEnded) throw new RefusedFileError('send the receipt as text/csv, not as JSON');
     if (request.headers['content-encoding'] !== undefined) throw new RefusedFileError('send the receipt as it is, not packed');
-    return this.receipts.read(fileName, request, statedLength(request));
+    return this.receipts.read(scope, fileName, request, statedLength(request));
   }
 
   @Get('names')

@@ -1,4 +1,6 @@
 import { randomUUID } from 'node:crypto';
+import { rm } from 'node:fs/promises';
+import { join } from 'node:path';
 import type { Readable } from 'node:stream';
 import { Injectable } from '@nestjs/common';
 import { cutText, delimiterOf, isTill, itemKey, quoteOf, tidyText } from '@portiona/core';
@@ -6,7 +8,8 @@ import { Database } from '../database/database.js';
 import { Once, type OnceKey } from '../database/once.js';
 import { RefusedFileError } from '../http/problems.js';
 import { PacksService } from '../packs/packs.service.js';
-import { receiveTable, removeTable, tablePath } from '../tables/tableFile.js';
+import { dataFolder } from '../files/dataFolder.js';
+import { giveUp, receiveTable, roomFor } from '../tables/tableFile.js';
 import { firstLetters, tableRows } from '../tables/tableRows.js';
 import type { AddedPricesDto, ReceiptNameDto, ReceiptRowsDto, SeenPriceDto } from './receipt.dto.js';
 import { ReceiptNameEntity } from './receiptName.entity.js';
@@ -14,6 +17,8 @@ import type { Scope } from '../scope/scope.js';
 
 /** Nobody buys more at once, and no one looks through more. */
 const MOST_ROWS = 5000;
+/** A receipt is read and gone: what lies here to be taken in takes no room from it. */
+const NOTHING_HELD = { files: 0, bytes: 0, allBytes: 0 };
 /** Letters that no text holds: lines are taken whole. */
 const [NO_LETTER, NO_LETTER_EITHER] = ['\u0001', '\u0002'];
 
@@ -26,11 +31,11 @@ export class ReceiptsService {
   ) {}
 
   /** The rows of a receipt, whatever its letters and delimiter; nothing is kept. @throws RefusedFileError, TooLargeError */
-  async read(fileName: string, from: Readable, stated?: number): Promise<ReceiptRowsDto> {
-    const id = randomUUID();
-    const path = tablePath(id);
-    const { encoding } = await receiveTable(id, from, { stated, kept: false });
+  async read({ kitchenId }: Scope, fileName: string, from: Readable, stated?: number): Promise<ReceiptRowsDto> {
+    const path = join(dataFolder('coming'), randomUUID());
+    const room = await roomFor(kitchenId, { stated, kept: false, held: () => Promise.resolve(NOTHING_HELD) });
     try {
+      const { encoding } = await receiveTable(path, from);
       const first = await firstLetters(path, encoding);
       // What a till printed is no table: its lines go on whole, and are taken apart where they are looked over.
       const till = isTill(first);
@@ -43,7 +48,8 @@ export class ReceiptsService {
       }
       return { fileName: cutText(tidyText(fileName), 200), rows };
     } finally {
-      await removeTable(id);
+      giveUp(room);
+      await rm(path, { force: true });
     }
   }
 

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { Inject, Injectable, Logger, type OnApplicationBootstrap, type OnModuleDestroy } from '@nestjs/common';
+import { Inject, Injectable } from '@nestjs/common';
 import { exactPrice, priceHistory, shareDearer, type Pack } from '@portiona/core';
 import { Not } from 'typeorm';
 import { Database } from '../database/database.js';
@@ -7,6 +7,7 @@ import { FoodsService } from '../foods/foods.service.js';
 import { isUuid } from '../http/isUuid.js';
 import { BusyError, NotFoundError } from '../http/problems.js';
 import { JobsService } from '../jobs/jobs.service.js';
+import type { Run } from '../jobs/run.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
 import { PacksService } from '../packs/packs.service.js';
 import { PRICE_SOURCE, ShopTroubleError, type PriceSource, type ShopOffer } from '../shops/priceSource.js';
@@ -16,13 +17,6 @@ import { RefreshEntity } from './refresh.entity.js';
 import { RefreshItemEntity } from './refreshItem.entity.js';
 import type { Scope } from '../scope/scope.js';
 
-const QUEUE = 'refresh-prices';
-
-/** A job of that queue: what is asked, and in which scope. */
-interface RefreshJob {
-  readonly scope: Scope;
-  readonly refreshId: string;
-}
 /** Asked for each time: whoever tries it may be less patient. */
 const patience = (): Patience => ({ limit: 3_000, tries: 4, pause: Number(process.env.PORTIONA_SHOP_PAUSE ?? 150) });
 /** Packs of a shop that may fail one after another before the shop is left alone. */
@@ -30,11 +24,7 @@ const GIVE_UP_AFTER = 4;
 
 /** Asks the shops what the packs of the pantry cost today, as a job beside other work. */
 @Injectable()
-export class RefreshesService implements OnApplicationBootstrap, OnModuleDestroy {
-  readonly #log = new Logger('prices');
-  /** Set when the server is to end: what still waits is asked when it is back. */
-  #ending = false;
-
+export class RefreshesService {
   constructor(
     private readonly database: Database,
     @Inject(PRICE_SOURCE) private readonly source: PriceSource,
@@ -42,20 +32,13 @@ export class RefreshesService implements OnApplicationBootstrap, OnModuleDestroy
     private readonly kitchens: KitchensService,
     private readonly foods: FoodsService,
     private readonly packs: PacksService,
-  ) {}
-
-  /** What was being asked when the server went away is asked on: each pack is asked for until it is answered, and once only. */
-  async onApplicationBootstrap(): Promise<void> {
-    await this.jobs.work<RefreshJob>(QUEUE, ({ scope, refreshId }) => this.#run(scope, refreshId));
-    for (const scope of await this.kitchens.scopes())
-      await this.database.within(scope.kitchenId, async () => {
-        const begun = await this.database.manager.findBy(RefreshEntity, { kitchenId: scope.kitchenId, state: 'running' });
-        for (const { id } of begun) await this.#send(scope, id);
-      });
-  }
-
-  onModuleDestroy(): void {
-    this.#ending = true;
+  ) {
+    jobs.define('refresh-prices', {
+      entity: RefreshEntity,
+      atOnce: 1,
+      work: (run) => this.#run(run),
+      givenUp: { state: 'cancelled' },
+    });
   }
 
   /** Begins to ask; where that is under way already, what is under way. */
@@ -67,11 +50,11 @@ export class RefreshesService implements OnApplicationBootstrap, OnModuleDestroy
       const id = randomUUID();
       const { date: day } = await this.kitchens.settings(scope);
       const items = await this.#items(scope, id);
-      await this.database.manager.insert(RefreshEntity, { id, kitchenId, day, state: items.length === 0 ? 'done' : 'running' });
+      await this.database.manager.insert(RefreshEntity, { id, kitchenId, day, state: items.length === 0 ? 'done' : 'running', scope });
       if (items.length > 0) await this.database.manager.insert(RefreshItemEntity, items);
       return this.get(scope, id);
     });
-    if (refresh.state === 'running') await this.#send(scope, refresh.id);
+    if (refresh.state === 'running') await this.jobs.send('refresh-prices', scope, refresh.id);
     return refresh;
   }
 
@@ -111,10 +94,10 @@ export class RefreshesService implements OnApplicationBootstrap, OnModuleDestroy
       if (await manager.existsBy(RefreshEntity, { kitchenId, state: 'running', id: Not(id) }))
         throw new BusyError('the shops are being asked');
       await manager.update(RefreshItemEntity, { refreshId: id, state: 'failed' }, { state: 'waiting', message: null });
-      await manager.update(RefreshEntity, { id }, { state: 'running' });
+      await manager.update(RefreshEntity, { id }, { state: 'running', tries: 0 });
       return this.get(scope, id);
     });
-    await this.#send(scope, id);
+    await this.jobs.send('refresh-prices', scope, id);
     return refresh;
   }
 
@@ -124,11 +107,6 @@ export class RefreshesService implements OnApplicationBootstrap, OnModuleDestroy
       await this.#row(scope, id);
       await this.database.manager.update(RefreshEntity, { id, state: 'running' }, { state: 'cancelled' });
     });
-  }
-
-  /** It is begun, whatever becomes of this: what is left running is asked on when the server starts, or is begun again. */
-  async #send(scope: Scope, refreshId: string): Promise<void> {
-    await this.jobs.send(QUEUE, { scope, refreshId } satisfies RefreshJob).catch((error: unknown) => this.#log.warn(error));
   }
 
   /** The latest price of every pack of a shop that can be asked. */
@@ -154,15 +132,16 @@ export class RefreshesService implements OnApplicationBootstrap, OnModuleDestroy
       }));
   }
 
-  /** Asks for one pack after another until none waits. Given the same job twice, no pack is asked for twice. */
-  async #run(scope: Scope, refreshId: string): Promise<void> {
+  /** Asks for one pack after another until none waits: what was asked when a server went away is asked on. Given twice, no pack is asked for twice. */
+  async #run(run: Run<RefreshEntity>): Promise<void> {
+    const { scope, id } = run;
     const failures = new Map<string, number>();
-    while (!this.#ending && (await this.#next(scope, refreshId, failures)));
-    if (this.#ending) return;
+    while (!run.signal.aborted && (await this.#next(scope, id, failures)));
+    if (run.signal.aborted) return;
     await this.database.manager.query(
       `UPDATE price_refreshes SET state = 'done' WHERE id = $1 AND state = 'running'
          AND NOT EXISTS (SELECT 1 FROM price_refresh_items WHERE refresh_id = $1 AND state = 'waiting')`,
-      [refreshId],
+      [id],
     );
   }
 

@@ -1,8 +1,7 @@
 import { createWriteStream } from 'node:fs';
-import { mkdir, readdir, rename, rm, stat } from 'node:fs/promises';
-import { tmpdir } from 'node:os';
+import { mkdir, rm } from 'node:fs/promises';
 import { TextDecoder } from 'node:util';
-import { join } from 'node:path';
+import { dirname } from 'node:path';
 import { Transform, type Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { FullError, RefusedFileError, TooLargeError } from '../http/problems.js';
@@ -21,100 +20,69 @@ const NOT_TEXT: readonly (readonly [bytes: readonly number[], what: string])[] =
   [[0x25, 0x50, 0x44, 0x46], 'a PDF; a table as CSV is needed'],
 ];
 
-/** Most that all files brought may weigh together, megabytes; whoever has a small disk says less. */
-const MOST_HELD_MB = 400;
-/** And how many there may be. */
+/** Most that files brought by a kitchen may weigh together, megabytes, and those of all kitchens; whoever has a small disk says less. */
+const MOST_OF_KITCHEN_MB = 400;
+const MOST_OF_ALL_MB = 4_000;
+/** And how many a kitchen may have. */
 const MOST_HELD = 100;
-/** Days a file is kept that was brought and never taken in. */
-const KEPT_DAYS = 7;
-const WHOLE = '.table';
-const COMING = '.part';
 
-function folder(): string {
-  return join(process.env.PORTIONA_HOME ?? join(tmpdir(), 'portiona'), 'tables');
+/** Files that were brought: by a kitchen, and by all. */
+export interface Held {
+  readonly files: number;
+  readonly bytes: number;
+  readonly allBytes: number;
 }
 
-/** Where a table's file is kept until it is taken in. */
-export function tablePath(id: string): string {
-  return join(folder(), `${id}${WHOLE}`);
-}
-
-/**
- * Takes away what nobody will ask for: uploads that broke off, files without a table, and those that nobody has taken in for long.
- *
- * @param known ids of the tables that were brought and not taken in
- */
-export async function forgetLostTables(known: ReadonlySet<string>, now = Date.now()): Promise<void> {
-  for (const name of await namesHeld()) {
-    const { mtimeMs } = await stat(join(folder(), name)).catch(() => ({ mtimeMs: now }));
-    const wanted = name.endsWith(WHOLE) && known.has(name.slice(0, -WHOLE.length)) && now - mtimeMs <= KEPT_DAYS * 86_400_000;
-    if (!wanted) await rm(join(folder(), name), { force: true });
-  }
-}
-
-async function namesHeld(): Promise<string[]> {
-  return (await readdir(folder()).catch(() => [])).filter((name) => name.endsWith(WHOLE) || name.endsWith(COMING));
-}
-
-/** Room kept for a file: until it is given up, or until a look at the folder that was begun after it arrived has seen it. */
-interface Room {
+/** Room kept for a file from when it begins to come until it is told of. */
+export interface Room {
+  readonly kitchenId: string;
   readonly bytes: number;
   /** Whether what comes is kept for somebody to take in; what is read at once and taken away is not one of the many. */
   readonly kept: boolean;
-  arrived: number | undefined;
 }
 const rooms = new Set<Room>();
 
-/** What lay in the folder when it was looked at last; many who ask at once look once. */
-let look: { readonly begun: number; readonly held: Promise<{ readonly files: number; readonly bytes: number }> } | undefined;
-/** Milliseconds that a look holds. */
-const LOOK_HOLDS = 1_000;
-
-async function held(): Promise<{ readonly files: number; readonly bytes: number }> {
-  const now = performance.now();
-  if (!look || now - look.begun > LOOK_HOLDS) look = { begun: now, held: weighed() };
-  const { begun, held: seen } = look;
-  const found = await seen;
-  for (const room of rooms) if (room.arrived !== undefined && room.arrived < begun) rooms.delete(room);
-  return found;
-}
-
-async function weighed(): Promise<{ readonly files: number; readonly bytes: number }> {
-  let bytes = 0;
-  const names = (await namesHeld()).filter((name) => name.endsWith(WHOLE));
-  for (const name of names)
-    bytes += await stat(join(folder(), name)).then(
-      ({ size }) => size,
-      () => 0,
-    );
-  return { files: names.length, bytes };
-}
-
-/** Takes a table's file away, and makes its room free at once. */
-export async function removeTable(id: string): Promise<void> {
-  await rm(tablePath(id), { force: true });
-  look = undefined;
+/** Makes room free again: what it was for has come to be told of, or to nothing. */
+export function giveUp(room: Room): void {
+  rooms.delete(room);
 }
 
 /**
  * Keeps room for a file that is to come.
  *
- * @param bytes that it will weigh at most
- * @param kept whether it is one of the many that are kept
- * @throws FullError when all that was brought would weigh too much together, or be too many
+ * @param stated what the sender says it weighs, if it does
+ * @param held what was there before
+ * @throws TooLargeError, FullError when all that was brought would weigh too much together, or be too many
  */
-async function roomFor(bytes: number, kept: boolean): Promise<Room> {
-  const room: Room = { bytes, kept, arrived: undefined };
+export async function roomFor(
+  kitchenId: string,
+  { stated, kept, held }: { readonly stated: number | undefined; readonly kept: boolean; readonly held: () => Promise<Held> },
+): Promise<Room> {
+  if (stated !== undefined && stated > MOST_BYTES) throw new TooLargeError(MOST_BYTES);
+  const room: Room = { kitchenId, bytes: stated ?? MOST_BYTES, kept };
+  // Before it is looked: those who come at once see each other.
   rooms.add(room);
-  const most = Number(process.env.PORTIONA_UPLOADS_MB ?? MOST_HELD_MB) * 1024 * 1024;
-  const there = await held();
-  const sum = [...rooms].reduce((total, one) => total + one.bytes, there.bytes);
-  const files = there.files + [...rooms].filter((one) => one.kept).length;
-  if ((kept && files > MOST_HELD) || sum > most) {
+  try {
+    const there = await held();
+    const coming = [...rooms];
+    const own = coming.filter((one) => one.kitchenId === kitchenId);
+    const most = megabytes('PORTIONA_UPLOADS_MB', MOST_OF_KITCHEN_MB);
+    const files = there.files + own.filter((one) => one.kept).length;
+    if ((kept && files > MOST_HELD) || there.bytes + weightOf(own) > most) throw new FullError(most);
+    if (there.allBytes + weightOf(coming) > megabytes('PORTIONA_UPLOADS_TOTAL_MB', MOST_OF_ALL_MB)) throw new FullError(most, true);
+    return room;
+  } catch (error) {
     rooms.delete(room);
-    throw new FullError(most);
+    throw error;
   }
-  return room;
+}
+
+function weightOf(coming: readonly Room[]): number {
+  return coming.reduce((sum, { bytes }) => sum + bytes, 0);
+}
+
+function megabytes(name: string, usual: number): number {
+  return Number(process.env[name] ?? usual) * 1024 * 1024;
 }
 
 /** What was found in a file while it was written. */
@@ -124,33 +92,19 @@ export interface ReceivedFile {
 }
 
 /**
- * Writes a table's bytes to its place and finds out its encoding: by byte order mark, by the zeros of UTF-16, by whether all of it
- * is UTF-8; else Windows-1252. Nothing stays when it is refused, or breaks off.
+ * Writes a table's bytes to a place on this machine and finds out its encoding: by byte order mark, by the zeros of UTF-16, by whether all
+ * of it is UTF-8; else Windows-1252. Nothing stays when it is refused, or breaks off.
  *
- * @param stated what the sender says it weighs, if it does
- * @param kept whether it is kept until somebody takes it in, and not read at once and taken away
- * @throws TooLargeError, FullError, RefusedFileError
+ * @throws TooLargeError, RefusedFileError
  */
-export async function receiveTable(
-  id: string,
-  from: Readable,
-  { stated, kept }: { readonly stated: number | undefined; readonly kept: boolean },
-): Promise<ReceivedFile> {
-  if (stated !== undefined && stated > MOST_BYTES) throw new TooLargeError(MOST_BYTES);
-  const room = await roomFor(stated ?? MOST_BYTES, kept);
-  const path = tablePath(id);
-  const coming = join(folder(), `${id}${COMING}`);
+export async function receiveTable(path: string, from: Readable): Promise<ReceivedFile> {
   const sniffer = new Sniffer();
   try {
-    await mkdir(folder(), { recursive: true });
-    await pipeline(from, sniffer, createWriteStream(coming));
-    const received = { bytes: sniffer.bytes, encoding: sniffer.encoding() };
-    await rename(coming, path);
-    room.arrived = performance.now();
-    return received;
+    await mkdir(dirname(path), { recursive: true });
+    await pipeline(from, sniffer, createWriteStream(path));
+    return { bytes: sniffer.bytes, encoding: sniffer.encoding() };
   } catch (error) {
-    await rm(coming, { force: true });
-    rooms.delete(room);
+    await rm(path, { force: true });
     throw error;
   }
 }

@@ -1,4 +1,6 @@
-import { Column, Entity, PrimaryColumn } from 'typeorm';
+import { Column, Entity } from 'typeorm';
+import { RunEntity } from '../jobs/runEntity.js';
+import type { TakeTableDto } from './table.dto.js';
 import type { TableResult } from './tableResult.js';
 
 /** Where a table stands: brought, being taken in, or what became of it. */
@@ -6,9 +8,7 @@ export type TableState = 'ready' | 'running' | 'done' | 'cancelled' | 'failed' |
 
 /** A food table that was brought as a file. */
 @Entity('table_imports')
-export class TableImportEntity {
-  @PrimaryColumn({ type: 'uuid', default: () => 'gen_random_uuid()' }) id: string;
-  @Column({ name: 'kitchen_id', type: 'uuid' }) kitchenId: string;
+export class TableImportEntity extends RunEntity {
   @Column({ name: 'file_name', type: 'text' }) fileName: string;
   @Column({ type: 'integer' }) bytes: number;
   @Column({ type: 'text' }) encoding: string;
@@ -17,5 +17,8 @@ export class TableImportEntity {
   @Column({ name: 'table_name', type: 'text', nullable: true }) tableName: string | null;
   @Column({ type: 'jsonb', nullable: true }) result: TableResult | null;
   @Column({ type: 'text', nullable: true }) message: string | null;
-  @Column({ name: 'made_at', type: 'timestamptz', default: () => 'now()' }) madeAt: Date;
+  /** How it is to be taken in, while it is. */
+  @Column({ type: 'jsonb', nullable: true }) wanted: TakeTableDto | null;
+  @Column({ name: 'rows_read', type: 'integer', default: 0 }) rowsRead: number;
+  @Column({ name: 'bytes_read', type: 'bigint', default: 0 }) bytesRead: string;
 }

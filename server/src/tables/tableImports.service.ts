@@ -1,102 +1,105 @@
-import { Injectable, Logger, type OnModuleDestroy, type OnModuleInit } from '@nestjs/common';
-import { In } from 'typeorm';
+import { Injectable, Logger } from '@nestjs/common';
+import { In, Not } from 'typeorm';
 import { Database } from '../database/database.js';
-import { KitchensService } from '../kitchens/kitchens.service.js';
 import { FoodsService } from '../foods/foods.service.js';
-import { BusyError, RefusedFileError } from '../http/problems.js';
+import { BusyError, Problem, RefusedFileError } from '../http/problems.js';
 import { TableUploadsService } from './tableUploads.service.js';
 import { checkMapping } from './checkMapping.js';
 import type { TableImportDto, TakeTableDto } from './table.dto.js';
-import { removeTable } from './tableFile.js';
+import { JobsService } from '../jobs/jobs.service.js';
+import type { Run } from '../jobs/run.js';
 import { TableImportEntity } from './tableImport.entity.js';
 import { TableIntake } from './tableIntake.js';
 import { TableMappingEntity } from './tableMapping.entity.js';
-import { TableRuns, type TableRun } from './tableRun.js';
 import { walkTable } from './tableWalk.js';
 import type { Scope } from '../scope/scope.js';
 
-class CancelledError extends Error {}
+/** Tables of a kitchen that are taken in, or wait for it. */
+const MOST_AT_ONCE = 1;
+/** Milliseconds between words of how far it is. */
+const TELL_EVERY = 500;
 
 /** Takes tables in, all of one in one transaction, beside other work. */
 @Injectable()
-export class TableImportsService implements OnModuleInit, OnModuleDestroy {
+export class TableImportsService {
   readonly #log = new Logger('tables');
 
   constructor(
     private readonly database: Database,
     private readonly foods: FoodsService,
     private readonly tables: TableUploadsService,
-    private readonly runs: TableRuns,
-    private readonly kitchens: KitchensService,
-  ) {}
-
-  /** What was being taken in when the server went away wrote nothing: its transaction was never ended. */
-  async onModuleInit(): Promise<void> {
-    await this.kitchens.ofEach(async ({ kitchenId }) => {
-      await this.database.manager.update(
-        TableImportEntity,
-        { kitchenId, state: 'running' },
-        { state: 'interrupted', message: 'The server went away while this was taken in. Nothing was written; start it again.' },
-      );
-      return [];
-    });
-    await this.tables.tidyUp();
-  }
-
-  async onModuleDestroy(): Promise<void> {
-    for (const run of this.runs.values()) run.cancelled = true;
-    await Promise.allSettled([...this.runs.values()].map(({ done }) => done));
+    private readonly jobs: JobsService,
+  ) {
+    jobs.define('take-tables', { entity: TableImportEntity, atOnce: 1, work: (run) => this.#run(run), givenUp: endOf(undefined) });
   }
 
   /**
-   * Begins to take a table in: one transaction, which others see nothing of until it is whole.
+   * Begins to take a table in: one transaction, which others see nothing of until it is whole. Should the server go away, it is begun anew.
    *
    * @throws NotFoundError, ValidationError, BusyError
    */
   async start(scope: Scope, id: string, wanted: TakeTableDto): Promise<TableImportDto> {
+    const { kitchenId } = scope;
     const { path } = await this.tables.file(scope, id);
     await checkMapping(path, wanted.mapping);
-    const { affected } = await this.database.manager.update(
-      TableImportEntity,
-      { id, state: In(['ready', 'failed', 'cancelled', 'interrupted']) },
-      { state: 'running', tableName: wanted.name, message: null, result: null },
-    );
-    if (this.runs.size > 0 || affected !== 1) {
-      if (affected === 1) await this.database.manager.update(TableImportEntity, { id }, { state: 'ready' });
-      throw new BusyError(affected === 1 ? 'another table is being taken in' : 'this table is taken in already; bring the file again');
-    }
-    const run: TableRun = { rows: 0, bytes: 0, cancelled: false, done: Promise.resolve() };
-    this.runs.set(id, run);
-    run.done = this.#run(scope, id, path, wanted, run).finally(() => this.runs.delete(id));
-    return this.tables.get(scope, id);
+    const begun = await this.database.writeAlone(kitchenId, async () => {
+      const { manager } = this.database;
+      if ((await manager.countBy(TableImportEntity, { kitchenId, state: 'running', id: Not(id) })) >= MOST_AT_ONCE)
+        throw new BusyError('another table is being taken in');
+      const { affected } = await manager.update(
+        TableImportEntity,
+        { id, kitchenId, state: In(['ready', 'failed', 'cancelled', 'interrupted']) },
+        { state: 'running', tableName: wanted.name, message: null, result: null, wanted, scope, rowsRead: 0, bytesRead: '0', tries: 0 },
+      );
+      if (affected !== 1) throw new BusyError('this table is taken in already; bring the file again');
+      return this.tables.get(scope, id);
+    });
+    await this.jobs.send('take-tables', scope, id);
+    return begun;
   }
 
   /** Stops taking a table in, or forgets one that was only brought. @throws NotFoundError */
   async cancel(scope: Scope, id: string): Promise<void> {
-    const run = this.runs.get(id);
-    if (!run) return this.tables.forget(scope, id);
-    run.cancelled = true;
-    await run.done;
+    // What is written last of all, with all the rest, is that it is done: after this it no longer can be.
+    const { affected } = await this.database.manager.update(
+      TableImportEntity,
+      { id, kitchenId: scope.kitchenId, state: 'running' },
+      { state: 'cancelled', message: 'Stopped. Nothing was written.' },
+    );
+    if (affected !== 1) await this.tables.forget(scope, id);
   }
 
-  async #run(scope: Scope, id: string, path: string, wanted: TakeTableDto, run: TableRun): Promise<void> {
+  async #run(run: Run<TableImportEntity>): Promise<void> {
+    const { id, scope } = run;
+    const far = { rows: 0, bytes: 0 };
+    // Told beside the transaction, which nobody else sees anything of.
+    const telling = setInterval(
+      () => void run.tell({ rowsRead: far.rows, bytesRead: String(far.bytes) }).catch(() => undefined),
+      TELL_EVERY,
+    );
     try {
-      await this.#takeIn(scope, id, path, wanted, run);
+      const row = await this.database.manager.findOneBy(TableImportEntity, { id, kitchenId: scope.kitchenId });
+      if (!row?.wanted) throw new RefusedFileError('nobody remembers how it was to be taken in; start it again');
+      const { path } = await this.tables.file(scope, id);
+      await this.#takeIn(run, path, row.wanted, far);
       await this.foods.settle();
-      await removeTable(id);
+      await this.tables.letFileGo(id);
     } catch (error) {
-      if (!(error instanceof CancelledError || error instanceof RefusedFileError)) this.#log.error(error);
-      await this.database.manager.update(TableImportEntity, { id }, endOf(error)).catch(() => undefined);
+      if (run.signal.aborted) return;
+      if (!(error instanceof Problem)) this.#log.error(error);
+      await run.tell(endOf(error));
+    } finally {
+      clearInterval(telling);
     }
   }
 
   async #takeIn(
-    scope: Scope,
-    id: string,
+    run: Run<TableImportEntity>,
     path: string,
     { name, mapping, keepMapping = false, doubtful }: TakeTableDto,
-    run: TableRun,
+    far: { rows: number; bytes: number },
   ): Promise<void> {
+    const { scope } = run;
     const { kitchenId } = scope;
     await this.database.write(async () => {
       const { manager } = this.database;
@@ -111,24 +114,22 @@ export class TableImportsService implements OnModuleInit, OnModuleDestroy {
             );
           },
           some: async (foods) => {
-            if (run.cancelled) throw new CancelledError();
+            run.signal.throwIfAborted();
             await intake.take(foods);
-            run.rows += foods.length;
+            far.rows += foods.length;
           },
-          bytes: (bytes) => (run.bytes = bytes),
+          bytes: (bytes) => (far.bytes = bytes),
         },
       );
       await intake.finish();
       if (keepMapping) await manager.upsert(TableMappingEntity, { kitchenId, name, mapping }, ['kitchenId', 'name']);
-      await manager.update(TableImportEntity, { id }, { state: 'done', result: { ...counts, ...intake.counts } });
-      if (run.cancelled) throw new CancelledError();
+      await run.expectOwn({ state: 'done', result: { ...counts, ...intake.counts } });
     });
   }
 }
 
 /** How a run that broke off stands, in words. */
-function endOf(error: unknown): { readonly state: 'cancelled' | 'failed'; readonly message: string } {
-  if (error instanceof CancelledError) return { state: 'cancelled', message: 'Stopped. Nothing was written.' };
-  if (error instanceof RefusedFileError) return { state: 'failed', message: error.message };
+function endOf(error: unknown): { readonly state: 'failed'; readonly message: string } {
+  if (error instanceof Problem) return { state: 'failed', message: error.message };
   return { state: 'failed', message: 'Something broke. Nothing was written; try again, and look at the log if it stays.' };
 }

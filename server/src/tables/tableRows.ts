@@ -1,8 +1,9 @@
 import { createReadStream } from 'node:fs';
+import { basename } from 'node:path';
 import { Transform } from 'node:stream';
 import { TextDecoder } from 'node:util';
 import { CsvError, parse } from 'csv-parse';
-import { RefusedFileError } from '../http/problems.js';
+import { NotFoundError, RefusedFileError } from '../http/problems.js';
 import type { Encoding } from './table.dto.js';
 
 /** Read at once: rows of more would keep other requests waiting until they are gone through. */
@@ -67,7 +68,7 @@ export async function* tableRows(
       yield { cells, number };
     }
   } catch (error) {
-    throw refusal(error, number + 1);
+    throw refusal(error, number + 1, path);
   } finally {
     file.destroy();
     letters.destroy();
@@ -79,9 +80,18 @@ export async function* tableRows(
 export async function firstLetters(path: string, encoding: Encoding, bytes = 256 * 1024): Promise<string> {
   const decoder = new TextDecoder(encoding);
   let text = '';
-  for await (const chunk of createReadStream(path, { end: bytes - 1 }) as AsyncIterable<Buffer>)
-    text += decoder.decode(chunk, { stream: true });
-  return text;
+  try {
+    for await (const chunk of createReadStream(path, { end: bytes - 1 }) as AsyncIterable<Buffer>)
+      text += decoder.decode(chunk, { stream: true });
+    return text;
+  } catch (error) {
+    throw refusal(error, 1, path);
+  }
+}
+
+/** Whether a file is not there (any more): somebody forgot the table while another looked at it. */
+function isGone(error: unknown): boolean {
+  return typeof error === 'object' && error !== null && 'code' in error && error.code === 'ENOENT';
 }
 
 class Decoding extends Transform {
@@ -110,7 +120,8 @@ class Decoding extends Transform {
   }
 }
 
-function refusal(error: unknown, row: number): unknown {
+function refusal(error: unknown, row: number, path: string): unknown {
+  if (isGone(error)) return new NotFoundError('file of the table', basename(path, '.table'));
   if (!(error instanceof CsvError)) return error;
   if (error.code === 'CSV_MAX_RECORD_SIZE')
     return new RefusedFileError(`row ${row} has no end: a quote was left open, or the delimiter or line ends are others than thought`);

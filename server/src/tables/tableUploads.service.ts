@@ -1,18 +1,17 @@
 import { randomUUID } from 'node:crypto';
-import { existsSync } from 'node:fs';
+import { rm } from 'node:fs/promises';
+import { join } from 'node:path';
 import type { Readable } from 'node:stream';
-import { Injectable } from '@nestjs/common';
+import { Inject, Injectable } from '@nestjs/common';
 import { cutText, tidyText } from '@portiona/core';
-import { In, Not } from 'typeorm';
 import { Database } from '../database/database.js';
 import { isUuid } from '../http/isUuid.js';
 import { NotFoundError } from '../http/problems.js';
-import { KitchensService } from '../kitchens/kitchens.service.js';
 import type { Encoding, NamedReadingDto, TableImportDto, TableReadingDto } from './table.dto.js';
-import { forgetLostTables, receiveTable, removeTable, tablePath } from './tableFile.js';
+import { FILE_STORE, tableName, type FileStore } from '../files/fileStore.js';
+import { giveUp, receiveTable, roomFor, type Held } from './tableFile.js';
 import { TableImportEntity } from './tableImport.entity.js';
 import { TableMappingEntity } from './tableMapping.entity.js';
-import { TableRuns } from './tableRun.js';
 import type { Scope } from '../scope/scope.js';
 
 /** Food tables brought as files, where each stands, and the mappings kept for their next editions. */
@@ -20,8 +19,7 @@ import type { Scope } from '../scope/scope.js';
 export class TableUploadsService {
   constructor(
     private readonly database: Database,
-    private readonly runs: TableRuns,
-    private readonly kitchens: KitchensService,
+    @Inject(FILE_STORE) private readonly store: FileStore,
   ) {}
 
   /**
@@ -29,40 +27,29 @@ export class TableUploadsService {
    * @throws TooLargeError, FullError, RefusedFileError
    */
   async bring(scope: Scope, fileName: string, from: Readable, stated?: number): Promise<TableImportDto> {
+    const { kitchenId } = scope;
     const id = randomUUID();
-    const { bytes, encoding } = await receiveTable(id, from, { stated, kept: true });
-    const row = {
-      id,
-      kitchenId: scope.kitchenId,
-      fileName: cutText(tidyText(fileName), 200),
-      bytes,
-      encoding,
-      state: 'ready' as const,
-    };
+    const room = await roomFor(kitchenId, { stated, kept: true, held: () => this.#held(kitchenId) });
+    const path = join(await this.store.coming(), id);
     try {
+      const { bytes, encoding } = await receiveTable(path, from);
+      await this.store.put('tables', tableName(id), path);
+      const row = { id, kitchenId, fileName: cutText(tidyText(fileName), 200), bytes, encoding, state: 'ready' as const };
       return await this.database.write(async () => {
         await this.database.manager.insert(TableImportEntity, row);
         return this.get(scope, id);
       });
     } catch (error) {
-      await removeTable(id);
+      // Written or not, nobody was told of it: a row that is there all the same says that its file is gone.
+      await this.store.remove('tables', tableName(id)).catch(() => undefined);
       throw error;
+    } finally {
+      giveUp(room);
+      await rm(path, { force: true });
     }
   }
 
-  /** After a start: files that belong to nothing are taken away, and tables whose file is gone are not offered any more. */
-  async tidyUp(): Promise<void> {
-    const ofKitchen = { select: { id: true }, where: { state: Not('done' as const) } } as const;
-    const brought = await this.kitchens.ofEach(async ({ kitchenId }) => {
-      const rows = await this.database.manager.find(TableImportEntity, { ...ofKitchen, where: { ...ofKitchen.where, kitchenId } });
-      const lost = rows.filter(({ id }) => !existsSync(tablePath(id))).map(({ id }) => id);
-      if (lost.length > 0) await this.database.manager.delete(TableImportEntity, { kitchenId, id: In(lost) });
-      return rows;
-    });
-    await forgetLostTables(new Set(brought.map(({ id }) => id)));
-  }
-
-  /** Tables brought, newest first: every one whose file is still here, and the last ones taken in. */
+  /** Tables brought, newest first. */
   async list(scope: Scope): Promise<TableImportDto[]> {
     const rows = await this.database.manager.find(TableImportEntity, {
       where: { kitchenId: scope.kitchenId },
@@ -80,16 +67,21 @@ export class TableUploadsService {
   /** A table's file and how its letters were found to be written. @throws NotFoundError */
   async file(scope: Scope, id: string): Promise<{ readonly path: string; readonly encoding: Encoding }> {
     const { encoding } = await this.#row(scope, id);
-    const path = tablePath(id);
-    if (!existsSync(path)) throw new NotFoundError('file of the table', id);
+    const path = await this.store.path('tables', tableName(id));
+    if (path === undefined) throw new NotFoundError('file of the table', id);
     return { path, encoding: encoding as Encoding };
   }
 
   /** Forgets a table's file; what was taken in of it stays, and is still said. @throws NotFoundError */
   async forget(scope: Scope, id: string): Promise<void> {
     const { state } = await this.#row(scope, id);
-    await removeTable(id);
-    if (state !== 'done') await this.database.manager.delete(TableImportEntity, { id });
+    await this.letFileGo(id);
+    if (state !== 'done') await this.database.manager.delete(TableImportEntity, { id, kitchenId: scope.kitchenId });
+  }
+
+  /** Takes a table's file away: it was taken in, or is not wanted. */
+  async letFileGo(id: string): Promise<void> {
+    await this.store.remove('tables', tableName(id));
   }
 
   /** The mappings kept, by name. */
@@ -120,17 +112,24 @@ export class TableUploadsService {
     return row;
   }
 
-  #toDto({ id, fileName, bytes, state, tableName, madeAt, result, message }: TableImportEntity): TableImportDto {
-    const run = this.runs.get(id);
+  async #held(kitchenId: string): Promise<Held> {
+    const [{ files, bytes, all_bytes }] = await this.database.manager.query<[{ files: string; bytes: string; all_bytes: string }]>(
+      `SELECT count(*) FILTER (WHERE kitchen_id = $1) AS files, coalesce(sum(bytes) FILTER (WHERE kitchen_id = $1), 0) AS bytes,
+         coalesce(sum(bytes), 0) AS all_bytes FROM files_known() WHERE folder = 'tables'`,
+      [kitchenId],
+    );
+    return { files: Number(files), bytes: Number(bytes), allBytes: Number(all_bytes) };
+  }
+
+  #toDto({ id, fileName, bytes, state, tableName, madeAt, result, message, rowsRead, bytesRead }: TableImportEntity): TableImportDto {
     return {
       id,
       fileName,
       bytes,
-      // Until the run has put everything in order it runs, whatever its row says.
-      state: run ? 'running' : state,
+      state,
       tableName,
       madeAt: madeAt.toISOString(),
-      progress: run ? { rows: run.rows, share: Math.min(1, run.bytes / bytes) } : null,
+      progress: state === 'running' ? { rows: rowsRead, share: Math.min(1, Number(bytesRead) / bytes) } : null,
       result,
       message,
     };

@@ -1,15 +1,14 @@
 import { Module } from '@nestjs/common';
 import { FoodsModule } from '../foods/foods.module.js';
-import { KitchensModule } from '../kitchens/kitchens.module.js';
+import { JobsModule } from '../jobs/jobs.module.js';
 import { TableUploadsService } from './tableUploads.service.js';
 import { TablesController } from './tables.controller.js';
-import { TableRuns } from './tableRun.js';
 import { TableImportsService } from './tableImports.service.js';
 import { TablePreviewsService } from './tablePreviews.service.js';
 
 @Module({
-  imports: [FoodsModule, KitchensModule],
+  imports: [FoodsModule, JobsModule],
   controllers: [TablesController],
-  providers: [TableRuns, TableUploadsService, TablePreviewsService, TableImportsService],
+  providers: [TableUploadsService, TablePreviewsService, TableImportsService],
 })
 export class TablesModule {}

@@ -31,8 +31,8 @@ import { House } from './house.js';
 const CONNECTIONS = 2;
 
 /** The services in a thread, with connections of their own; what the server has its framework put together is put together here by hand. */
-export async function makeHouse(url: string | undefined): Promise<House> {
-  const database = await openDatabase(url, CONNECTIONS);
+export async function makeHouse(url: string | undefined, tellSlow?: (milliseconds: number, statement: string) => void): Promise<House> {
+  const database = await openDatabase(url, CONNECTIONS, tellSlow);
   const once = new Once(database);
   const kitchens = new KitchensService(database);
   const foods = new FoodsService(database, once);

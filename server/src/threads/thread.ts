@@ -1,9 +1,9 @@
 import 'reflect-metadata';
 import { move, transferableSymbol, valueSymbol } from 'piscina';
 import { constants, setPriority } from 'node:os';
-import { workerData } from 'node:worker_threads';
+import { parentPort, workerData } from 'node:worker_threads';
 import type { Deed, PendingDeed } from '../audit/deed.js';
-import { within } from '../database/wall.js';
+import { wall, within } from '../database/wall.js';
 import { parsed } from '../http/jsonBody.js';
 import { problemOf } from '../http/problemOf.js';
 import type { ProblemDetails } from '../http/problems.js';
@@ -14,8 +14,14 @@ import { makeHouse } from './makeHouse.js';
 
 /** What a thread is asked: a job with what it is given; of a body job, its body as it was sent. */
 export type Asked =
-  | { readonly job: ThreadJob; readonly given: Given; readonly deed?: Deed }
-  | { readonly job: BodyJob; readonly body: Uint8Array; readonly given: Given; readonly deed?: Deed };
+  | { readonly job: ThreadJob; readonly given: Given; readonly deed?: Deed; readonly request?: string | undefined }
+  | {
+      readonly job: BodyJob;
+      readonly body: Uint8Array;
+      readonly given: Given;
+      readonly deed?: Deed;
+      readonly request?: string | undefined;
+    };
 /** The scope in which a job is done, and whatever else it is given. */
 type Given = readonly [scope: Scope, ...rest: readonly unknown[]];
 
@@ -53,7 +59,9 @@ export default async function work(asked: Asked | typeof READY): Promise<Answere
     }
     const here = await services();
     const pending: PendingDeed | undefined = asked.deed && { deed: asked.deed, noted: false };
-    const made = await within(asked.given[0].kitchenId, () => Promise.resolve(doJob(here, asked)), pending);
+    const made = await wall.run({ kitchenId: undefined, request: asked.request }, () =>
+      within(asked.given[0].kitchenId, () => Promise.resolve(doJob(here, asked)), pending),
+    );
     if (made instanceof Uint8Array) {
       return handedOver(new Uint8Array(made));
     }
@@ -64,9 +72,18 @@ export default async function work(asked: Asked | typeof READY): Promise<Answere
   }
 }
 
+/** A statement of a thread that took long, told to the server: the log is its. */
+export interface SlowInThread {
+  readonly slow: { readonly milliseconds: number; readonly statement: string; readonly request: string | undefined };
+}
+
+function tellSlow(milliseconds: number, statement: string): void {
+  parentPort?.postMessage({ slow: { milliseconds, statement, request: wall.getStore()?.request } } satisfies SlowInThread);
+}
+
 /** The services, made when first needed; tried again where the database was away. */
 function services(): Promise<House> {
-  house ??= makeHouse((workerData as { readonly url?: string } | null)?.url).catch((error: unknown) => {
+  house ??= makeHouse((workerData as { readonly url?: string } | null)?.url, tellSlow).catch((error: unknown) => {
     house = undefined;
     throw error;
   });

@@ -7,25 +7,28 @@ import { wall, within } from '../database/wall.js';
 import { Turns, type TurnBounds } from '../database/turns.js';
 import { UnreadBody, type SentBody } from '../http/unreadBody.js';
 import { BusyError, ToldError, TooMuchWorkError } from '../http/problems.js';
+import { works } from '../jobs/role.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
 import { RecipeListsService } from '../recipes/recipeLists.service.js';
 import { houseScope, type Scope } from '../scope/scope.js';
 import { House } from './house.js';
 import { BINDING, BODY_JOBS, DRAWING, WRITING, type BodyJob, type GivenBeside, type GivenTo, type MadeBy, type ThreadJob } from './jobs.js';
 import { JsonText } from './jsonText.js';
-import type { Answered, Asked, READY } from './thread.js';
+import type { Answered, Asked, READY, SlowInThread } from './thread.js';
+import { tellSlowStatement } from '../watch/tellSlowStatement.js';
 
 /** The built thread: it stands in the same place whether this file runs built or not. */
 const THREAD = fileURLToPath(new URL('../../dist/threads/thread.js', import.meta.url));
 
 /** Threads, the memory each may take (megabytes), how many may wait for one and how long, and how long work may take before it is ended (milliseconds). */
 interface Bounds extends TurnBounds {
+  readonly name: string;
   readonly memory: number;
   readonly work: number;
 }
-const COMPUTING: Bounds = { places: 2, memory: 768, waiting: 300, longest: 30_000, work: 60_000 };
-const DRAWN: Bounds = { places: 1, memory: 512, waiting: 60, longest: 30_000, work: 60_000 };
-const BOUND: Bounds = { places: 1, memory: 1024, waiting: 20, longest: 600_000, work: 300_000 };
+const COMPUTING: Bounds = { name: 'computing', places: 2, memory: 768, waiting: 300, ofOne: 150, longest: 30_000, work: 60_000 };
+const DRAWN: Bounds = { name: 'drawing', places: 1, memory: 512, waiting: 60, ofOne: 40, longest: 30_000, work: 60_000 };
+const BOUND: Bounds = { name: 'binding', places: 1, memory: 1024, waiting: 20, longest: 600_000, work: 300_000 };
 /** A thread with nothing to do is let go after this long. */
 const IDLE = 120_000;
 /** Milliseconds between looks at whether what lists show is to be computed anew: an import leaves much to do. */
@@ -98,16 +101,28 @@ export class Threads implements OnModuleDestroy {
     }
   }
 
-  /** Has the threads ready before anyone asks, and what lists show computed; and again now and then, when nobody has asked for long. */
+  /**
+   * Has a thread ready before anyone asks; and where this server works, has what lists show computed now and then, when nobody has asked for
+   * long: of kitchens in which something changed, and once a day of all of them, since a new day makes other prices count.
+   */
   async warm(): Promise<void> {
+    let settledOn: string | undefined;
     const settle = async () => {
       await this.kitchens.forgetDeleted();
-      for (const scope of await this.kitchens.scopes()) await within(scope.kitchenId, () => this.settled(scope));
+      const today = new Date().toDateString();
+      const scopes = await (settledOn === undefined || settledOn === today ? this.kitchens.changedScopes() : this.kitchens.scopes());
+      settledOn = today;
+      for (const scope of scopes) await within(scope.kitchenId, () => this.settled(scope)).catch(() => undefined);
     };
-    this.#settling = setInterval(() => void settle().catch(() => undefined), SETTLED_EVERY).unref();
+    if (works()) this.#settling = setInterval(() => void settle().catch(() => undefined), SETTLED_EVERY).unref();
     // Even where nothing is to be computed: the first who asks is to find a thread.
     const [first] = await this.kitchens.scopes();
     if (first) await this.text('settleRecipes', first).catch(() => undefined);
+  }
+
+  /** Work given to threads, by pool: under way, and waiting for one. */
+  standing(): { readonly pool: string; readonly working: number; readonly waiting: number }[] {
+    return [...this.#pools].map(([{ name }, { turns }]) => ({ pool: name, ...turns.standing('') }));
   }
 
   async onModuleDestroy(): Promise<void> {
@@ -119,7 +134,8 @@ export class Threads implements OnModuleDestroy {
     const bounds = BINDING.has(job) ? BOUND : DRAWING.has(job) ? DRAWN : COMPUTING;
     const here = wall.getStore()?.deed;
     const deed = here && !here.noted && WRITING.has(job) ? here : undefined;
-    const run = () => this.#answer(deed ? { ...asked, deed: deed.deed } : asked, bounds);
+    const request = wall.getStore()?.request;
+    const run = () => this.#answer({ ...asked, request, ...(deed ? { deed: deed.deed } : {}) }, bounds);
     const [{ kitchenId }] = asked.given;
     const answered = await (WRITING.has(job) ? this.database.turn(kitchenId, run) : run());
     if (answered.kind !== 'problem') {
@@ -133,7 +149,7 @@ export class Threads implements OnModuleDestroy {
   #answer(asked: Asked, bounds: Bounds): Promise<Answered> {
     const { threads, turns } = this.#pool(bounds);
     // Whoever waits, waits here: the time that work may take is counted from when it is begun.
-    return turns.take('', () => this.#work(asked, threads, bounds));
+    return turns.take('', () => this.#work(asked, threads, bounds), asked.given[0].kitchenId);
   }
 
   async #work(asked: Asked, threads: Piscina<Asked | typeof READY, Answered>, { work }: Bounds): Promise<Answered> {
@@ -162,6 +178,7 @@ export class Threads implements OnModuleDestroy {
       resourceLimits: { maxOldGenerationSizeMb: bounds.memory },
       workerData: { url: applicationRole(process.env.DATABASE_URL ?? '').url },
     });
+    threads.on('message', ({ slow }: SlowInThread) => tellSlowStatement(slow.milliseconds, slow.statement, slow.request));
     const pool = { threads, turns: new Turns(bounds) };
     this.#pools.set(bounds, pool);
     return pool;

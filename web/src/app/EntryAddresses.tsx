@@ -6,6 +6,7 @@ const { View: JoinPage } = later(async () => ({ default: (await import('./entryP
 const { View: ResetPage } = later(async () => ({ default: (await import('./entryPages')).ResetPage }));
 const { View: AccountPage } = later(async () => ({ default: (await import('./entryPages')).AccountPage }));
 const { View: LettersPage } = later(async () => ({ default: (await import('./entryPages')).LettersPage }));
+const { View: UpkeepPage } = later(async () => ({ default: (await import('./entryPages')).UpkeepPage }));
 const { View: ToKitchen } = later(async () => ({ default: (await import('./entryPages')).ToKitchen }));
 
 /** Every address that belongs to no kitchen. */
@@ -19,6 +20,7 @@ export function EntryAddresses() {
       <Route path="reset" element={<ResetPage key={hash} />} />
       <Route path="account" element={<AccountPage />} />
       <Route path="account/letters" element={<LettersPage />} />
+      <Route path="account/upkeep" element={<UpkeepPage />} />
       <Route path="account/*" element={<Navigate to="/account" replace />} />
       <Route path="*" element={<ToKitchen path={pathname + search} />} />
     </Routes>

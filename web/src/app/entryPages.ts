@@ -5,3 +5,4 @@ export { JoinPage } from '../features/account/JoinPage';
 export { LettersPage } from '../features/account/LettersPage';
 export { ResetPage } from '../features/account/ResetPage';
 export { ToKitchen } from '../features/account/ToKitchen';
+export { UpkeepPage } from '../features/upkeep/UpkeepPage';

@@ -26,7 +26,12 @@ export function AccountFrame({ me, children }: AccountFrameProps) {
           <NavLink to="/account" end>
             Your account
           </NavLink>
-          {me.keeper && <NavLink to="/account/letters">Letters</NavLink>}
+          {me.keeper && (
+            <>
+              <NavLink to="/account/upkeep">Upkeep</NavLink>
+              <NavLink to="/account/letters">Letters</NavLink>
+            </>
+          )}
         </nav>
       </header>
       {children}

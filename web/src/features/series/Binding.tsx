@@ -5,6 +5,7 @@ import { useBindCardsMutation, useCancelBundleMutation, useListBundlesQuery, typ
 import { problemOf, problemText } from '../../api/problem';
 import { Button } from '../../ui/Button';
 import { Segmented } from '../../ui/Segmented';
+import { sizeText } from '../../ui/sizeText';
 import { useToast } from '../../ui/Toasts';
 import './series.css';
 import { kitchenAddress } from '../../api/kitchenAtHand';
@@ -122,6 +123,3 @@ function Bundle({ bundle }: { readonly bundle: BundleDto }) {
 }
 
 /** @example sizeText(1289975) // '1.3 MB' */
-function sizeText(bytes: number): string {
-  return bytes >= 1e6 ? `${(bytes / 1e6).toFixed(1)} MB` : `${Math.max(1, Math.round(bytes / 1e3))} kB`;
-}

@@ -1,0 +1,50 @@
+import { monitorEventLoopDelay, type IntervalHistogram } from 'node:perf_hooks';
+import { getHeapStatistics } from 'node:v8';
+
+/** Milliseconds between looks, and that whoever asks waits for attention on the mean before nothing more is begun. */
+const LOOK_EVERY = 500;
+const LONGEST_DELAY = 800;
+/** Looks in a row that have to find it so: one long piece of work is no overload. */
+const IN_A_ROW = 3;
+/** The share of the memory there may be that is in use before nothing more is begun. */
+const FULL_HEAP = 0.93;
+
+/** Whether this process is given more than it can do: told by how long it keeps whoever asks waiting, and by its memory. */
+export class Pressure {
+  #delays: IntervalHistogram | undefined;
+  #looking: NodeJS.Timeout | undefined;
+  #slow = 0;
+  #why: string | undefined;
+
+  /** @param readings of the mean delay (milliseconds) and of the share of memory in use; left out: of this process */
+  constructor(private readonly readings?: () => { readonly delay: number; readonly heap: number }) {}
+
+  /** Begins to look. */
+  begin(): void {
+    if (this.#looking) return;
+    if (!this.readings) {
+      this.#delays = monitorEventLoopDelay({ resolution: 10 });
+      this.#delays.enable();
+    }
+    this.#looking = setInterval(() => this.look(), LOOK_EVERY).unref();
+  }
+
+  /** Why nothing more is begun; undefined: it is. */
+  get why(): string | undefined {
+    return this.#why;
+  }
+
+  look(): void {
+    const { delay, heap } = this.readings?.() ?? this.#read();
+    this.#slow = delay > LONGEST_DELAY ? this.#slow + 1 : 0;
+    this.#why =
+      heap > FULL_HEAP ? 'the server is short of memory' : this.#slow >= IN_A_ROW ? 'the server has more to do than it can' : undefined;
+  }
+
+  #read(): { readonly delay: number; readonly heap: number } {
+    const mean = (this.#delays?.mean ?? 0) / 1e6;
+    this.#delays?.reset();
+    const { used_heap_size: used, heap_size_limit: most } = getHeapStatistics();
+    return { delay: Number.isFinite(mean) ? mean : 0, heap: used / most };
+  }
+}

@@ -1,0 +1,50 @@
+import type { NextFunction, Request, Response } from 'express';
+import { problemOf } from './problemOf.js';
+import { TooLongError, TooSlowError } from './problems.js';
+import { limitsOf } from './routeLimits.js';
+import { sendProblem } from './sendProblem.js';
+
+/** Milliseconds between looks whether a body still comes, and bytes that have to have come since the last. */
+const LOOK_EVERY = 10_000;
+const LEAST = 512;
+
+/** Lines that stay open. */
+const STAYS_OPEN = /\/events$/;
+
+/**
+ * Ends what does not end by itself: bodies that stop coming or take longer than they may, and requests that find no answer in time. A
+ * line that is refused so is closed, since what was to come on it may still come.
+ *
+ * @param lookEvery milliseconds
+ */
+export function timely({ lookEvery = LOOK_EVERY, limits = limitsOf } = {}) {
+  return (request: Request, response: Response, next: NextFunction): void => {
+    const { arrive, answer } = limits(request.path);
+    const begun = performance.now();
+    let seen = request.socket.bytesRead;
+    const refuse = (error: Error) => {
+      clearInterval(coming);
+      response.set('Connection', 'close');
+      if (response.headersSent) return void request.socket.destroy();
+      response.once('finish', () => request.socket.destroySoon());
+      sendProblem(response, problemOf(error));
+    };
+    const coming = setInterval(() => {
+      if (request.complete) return clearInterval(coming);
+      const now = request.socket.bytesRead;
+      if (performance.now() - begun > arrive || now - seen < LEAST) refuse(new TooSlowError());
+      seen = now;
+    }, lookEvery);
+    let waiting: NodeJS.Timeout | undefined;
+    const wait = () => {
+      if (!STAYS_OPEN.test(request.path)) waiting = setTimeout(() => !response.headersSent && refuse(new TooLongError()), answer);
+    };
+    if (request.complete || request.headers['content-length'] === undefined) wait();
+    else request.once('end', wait);
+    response.once('close', () => {
+      clearInterval(coming);
+      clearTimeout(waiting);
+    });
+    next();
+  };
+}
