@@ -1,6 +1,7 @@
 import { Injectable } from '@nestjs/common';
 import type { Request } from 'express';
 import { Database } from '../database/database.js';
+import { Doors } from '../database/doors.js';
 import { rightsOf, type Right, type Role } from '../scope/rights.js';
 import { digestOf, pageToken, sameText } from './secrets.js';
 import { SESSION, sessionSecret } from './sessionCookie.js';
@@ -37,7 +38,10 @@ type TokenRow = Row & { readonly token_id: string; readonly used_at: Date | null
 /** Tells who makes a request: by the cookie of a session, or by a token. */
 @Injectable()
 export class AdmissionService {
-  constructor(private readonly database: Database) {}
+  constructor(
+    private readonly database: Database,
+    private readonly doors: Doors,
+  ) {}
 
   /** @param key of the kitchen that the address names @returns undefined where nobody is signed in */
   async admit(request: Request, key: string | undefined): Promise<Admitted | undefined> {
@@ -58,7 +62,7 @@ export class AdmissionService {
 
   async #bySession(secret: string, key: string | undefined): Promise<Admitted | undefined> {
     const digest = digestOf(secret);
-    const [row] = await this.database.manager.query<SessionRow[]>('SELECT * FROM admit_session($1, $2)', [digest, key ?? null]);
+    const [row] = await this.doors.ask<SessionRow>('admit session', 'SELECT * FROM admit_session($1, $2)', [digest, key ?? null]);
     if (!row) return undefined;
     if (isOld(row.seen_at))
       await this.database.manager.query(
@@ -71,7 +75,7 @@ export class AdmissionService {
 
   async #byToken(secret: string, key: string | undefined): Promise<Admitted | undefined> {
     const digest = digestOf(secret);
-    const [row] = await this.database.manager.query<TokenRow[]>('SELECT * FROM admit_token($1, $2)', [digest, key ?? null]);
+    const [row] = await this.doors.ask<TokenRow>('admit token', 'SELECT * FROM admit_token($1, $2)', [digest, key ?? null]);
     if (!row) return undefined;
     const { kitchen, ...who } = admitted(row);
     // A token is let do what it was given, and never more than who made it may do by now.

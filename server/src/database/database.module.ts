@@ -5,6 +5,7 @@ import { tellSlowStatement } from '../watch/tellSlowStatement.js';
 import { wall } from './wall.js';
 import { Database } from './database.js';
 import { dataSourceOptions } from './dataSource.js';
+import { Doors } from './doors.js';
 import { Once } from './once.js';
 import { Pulse } from './pulse.js';
 
@@ -21,7 +22,7 @@ import { Pulse } from './pulse.js';
       }),
     }),
   ],
-  providers: [Database, Once, Pulse],
-  exports: [Database, Once, Pulse],
+  providers: [Database, Doors, Once, Pulse],
+  exports: [Database, Doors, Once, Pulse],
 })
 export class DatabaseModule {}

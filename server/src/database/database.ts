@@ -1,11 +1,11 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
 import { Injectable } from '@nestjs/common';
 import { InjectDataSource } from '@nestjs/typeorm';
-import { DataSource, type EntityManager } from 'typeorm';
+import { DataSource, type EntityManager, type QueryRunner } from 'typeorm';
 import { UncertainSaveError } from '../http/problems.js';
 import { Turns } from './turns.js';
 import { entryOf, toldOf, type Deed, type PendingDeed } from '../audit/deed.js';
-import { wall, wallOff, within } from './wall.js';
+import { begin, end, wall, wallOff, within, type Client } from './wall.js';
 
 /** What a piece of work has open: its one connection, and whether it holds the kitchen for writing. */
 interface Opened {
@@ -115,20 +115,26 @@ export class Database {
   async #transaction<Done>(isolation: 'READ COMMITTED' | 'REPEATABLE READ', work: () => Promise<Done>): Promise<Done> {
     const runner = this.source.createQueryRunner();
     const ended = { yes: false };
+    let client: Client | undefined;
+    let broken: Error | undefined;
     try {
-      await runner.startTransaction(isolation);
+      client = await begin(() => runner.connect() as Promise<Client>, isolation);
+      // What saves in it joins it.
+      markActive(runner, true);
+      const begun = client;
       const done = await this.#opened.run({ manager: runner.manager, holds: new Set(), ended }, work);
       const noting = isolation === 'READ COMMITTED' ? await this.#note(runner.manager) : undefined;
-      await this.#commit(() => runner.commitTransaction());
+      await this.#commit(() => end(begun, 'COMMIT'));
       if (noting) noting.noted = true;
       return done;
     } catch (error) {
-      // A connection that is gone has nothing to roll back.
-      if (runner.isTransactionActive) await runner.rollbackTransaction().catch(() => undefined);
+      // A connection that is gone has nothing to roll back; one that cannot be is given to nobody else.
+      if (client) await end(client, 'ROLLBACK').catch((refused: Error) => (broken = refused));
       throw error;
     } finally {
       ended.yes = true;
-      await runner.release().catch(() => undefined);
+      markActive(runner, false);
+      await letGo(runner, broken).catch(() => undefined);
     }
   }
 
@@ -163,4 +169,15 @@ export class Database {
       throw new UncertainSaveError(error);
     }
   }
+}
+
+/** Gives a connection back; one that is broken is closed. */
+function letGo(runner: QueryRunner, broken: Error | undefined): Promise<void> {
+  if (!broken) return runner.release();
+  return (runner as unknown as { releasePostgresConnection: (error: Error) => Promise<void> }).releasePostgresConnection(broken);
+}
+
+/** Has the library know that a transaction is under way, so that what saves many rows begins none of its own. */
+function markActive(runner: QueryRunner, isActive: boolean): void {
+  (runner as { isTransactionActive: boolean }).isTransactionActive = isActive;
 }

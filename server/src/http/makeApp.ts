@@ -27,6 +27,8 @@ import { NoKitchenError, SignedOutError } from './problems.js';
 import { problemOf } from './problemOf.js';
 import { sendProblem } from './sendProblem.js';
 import { CostlessInterceptor } from '../scope/costless.interceptor.js';
+import { DatabaseListener } from '../database/databaseListener.js';
+import { FreshPages } from '../reading/freshPages.js';
 import { statedOrigin } from '../reading/readersOrigin.js';
 import { BodyPipe, QueryPipe } from './validation.js';
 import { keepLinesShort } from './keepLinesShort.js';
@@ -50,6 +52,11 @@ export async function makeApp(): Promise<NestExpressApplication> {
   if (proxies !== undefined) app.set('trust proxy', proxies);
   app.use(requestLog(log));
   app.use(watchRequests);
+  const pages = new FreshPages();
+  const listener = app.get(DatabaseListener, { strict: false });
+  listener.on('portiona_deeds', ({ does }) => pages.hear(does));
+  listener.onMissed(() => pages.forget());
+  app.use(pages.step);
   app.use(
     helmet({
       contentSecurityPolicy: { directives: { 'default-src': ["'none'"], 'frame-ancestors': ["'none'"] }, useDefaults: false },

@@ -1,10 +1,11 @@
+import { makeLog } from './log.js';
 import { Catch, type ArgumentsHost, type ExceptionFilter } from '@nestjs/common';
 import type { Request, Response } from 'express';
 import type { ScopedRequest } from '../scope/inScope.js';
 import { may } from '../scope/scope.js';
 import { withoutCosts } from '../scope/withoutCosts.js';
 import { problemOf } from './problemOf.js';
-import type { ProblemDetails } from './problems.js';
+import { BusyError, type ProblemDetails } from './problems.js';
 import { sendProblem } from './sendProblem.js';
 
 /** Turns every error of a request into problem details; what is unexpected is logged and told without its inside. */
@@ -15,7 +16,8 @@ export class ProblemFilter implements ExceptionFilter {
     const { scope } = http.getRequest<ScopedRequest>();
     // What stands there after a stale save is told without what it cost, to whom costs are not shown.
     const problem = scope && !may(scope, 'costs') ? (withoutCosts(problemOf(error)) as ProblemDetails) : problemOf(error);
-    if (problem.status >= 500) http.getRequest<Request>().log.error({ err: error }, 'request failed');
+    // What is busy says so itself; it is no fault to be looked for.
+    if (problem.status >= 500 && !(error instanceof BusyError)) makeLog().error({ err: error }, 'request failed');
     sendProblem(http.getResponse<Response>(), problem);
   }
 }

@@ -32,9 +32,14 @@ export function serveWebApp(app: Express, folder: string): void {
       serveStatic: { ...ASSETS, setHeaders: letWorkersLoad },
     }),
   );
-  app.use(express.static(folder, { index: false, maxAge: '1h', setHeaders: letTheCookWorkerAsk }));
+  const files = express.static(folder, { index: false, maxAge: '1h', setHeaders: letTheCookWorkerAsk });
+  // Nothing of the interface is a file: nobody looks for one on the disk.
+  const isInterface = ({ path }: Request) => path.startsWith('/api') || isForReaders(path);
+  app.use((request: Request, response: Response, next: NextFunction) =>
+    isInterface(request) ? next() : void files(request, response, next),
+  );
   app.use((request: Request, response: Response, next: NextFunction) => {
-    if (request.method !== 'GET' || request.path.startsWith('/api') || isForReaders(request.path)) return next();
+    if (request.method !== 'GET' || isInterface(request)) return next();
     const nonce = randomBytes(16).toString('base64');
     response
       .set('Content-Security-Policy', pagePolicy(nonce))

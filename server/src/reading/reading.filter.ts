@@ -1,7 +1,8 @@
+import { makeLog } from '../http/log.js';
 import { Catch, type ArgumentsHost, type ExceptionFilter } from '@nestjs/common';
 import type { Request, Response } from 'express';
 import { problemOf } from '../http/problemOf.js';
-import { Problem } from '../http/problems.js';
+import { BusyError, Problem } from '../http/problems.js';
 import { escapedXml } from '../sheets/drawnSvg.js';
 import { STYLE_PATH } from './readingStyle.js';
 
@@ -32,7 +33,8 @@ export class ReadingFilter implements ExceptionFilter {
     const http = host.switchToHttp();
     const response = http.getResponse<Response>();
     const { status, title, detail, retryAfter } = problemOf(error);
-    if (status >= 500) http.getRequest<Request>().log.error({ err: error }, 'a reader’s request failed');
+    // What is busy says so itself; it is no fault to be looked for.
+    if (status >= 500 && !(error instanceof BusyError)) makeLog().error({ err: error }, 'a reader’s request failed');
     if (response.headersSent) return void response.destroy();
     const isKnown = error instanceof UnreadableError || error instanceof GoneError;
     // What else is not there is told as any address that has nothing.

@@ -74,6 +74,35 @@ export class Runs1766800000029 implements MigrationInterface {
         seen_at timestamptz NOT NULL DEFAULT now(),
         standing jsonb NOT NULL DEFAULT '{}'
       )`);
+    // Asked at every request: in this language its plan is made once a connection, and not each time.
+    await runner.query(`
+      CREATE OR REPLACE FUNCTION admit_session(asked_secret bytea, asked_key text)
+      RETURNS TABLE (account_id uuid, session_id uuid, name text, keeper boolean, set_up boolean, seen_at timestamptz, kitchen_id uuid, role text, costs boolean)
+      LANGUAGE plpgsql STABLE ${DOORS} AS $$
+      #variable_conflict use_column
+      BEGIN RETURN QUERY
+        SELECT account.id, own.id, account.name, account.keeper,
+          account.password IS NOT NULL OR EXISTS (SELECT 1 FROM passkeys WHERE passkeys.account_id = account.id), own.seen_at, kitchen.id, member.role, member.costs
+        FROM account_sessions own
+        JOIN accounts account ON account.id = own.account_id
+        LEFT JOIN kitchens kitchen ON kitchen.key = asked_key AND kitchen.deleted_at IS NULL
+          AND EXISTS (SELECT 1 FROM members seat WHERE seat.kitchen_id = kitchen.id AND seat.account_id = account.id)
+        LEFT JOIN members member ON member.kitchen_id = kitchen.id AND member.account_id = account.id
+        WHERE own.secret = asked_secret AND own.expires_at > now();
+      END $$`);
+    await runner.query(`
+      CREATE OR REPLACE FUNCTION admit_token(asked_secret bytea, asked_key text)
+      RETURNS TABLE (account_id uuid, token_id uuid, name text, used_at timestamptz, kitchen_id uuid, role text, costs boolean, rights text[])
+      LANGUAGE plpgsql STABLE ${DOORS} AS $$
+      #variable_conflict use_column
+      BEGIN RETURN QUERY
+        SELECT account.id, token.id, account.name, token.used_at, kitchen.id, member.role, member.costs, token.rights
+        FROM api_tokens token
+        JOIN accounts account ON account.id = token.account_id
+        LEFT JOIN kitchens kitchen ON kitchen.id = token.kitchen_id AND kitchen.key = asked_key AND kitchen.deleted_at IS NULL
+        LEFT JOIN members member ON member.kitchen_id = kitchen.id AND member.account_id = account.id
+        WHERE token.secret = asked_secret AND token.expires_at > now();
+      END $$`);
     // Written by who makes them, the owner: the server only reads what became of them.
     await runner.query(`
       CREATE TABLE backups (
