@@ -195,7 +195,7 @@ if (process.argv[1] && resolve(process.argv[1]) === new URL(import.meta.url).pat
     const [against, signed] = asked.has('--offline') ? [unasked, unasked] : [advisories(root), signatures(root)];
     if (asked.has('--json'))
       console.log(
-        JSON.stringify({ packages: found.map(({ folder: _, ...one }) => one), advisories: against, signatures: signed }, null, 1),
+        JSON.stringify({ packages: found.map((one) => ({ ...one, folder: undefined })), advisories: against, signatures: signed }, null, 1),
       );
     else print(found, against, signed);
     const severe = against.found.some(({ severity }) => severity === 'high' || severity === 'critical');

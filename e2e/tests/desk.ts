@@ -18,7 +18,7 @@ export function signedAt(address: string | undefined): Signed {
 /** Pages that belong to no kitchen. */
 const OUTSIDE = /^\/(?:enter|join|reset|account|k\/|read\/|robots)/;
 /** What is asked of the server outside of any kitchen. */
-const ASKED_OUTSIDE = /^\/(?!api\/)|^\/api\/(?:kitchens|me|entries|health|sign-ins|password-resets|invitations|letters)(?=[/?]|$)/;
+const ASKED_OUTSIDE = /^\/(?!api\/)|^\/api\/(?:kitchens|me|entries|health|sign-ins|password-resets|invitations|letters|status)(?=[/?]|$)/;
 
 /** A page's address as tests say it, in the kitchen at hand. */
 export function pageIn({ key }: Signed, path: string): string {

@@ -245,3 +245,31 @@ test('signed out at the stove, one goes on: what is measured waits, and reaches 
   expect(await kept()).toBeGreaterThan(0);
   await theirs.context().close();
 });
+
+test('who looks after the installation sees how it stands, at the desk and on a phone; nobody else does', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
+  const link = await invitation(page, 'owner');
+  await page.goto('/account');
+  await page.getByRole('link', { name: 'Upkeep' }).click();
+  await expect(page.getByRole('heading', { name: 'What runs' })).toBeVisible();
+  const row = page.getByRole('row', { name: /answers, and does jobs; tells you this/ });
+  await expect(row).toContainText('MB');
+  await expect(page.getByText('No backup is made by itself here')).toBeVisible();
+  await expect(page.getByRole('complementary', { name: 'Versions and what is kept' })).toContainText('PostgreSQL');
+  await expect(page.getByRole('list', { name: 'The last 14 days' }).getByRole('listitem')).toHaveCount(14);
+  await expectAccessible(page);
+  await page.setViewportSize({ width: 390, height: 844 });
+  await expectAccessible(page);
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+  // An owner of a kitchen looks after that kitchen alone.
+  const { page: theirs } = await join(browser, baseURL, link, 'Bram');
+  await theirs.goto('/account');
+  await expect(theirs.getByRole('heading', { name: 'Your account' })).toBeVisible();
+  await expect(theirs.getByRole('link', { name: 'Upkeep' })).toHaveCount(0);
+  await theirs.goto('/account/upkeep');
+  await expect(theirs.getByText('only who looks after this installation may do this')).toBeVisible();
+  await theirs.context().close();
+});

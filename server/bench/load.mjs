@@ -1,5 +1,5 @@
 // Many kitchens at once: what one server and three do with so many requests a second, and how long those who ask wait.
-// node server/bench/load.mjs [KITCHENS [RECIPES [FOODS [SECONDS]]]]
+// node server/bench/load.mjs [KITCHENS [RECIPES [FOODS [SECONDS [RATE,RATE …]]]]]
 import { spawn } from 'node:child_process';
 import { once } from 'node:events';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
@@ -10,8 +10,9 @@ import { freePort, startDatabase, startServer } from '../../scripts/throwaway.mj
 import { crowdOf, kitchenOf } from './crowd.mjs';
 
 const MAIN = new URL('../dist/main.js', import.meta.url).pathname;
-const [kitchens = 200, recipes = 500, foods = 3_000, seconds = 60] = process.argv.slice(2).map(Number);
-const RATE = 100;
+const [kitchens = 200, recipes = 500, foods = 3_000, seconds = 60] = process.argv.slice(2, 6).map(Number);
+/** Requests a second of each server. */
+const RATES = (process.argv[6] ?? '20,50,100').split(',').map(Number);
 const later = (ms) => new Promise((resolve) => setTimeout(resolve, ms));
 
 /** Servers on a database, and a worker where there are several. */
@@ -256,7 +257,7 @@ try {
     try {
       // What a server needs once is no part of it.
       for (const port of servers.ports) for (const [, , deed] of DEEDS) await deed(port, people[0], servers.ports, place);
-      await run(servers, people, place, RATE * count);
+      for (const rate of RATES) await run(servers, people, place, rate * count);
       if (count === 1) await readers(servers, place);
     } finally {
       await servers.stop();

@@ -41,7 +41,7 @@ async function behind(step: Step, answer: express.RequestHandler = (_, response)
 
 describe('pressure', () => {
   test('one slow moment is no overload; several in a row are, until it is over', () => {
-    const reading = { delay: 900, heap: 0.4 };
+    const reading = { delay: 900, wait: 0, heap: 0.4 };
     const pressure = new Pressure(() => reading);
     pressure.look();
     pressure.look();
@@ -56,14 +56,24 @@ describe('pressure', () => {
     expect(pressure.why).toBeUndefined();
   });
 
+  test('whoever waits long for the database keeps others from waiting longer behind them; and no longer than that', () => {
+    const reading = { delay: 0, wait: 2_500, heap: 0.4 };
+    const pressure = new Pressure(() => reading);
+    pressure.look();
+    expect(pressure.why).toMatch(/the database has more to do/);
+    reading.wait = 40;
+    pressure.look();
+    expect(pressure.why).toBeUndefined();
+  });
+
   test('memory that runs short is told at once', () => {
-    const pressure = new Pressure(() => ({ delay: 0, heap: 0.95 }));
+    const pressure = new Pressure(() => ({ delay: 0, wait: 0, heap: 0.95 }));
     pressure.look();
     expect(pressure.why).toMatch(/memory/);
   });
 
   test('under it nothing is begun, with when to come again; whether the server lives is told all the same', async () => {
-    const pressure = new Pressure(() => ({ delay: 0, heap: 0.95 }));
+    const pressure = new Pressure(() => ({ delay: 0, wait: 0, heap: 0.95 }));
     pressure.look();
     let begun = 0;
     const address = await behind(moderate(pressure), (_, response) => (begun++, void response.send('')));
@@ -79,7 +89,7 @@ describe('pressure', () => {
 describe('how often', () => {
   test('who asks too often is told for how long; somebody else at the same address is not held back', async () => {
     process.env.PORTIONA_PACE = '0.01';
-    const address = await behind(moderate(new Pressure(() => ({ delay: 0, heap: 0 }))));
+    const address = await behind(moderate(new Pressure(() => ({ delay: 0, wait: 0, heap: 0 }))));
     const ask = (who: string, path = '/api/kitchens/k/foods') => fetch(address + path, { headers: { Cookie: who } });
     const answers = [];
     for (let i = 0; i < 61; i++) answers.push((await ask('one')).status);
@@ -96,7 +106,7 @@ describe('how often', () => {
 
   test('who says to be somebody new each time is held by the address', async () => {
     process.env.PORTIONA_PACE = '0.002';
-    const address = await behind(moderate(new Pressure(() => ({ delay: 0, heap: 0 }))));
+    const address = await behind(moderate(new Pressure(() => ({ delay: 0, wait: 0, heap: 0 }))));
     const answers = [];
     for (let i = 0; i < 70; i++) answers.push((await fetch(`${address}/api/me`, { headers: { Cookie: `made-up-${i}` } })).status);
     expect(answers.filter((status) => status === 200)).toHaveLength(60);
@@ -106,7 +116,7 @@ describe('how often', () => {
     const held: express.Response[] = [];
     let holding = true;
     const address = await behind(
-      moderate(new Pressure(() => ({ delay: 0, heap: 0 }))),
+      moderate(new Pressure(() => ({ delay: 0, wait: 0, heap: 0 }))),
       (_, response) => void (holding ? held.push(response) : response.send('')),
     );
     const asked = Array.from({ length: 210 }, () =>

@@ -156,6 +156,30 @@ async function letterTo(email: string, but?: string): Promise<string> {
   throw new Error('no letter came');
 }
 
+test('another address and another password are told by letter: at the address that was given up, and where they are used', async () => {
+  const one = await joined(server, 'viewer', { name: 'Moved' });
+  const http = one.http;
+  await http
+    .patch('/api/me')
+    .send({ name: 'Moved', email: `new-${one.email}`, password: PASSWORD })
+    .expect(200);
+  await http.put('/api/me/password').send({ before: PASSWORD, password: NEXT }).expect(200);
+  // A name is nobody's way in.
+  await http.patch('/api/me').send({ name: 'Moved again' }).expect(200);
+  const told = async () => {
+    const { body } = (await server.http.get('/api/letters').expect(200)) as { body: object };
+    return (body as { letters: { to: string; subject: string; text: string }[] }).letters
+      .filter(({ to }) => to.endsWith(one.email))
+      .map(({ to, subject, text }) => [to === one.email ? 'old' : 'new', subject, text.includes('If it was not you')])
+      .sort();
+  };
+  for (let i = 0; i < 100 && (await told()).length < 2; i++) await new Promise((resolve) => setTimeout(resolve, 50));
+  expect(await told()).toEqual([
+    ['new', 'Your password at Portiona was changed', true],
+    ['old', 'Your address at Portiona was changed', true],
+  ]);
+});
+
 test('a cookie that was stolen dies with “sign out everywhere”, and with another password', async () => {
   const one = await joined(server, 'viewer');
   const { body } = (await one.http.get('/api/me/sessions').expect(200)) as { body: object };

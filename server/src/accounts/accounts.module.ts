@@ -9,6 +9,7 @@ import { AccountsController } from './accounts.controller.js';
 import { AccountSessionsService } from './accountSessions.service.js';
 import { AccountsService } from './accounts.service.js';
 import { AdmissionService } from './admission.service.js';
+import { ChangeLetters } from './changeLetters.service.js';
 import { JoiningService } from './joining.service.js';
 import { OwnAccountService } from './ownAccount.service.js';
 import { PasskeysService } from './passkeys.service.js';
@@ -24,6 +25,7 @@ import { SignInService } from './signIn.service.js';
     AccountSessionsService,
     AccountsService,
     AdmissionService,
+    ChangeLetters,
     JoiningService,
     OwnAccountService,
     PasskeysService,

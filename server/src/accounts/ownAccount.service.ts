@@ -6,6 +6,7 @@ import { isTaken } from '../database/isTaken.js';
 import { ValidationError } from '../http/problems.js';
 import type { ChangingMeDto, ChangingPasswordDto } from './account.dto.js';
 import { AccountSessionsService } from './accountSessions.service.js';
+import { ChangeLetters } from './changeLetters.service.js';
 import { emailOf } from './emailOf.js';
 import { checkPassword, isPassword, passwordDigest } from './passwords.js';
 
@@ -16,6 +17,7 @@ export class OwnAccountService {
     private readonly database: Database,
     private readonly sessions: AccountSessionsService,
     private readonly audit: AuditLogService,
+    private readonly letters: ChangeLetters,
   ) {}
 
   /** @throws ValidationError for an address that is another's, or a change of it without the password */
@@ -31,6 +33,7 @@ export class OwnAccountService {
       if (isTaken(error)) throw new ValidationError([{ path: 'email', message: 'is the address of another account; take another' }]);
       throw error;
     }
+    if (address !== before.email) this.letters.tell('email', before.name, before.email);
     await this.audit.note(accountId, address === before.email ? 'changeName' : 'changeEmail', request);
   }
 
@@ -49,6 +52,7 @@ export class OwnAccountService {
     checkPassword(password, [row.name, row.email]);
     await this.database.manager.query('UPDATE accounts SET password = $2 WHERE id = $1', [accountId, await passwordDigest(password)]);
     await this.sessions.endAll(accountId, here);
+    this.letters.tell('password', row.name, row.email);
     await this.audit.note(accountId, 'changePassword', request);
   }
 

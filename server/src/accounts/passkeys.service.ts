@@ -10,6 +10,7 @@ import {
 } from '@simplewebauthn/server';
 import type { Request } from 'express';
 import { AuditLogService } from '../audit/auditLog.service.js';
+import { ChangeLetters } from './changeLetters.service.js';
 import { Database } from '../database/database.js';
 import { pageOrigin } from '../http/pageOrigin.js';
 import { NotFoundError, RefusedRequestError, SignedOutError } from '../http/problems.js';
@@ -38,6 +39,7 @@ export class PasskeysService {
   constructor(
     private readonly database: Database,
     private readonly audit: AuditLogService,
+    private readonly letters: ChangeLetters,
   ) {}
 
   async list(accountId: string): Promise<PasskeyDto[]> {
@@ -81,6 +83,11 @@ export class PasskeysService {
        ON CONFLICT (id) DO NOTHING`,
       [id, accountId, name, Buffer.from(publicKey), counter, transports],
     );
+    const [own] = await this.database.manager.query<[{ name: string; email: string | null }]>(
+      'SELECT name, email FROM accounts WHERE id = $1',
+      [accountId],
+    );
+    this.letters.tell('passkey', own.name, own.email);
     await this.audit.note(accountId, 'addPasskey', request, { named: name });
     return this.list(accountId);
   }

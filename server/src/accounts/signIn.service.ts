@@ -7,6 +7,7 @@ import { RateLimits, type Limit } from '../database/rateLimits.js';
 import { pageOrigin } from '../http/pageOrigin.js';
 import { SignedOutError, TooOftenError } from '../http/problems.js';
 import { Mailer } from '../mail/mailer.js';
+import { ChangeLetters } from './changeLetters.service.js';
 import type { MeDto } from './account.dto.js';
 import { makeLink, takeLink } from './accountLinks.js';
 import { AccountSessionsService, type SignInWay } from './accountSessions.service.js';
@@ -43,6 +44,7 @@ export class SignInService {
     private readonly accounts: AccountsService,
     private readonly limits: RateLimits,
     private readonly mailer: Mailer,
+    private readonly letters: ChangeLetters,
     private readonly audit: AuditLogService,
   ) {}
 
@@ -99,6 +101,10 @@ export class SignInService {
     });
     if (accountId === undefined) throw new SignedOutError('this link was used before, or is older than an hour; ask for another');
     await this.sessions.endAll(accountId);
+    const [{ name, email }] = await this.database.manager.query<[AccountRow]>('SELECT name, email FROM accounts WHERE id = $1', [
+      accountId,
+    ]);
+    this.letters.tell('password', name, email);
     await this.audit.note(accountId, 'resetPassword', request);
     return this.letIn(accountId, 'reset', request, response);
   }

@@ -38,6 +38,15 @@ const bare = new AsyncLocalStorage<boolean>();
 
 const UUID = /^[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}$/;
 
+let longestWait = 0;
+
+/** Milliseconds that somebody waited at most for a connection since this was asked last. */
+export function connectionWait(): number {
+  const found = longestWait;
+  longestWait = 0;
+  return found;
+}
+
 /** Has every connection that is taken say the kitchen it is taken for, where it said another last. */
 export function wallOff({ driver }: DataSource): void {
   const pool = (driver as unknown as { readonly master: Pool }).master;
@@ -45,7 +54,9 @@ export function wallOff({ driver }: DataSource): void {
   pool.connect = (given) => {
     const kitchen = wall.getStore()?.kitchenId ?? '';
     const isBare = bare.getStore() === true;
+    const asked = performance.now();
     connect((error, client, release) => {
+      longestWait = Math.max(longestWait, performance.now() - asked);
       if (error || !client || isBare || said.get(client) === kitchen) return given(error, client, release);
       client.query(`SELECT set_config('portiona.kitchen', $1, false)`, [kitchen], (refused) => {
         if (!refused) {

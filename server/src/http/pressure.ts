@@ -1,13 +1,23 @@
 import { monitorEventLoopDelay, type IntervalHistogram } from 'node:perf_hooks';
 import { getHeapStatistics } from 'node:v8';
+import { connectionWait } from '../database/wall.js';
 
 /** Milliseconds between looks, and that whoever asks waits for attention on the mean before nothing more is begun. */
 const LOOK_EVERY = 500;
 const LONGEST_DELAY = 800;
 /** Looks in a row that have to find it so: one long piece of work is no overload. */
 const IN_A_ROW = 3;
+/** Milliseconds that somebody waits for a connection to the database before nothing more is begun: who comes after them would wait longer. */
+const LONGEST_WAIT = 2_000;
 /** The share of the memory there may be that is in use before nothing more is begun. */
 const FULL_HEAP = 0.93;
+
+/** What is looked at: the mean delay and the longest wait for a connection (milliseconds), and the share of memory in use. */
+export interface Reading {
+  readonly delay: number;
+  readonly wait: number;
+  readonly heap: number;
+}
 
 /** Whether this process is given more than it can do: told by how long it keeps whoever asks waiting, and by its memory. */
 export class Pressure {
@@ -16,8 +26,8 @@ export class Pressure {
   #slow = 0;
   #why: string | undefined;
 
-  /** @param readings of the mean delay (milliseconds) and of the share of memory in use; left out: of this process */
-  constructor(private readonly readings?: () => { readonly delay: number; readonly heap: number }) {}
+  /** @param readings left out: of this process */
+  constructor(private readonly readings?: () => Reading) {}
 
   /** Begins to look. */
   begin(): void {
@@ -35,16 +45,17 @@ export class Pressure {
   }
 
   look(): void {
-    const { delay, heap } = this.readings?.() ?? this.#read();
+    const { delay, wait, heap } = this.readings?.() ?? this.#read();
     this.#slow = delay > LONGEST_DELAY ? this.#slow + 1 : 0;
-    this.#why =
-      heap > FULL_HEAP ? 'the server is short of memory' : this.#slow >= IN_A_ROW ? 'the server has more to do than it can' : undefined;
+    if (heap > FULL_HEAP) this.#why = 'the server is short of memory';
+    else if (this.#slow >= IN_A_ROW) this.#why = 'the server has more to do than it can';
+    else this.#why = wait > LONGEST_WAIT ? 'the database has more to do than it can' : undefined;
   }
 
-  #read(): { readonly delay: number; readonly heap: number } {
+  #read(): Reading {
     const mean = (this.#delays?.mean ?? 0) / 1e6;
     this.#delays?.reset();
     const { used_heap_size: used, heap_size_limit: most } = getHeapStatistics();
-    return { delay: Number.isFinite(mean) ? mean : 0, heap: used / most };
+    return { delay: Number.isFinite(mean) ? mean : 0, wait: connectionWait(), heap: used / most };
   }
 }

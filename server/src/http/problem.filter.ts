@@ -1,6 +1,6 @@
 import { makeLog } from './log.js';
 import { Catch, type ArgumentsHost, type ExceptionFilter } from '@nestjs/common';
-import type { Request, Response } from 'express';
+import type { Response } from 'express';
 import type { ScopedRequest } from '../scope/inScope.js';
 import { may } from '../scope/scope.js';
 import { withoutCosts } from '../scope/withoutCosts.js';

@@ -93,7 +93,7 @@ function beforeEnd(response: Response, act: () => void): void {
 }
 
 function give(response: Response, { headers, tag, body }: Sent, known: string | undefined): void {
-  for (const [name, value] of headers) response.setHeader(name, value as string);
+  for (const [name, value] of headers) response.setHeader(name, value);
   if (known !== undefined && tag !== undefined && known.split(',').some((one) => one.trim() === tag)) {
     response.statusCode = 304;
     response.removeHeader('content-encoding');

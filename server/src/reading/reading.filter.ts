@@ -1,6 +1,6 @@
 import { makeLog } from '../http/log.js';
 import { Catch, type ArgumentsHost, type ExceptionFilter } from '@nestjs/common';
-import type { Request, Response } from 'express';
+import type { Response } from 'express';
 import { problemOf } from '../http/problemOf.js';
 import { BusyError, Problem } from '../http/problems.js';
 import { escapedXml } from '../sheets/drawnSvg.js';
