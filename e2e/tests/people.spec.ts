@@ -273,3 +273,25 @@ test('who looks after the installation sees how it stands, at the desk and on a 
   await expect(theirs.getByText('only who looks after this installation may do this')).toBeVisible();
   await theirs.context().close();
 });
+
+test('a note on a step stands at the step, and leads to it', async ({ page }) => {
+  const document = {
+    id: 'noted-pot',
+    title: 'Noted pot',
+    servings: 4,
+    parts: [{ id: 'pot', name: 'Pot', lines: [] }],
+    steps: ['Soften the onions.', 'Simmer for 20 min, until thick.'],
+  };
+  expect((await page.request.post('/api/recipes', { data: { document } })).status()).toBe(201);
+  const { document: kept } = (await (await page.request.get('/api/recipes/noted-pot')).json()) as { document: { steps: { id: string }[] } };
+  const note = { place: `step/${kept.steps[1]?.id}`, about: '2. Simmer', text: 'Lid on or off?', mentions: [] };
+  expect((await page.request.post('/api/recipes/noted-pot/notes', { data: note })).status()).toBe(201);
+  await page.goto('/recipes/noted-pot/build');
+  await page.getByRole('tab', { name: 'Method and keeping' }).click();
+  const mark = page.getByRole('link', { name: 'A note waits on step 2' });
+  await expect(mark).toHaveCount(1);
+  await expect(page.getByRole('link', { name: 'A note waits on step 1' })).toHaveCount(0);
+  await expectAccessible(page);
+  await mark.click();
+  await expect(page.getByRole('region', { name: 'Notes' }).locator('.note-text')).toHaveText('Lid on or off?');
+});

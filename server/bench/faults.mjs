@@ -7,6 +7,7 @@ import { fullDisk } from './fullDisk.mjs';
 import { heavyThings } from './heavy.mjs';
 import { hostility } from './hostility.mjs';
 import { killSweep } from './kills.mjs';
+import { wideKills } from './wideKills.mjs';
 import { megabytes, milliseconds } from './watch.mjs';
 
 const paths = JSON.parse(readFileSync(new URL('../../openapi.json', import.meta.url), 'utf8')).paths;
@@ -52,6 +53,12 @@ export async function faults(kills) {
   const counts = await killSweep(kills);
   console.log(JSON.stringify(counts));
   expect(counts.lost + counts.half + counts.unstarted + counts.left === 0, 'kills lost something, or left something running');
+  console.log(`\n== ${kills * 10} more, beside accounts, batches, publishing, photos, jobs and backups`);
+  const wide = await wideKills(kills * 10);
+  expect(
+    wide.lost + wide.doubled + wide.wrong === 0,
+    'kills lost, doubled or broke something of accounts, batches, cards, photos, jobs or backups',
+  );
   console.log(
     wrong.length === 0 ? '\nnothing lost, nothing hung, nothing broken' : `\nwrong:\n${wrong.map((one) => `  ${one}`).join('\n')}`,
   );

@@ -129,7 +129,7 @@ describe('a server that runs', () => {
     await server.http.get('/api/health/ready').expect(200);
     const readiness = new Readiness({ beats: () => Promise.resolve(true) } as never);
     expect(await readiness.ready()).toBe(true);
-    await readiness.onModuleDestroy();
+    await readiness.drain();
     expect(await readiness.ready()).toBe(false);
     expect(await new Readiness({ beats: () => Promise.resolve(false) } as never).ready()).toBe(false);
   });

@@ -1,4 +1,4 @@
-import { Injectable, type OnModuleDestroy } from '@nestjs/common';
+import { Injectable } from '@nestjs/common';
 import { setTimeout as wait } from 'node:timers/promises';
 import { Pulse } from '../database/pulse.js';
 
@@ -9,7 +9,7 @@ export function drainFor(): number {
 
 /** Whether this server can be given work: its database answers, and it is not about to end. */
 @Injectable()
-export class Readiness implements OnModuleDestroy {
+export class Readiness {
   #ending = false;
 
   constructor(private readonly pulse: Pulse) {}
@@ -18,8 +18,8 @@ export class Readiness implements OnModuleDestroy {
     return !this.#ending && (await this.pulse.beats());
   }
 
-  /** Says that it ends some time before it does, so that whoever gives it work can leave it out. */
-  async onModuleDestroy(): Promise<void> {
+  /** Says that it ends some time before it does, and works on until then, so that whoever gives it work can leave it out. */
+  async drain(): Promise<void> {
     this.#ending = true;
     await wait(drainFor());
   }

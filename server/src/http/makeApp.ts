@@ -96,7 +96,6 @@ export async function makeApp(): Promise<NestExpressApplication> {
   app.useGlobalFilters(new ProblemFilter());
   serveWebApp(app.getHttpAdapter().getInstance(), process.env.PORTIONA_WEB ?? WEB_APP);
   keepLinesShort(app.getHttpServer());
-  app.enableShutdownHooks();
   return app;
 }
 
@@ -104,7 +103,6 @@ export async function makeApp(): Promise<NestExpressApplication> {
 export async function makeWorker(): Promise<INestApplicationContext> {
   await migrate(process.env.DATABASE_URL);
   const context = await NestFactory.createApplicationContext(AppModule, { logger: new FrameworkLog(makeLog()), abortOnError: false });
-  context.enableShutdownHooks();
   return context;
 }
 

@@ -19,11 +19,13 @@ const WATCHED = /^\/api\/health(?:\/|$)/;
  * Lets no more in than the server can answer: so many at once, so many a minute of one who asks and of one address, and nothing while it
  * is behind. PORTIONA_PACE multiplies what is let in a minute (2: twice as much); 0: no limit, where something before the server has one.
  *
- * @throws (by `next`) OverloadedError, TooOftenError
+ * @throws (by `next`) OverloadedError, TooOftenError; at once Error where PORTIONA_PACE is no number
  */
 export function moderate(pressure = new Pressure()) {
   pressure.begin();
-  const factor = Number(process.env.PORTIONA_PACE ?? 1);
+  const factor = Number(process.env.PORTIONA_PACE?.trim() || 1);
+  if (!(factor >= 0 && Number.isFinite(factor)))
+    throw new Error(`PORTIONA_PACE is "${process.env.PORTIONA_PACE}"; it must be a number, such as 2`);
   const limiter = (points: number) => new RateLimiterMemory({ points: Math.max(1, Math.round(points * factor)), duration: MINUTE });
   const paces = new Map<Pace, RateLimiterMemory>();
   const paceOf = (pace: Pace) => {

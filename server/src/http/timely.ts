@@ -39,7 +39,8 @@ export function timely({ lookEvery = LOOK_EVERY, limits = limitsOf } = {}) {
     const wait = () => {
       if (!STAYS_OPEN.test(request.path)) waiting = setTimeout(() => !response.headersSent && refuse(new TooLongError()), answer);
     };
-    if (request.complete || request.headers['content-length'] === undefined) wait();
+    const { 'content-length': length, 'transfer-encoding': pieces } = request.headers;
+    if (request.complete || (length === undefined && pieces === undefined)) wait();
     else request.once('end', wait);
     response.once('close', () => {
       clearInterval(coming);

@@ -2,6 +2,7 @@ import { NodeViewContent, NodeViewWrapper, type ReactNodeViewProps } from '@tipt
 import type { Node as DocumentNode } from '@tiptap/pm/model';
 import { speaksOfOven, stepSpans, temperatureText } from '@portiona/core';
 import { FoundMark } from '../../../features/check/FoundMark';
+import { NoteMark } from '../../../features/notes/NoteMark';
 import { useStation } from '../../station';
 import type { Beside } from './stepDocument';
 import { StepTiming } from './StepTiming';
@@ -15,7 +16,7 @@ export function StepView({ node, updateAttributes, editor, getPos }: ReactNodeVi
   const alone = node.content.size === 0 && editor.state.doc.childCount === 1;
   const at = getPos();
   const number = at === undefined ? 1 : editor.state.doc.resolve(at).index(0) + 1;
-  const { beside } = node.attrs as { beside: Beside | null };
+  const { beside, id } = node.attrs as { beside: Beside | null; id?: string | null };
   return (
     <NodeViewWrapper className={node.content.size === 0 && !alone ? 'step-row unwritten' : 'step-row'}>
       <div className="step-words">
@@ -52,6 +53,9 @@ export function StepView({ node, updateAttributes, editor, getPos }: ReactNodeVi
         )}
         {at !== undefined && words.trim() !== '' && (
           <FoundMark findings={check.byPlace.get(`step/${writtenNumber(editor.state.doc, number)}`) ?? []} of={`step ${number}`} />
+        )}
+        {typeof id === 'string' && words.trim() !== '' && (
+          <NoteMark place={`step/${id}`} of={`step ${writtenNumber(editor.state.doc, number)}`} />
         )}
         <Said words={words} fahrenheitFirst={(recipe.measures ?? here.kitchen.settings.measures) === 'us'} />
       </div>
