@@ -41,7 +41,7 @@ async function behind(step: Step, answer: express.RequestHandler = (_, response)
 
 describe('pressure', () => {
   test('one slow moment is no overload; several in a row are, until it is over', () => {
-    const reading = { delay: 900, wait: 0, heap: 0.4 };
+    const reading = { delay: 1_700, wait: 0, heap: 0.4 };
     const pressure = new Pressure(() => reading);
     pressure.look();
     pressure.look();
@@ -51,13 +51,13 @@ describe('pressure', () => {
     reading.delay = 5;
     pressure.look();
     expect(pressure.why).toBeUndefined();
-    reading.delay = 900;
+    reading.delay = 1_700;
     pressure.look();
     expect(pressure.why).toBeUndefined();
   });
 
   test('whoever waits long for the database keeps others from waiting longer behind them; and no longer than that', () => {
-    const reading = { delay: 0, wait: 2_500, heap: 0.4 };
+    const reading = { delay: 0, wait: 5_500, heap: 0.4 };
     const pressure = new Pressure(() => reading);
     pressure.look();
     expect(pressure.why).toMatch(/the database has more to do/);

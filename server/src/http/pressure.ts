@@ -1,14 +1,15 @@
 import { monitorEventLoopDelay, type IntervalHistogram } from 'node:perf_hooks';
 import { getHeapStatistics } from 'node:v8';
 import { connectionWait } from '../database/wall.js';
+import { makeLog } from './log.js';
 
 /** Milliseconds between looks, and that whoever asks waits for attention on the mean before nothing more is begun. */
 const LOOK_EVERY = 500;
-const LONGEST_DELAY = 800;
+const LONGEST_DELAY = 1_500;
 /** Looks in a row that have to find it so: one long piece of work is no overload. */
 const IN_A_ROW = 3;
 /** Milliseconds that somebody waits for a connection to the database before nothing more is begun: who comes after them would wait longer. */
-const LONGEST_WAIT = 2_000;
+const LONGEST_WAIT = 5_000;
 /** The share of the memory there may be that is in use before nothing more is begun. */
 const FULL_HEAP = 0.93;
 
@@ -45,6 +46,13 @@ export class Pressure {
   }
 
   look(): void {
+    const before = this.#why;
+    this.#weigh();
+    // What is refused is refused for everybody: whoever looks after it is told when it begins, and when it is over.
+    if (before !== this.#why) makeLog().warn(this.#why === undefined ? 'requests are let in again' : `requests are refused: ${this.#why}`);
+  }
+
+  #weigh(): void {
     const { delay, wait, heap } = this.readings?.() ?? this.#read();
     this.#slow = delay > LONGEST_DELAY ? this.#slow + 1 : 0;
     if (heap > FULL_HEAP) this.#why = 'the server is short of memory';

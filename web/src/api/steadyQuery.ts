@@ -24,7 +24,7 @@ export const steadyQuery: BaseQueryFn<string | FetchArgs, unknown, FetchBaseQuer
   const said = typeof args === 'string' ? { url: args } : args;
   const asked = { ...said, url: said.url.startsWith('/api/') ? said.url : kitchenAddress(said.url) };
   const { method = 'GET' } = asked;
-  if (method === 'GET') return noted(asked.url, await ask(asked, api, extra));
+  if (method === 'GET') return noted(asked.url, await askedAgain(() => ask(asked, api, extra), api.signal));
   const headers = new Headers(Object.entries(asked.headers ?? {}).filter((pair): pair is [string, string] => typeof pair[1] === 'string'));
   if (asked.body instanceof Blob) headers.set('content-type', 'text/csv');
   else headers.set('content-type', 'application/json');
@@ -45,6 +45,17 @@ export const steadyQuery: BaseQueryFn<string | FetchArgs, unknown, FetchBaseQuer
 };
 
 type Answer = Awaited<ReturnType<typeof ask>>;
+
+/** Reads, and reads again in a moment where the server has more to do than it can: nothing was begun. */
+async function askedAgain(read: () => PromiseLike<Answer> | Answer, signal: AbortSignal): Promise<Answer> {
+  for (const pause of PAUSES) {
+    const answer = await read();
+    if (answer.error?.status !== 503 || problemType(answer.error) !== 'overloaded') return answer;
+    await new Promise((resolve) => setTimeout(resolve, pause));
+    if (signal.aborted) return answer;
+  }
+  return read();
+}
 
 /** Signed in anew in another tab, the page says what held before: it asks who it is, and says it again. */
 async function againIfOlder(answer: Answer, send: () => Promise<Answer>): Promise<Answer> {

@@ -16,7 +16,8 @@ export function Servers({ servers, now }: ServersProps) {
   return (
     <section className="upkeep-part" aria-labelledby="upkeep-servers">
       <h2 id="upkeep-servers">What runs</h2>
-      <div className="upkeep-scroll">
+      {/* On a phone it scrolls: by keys, too. */}
+      <div className="upkeep-scroll" role="region" aria-label="Servers" tabIndex={0}>
         <table className="upkeep-table">
           <thead>
             <tr>
