@@ -288,9 +288,9 @@ test('a note on a step stands at the step, and leads to it', async ({ page }) =>
   expect((await page.request.post('/api/recipes/noted-pot/notes', { data: note })).status()).toBe(201);
   await page.goto('/recipes/noted-pot/build');
   await page.getByRole('tab', { name: 'Method and keeping' }).click();
-  const mark = page.getByRole('link', { name: 'A note waits on step 2' });
+  const mark = page.getByRole('link', { name: '1 note waits on step 2' });
   await expect(mark).toHaveCount(1);
-  await expect(page.getByRole('link', { name: 'A note waits on step 1' })).toHaveCount(0);
+  await expect(page.getByRole('link', { name: '1 note waits on step 1' })).toHaveCount(0);
   await expectAccessible(page);
   await mark.click();
   await expect(page.getByRole('region', { name: 'Notes' }).locator('.note-text')).toHaveText('Lid on or off?');

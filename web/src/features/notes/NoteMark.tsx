@@ -25,7 +25,7 @@ export function NoteMark({ place, of }: NoteMarkProps) {
     },
   );
   if (waiting === 0) return null;
-  const words = `${waiting === 1 ? 'A note waits' : `${waiting} notes wait`} on ${of}`;
+  const words = `${waiting} ${waiting === 1 ? 'note waits' : 'notes wait'} on ${of}`;
   return (
     <Link
       className={calls ? 'note-mark calls' : 'note-mark'}
