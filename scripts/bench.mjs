@@ -18,6 +18,12 @@ const run = (script, ...args) =>
 
 if (process.argv[2] === 'faults') process.exit((await faults(Number(process.argv[3] ?? USUAL_KILLS))) ? 0 : 1);
 
+// Many kitchens at once: prints what one server and three make of so many requests a second.
+if (process.argv[2] === 'load') {
+  const { status } = spawnSync(process.execPath, ['server/bench/load.mjs', ...process.argv.slice(3)], { cwd: root, stdio: 'inherit' });
+  process.exit(status ?? 1);
+}
+
 // The stove: every weight typed has to be there after the server, the browser and the network were killed so many times each.
 if (process.argv[2] === 'cook') {
   const { status } = spawnSync(process.execPath, ['e2e/bench/cookKills.mjs', process.argv[3] ?? '50'], { cwd: root, stdio: 'inherit' });
