@@ -84,17 +84,20 @@ test('the application itself may', async () => {
 
 test('large bodies that are promised take no more room than there is, and give it back', async () => {
   const promised: Socket[] = [];
-  const promise = () =>
+  const promise = (headers: Readonly<Record<string, string>> = server.headers) =>
     new Promise<string>((resolve) => {
+      const said = Object.entries(headers).map(([name, value]) => `${name}: ${value}\r\n`);
       const socket = connect(port, '127.0.0.1');
       promised.push(socket);
       socket.on('error', () => undefined);
       socket.on('data', (chunk) => resolve(chunk.toString()));
       socket.write(
-        `POST ${server.kitchen}/imports/kitchen-file HTTP/1.1\r\nHost: 127.0.0.1:${port}\r\nContent-Type: application/json\r\nContent-Length: ${32 * 1024 * 1024}\r\n\r\n{`,
+        `POST ${server.kitchen}/imports/kitchen-file HTTP/1.1\r\nHost: 127.0.0.1:${port}\r\nContent-Type: application/json\r\n${said.join('')}Content-Length: ${32 * 1024 * 1024}\r\n\r\n{`,
       );
-      setTimeout(() => resolve(''), 300);
+      setTimeout(() => resolve(''), 1_200);
     });
+  // Of whoever is not let in nothing is read, and no room is kept for it.
+  for (let i = 0; i < 8; i++) expect(await promise({})).toMatch(/^HTTP\/1\.1 401/);
   const answers = [await promise(), await promise(), await promise(), await promise(), await promise(), await promise()];
   expect(answers.slice(0, 5)).toEqual(['', '', '', '', '']);
   expect(answers[5]).toMatch(/^HTTP\/1\.1 503/);
