@@ -11,7 +11,7 @@ import { madeUpTable } from './madeUpTable.js';
 import { DEMO } from './testServer.js';
 import { PASSWORD } from './house.js';
 
-jest.setTimeout(300_000);
+jest.setTimeout(900_000);
 
 let database: string;
 let store: S3rver;

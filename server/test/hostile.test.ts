@@ -3,6 +3,9 @@ import { join } from 'node:path';
 import { hostileRequests, isBroken, type HostileRequest } from '../bench/hostileRequests.mjs';
 import { testServer } from './testServer.js';
 
+// A machine that is busy elsewhere is slow, not wrong.
+jest.setTimeout(900_000);
+
 /** The interface as it was built. */
 const OPEN_API = JSON.parse(readFileSync(join(__dirname, '../../openapi.json'), 'utf8')) as {
   readonly paths: Parameters<typeof hostileRequests>[0];
