@@ -1,5 +1,8 @@
-import { QueryFailedError } from 'typeorm';
+import { once } from 'node:events';
+import { createServer, type AddressInfo } from 'node:net';
+import { DataSource, QueryFailedError } from 'typeorm';
 import { Database } from '../src/database/database.js';
+import { dataSourceOptions } from '../src/database/dataSource.js';
 import { KitchensService } from '../src/kitchens/kitchens.service.js';
 import type { Scope } from '../src/scope/scope.js';
 import { problemOf } from '../src/http/problemOf.js';
@@ -145,4 +148,31 @@ test('recipes put away cost nothing: they are not even read, unless others take 
   const listed = ((await server.http.get('/api/recipes').expect(200)).body as { id: string }[]).map(({ id }) => id);
   expect(listed).toContain('takes-it');
   expect(listed).not.toContain('away-base');
+});
+
+test('a connection that ends in the very moment in which it is handed over ends nothing else', async () => {
+  const message = (type: string, rest: Buffer) => {
+    const length = Buffer.alloc(4);
+    length.writeInt32BE(rest.length + 4);
+    return Buffer.concat([Buffer.from(type), length, rest]);
+  };
+  const said = 'SFATAL\0VFATAL\0C57P01\0Mterminating connection due to administrator command\0\0';
+  // Let in, ready, and ended, in one piece: nobody comes to ask anything in between.
+  const answer = Buffer.concat([message('R', Buffer.alloc(4)), message('Z', Buffer.from('I')), message('E', Buffer.from(said))]);
+  const database = createServer((line) => line.once('data', () => line.end(answer)).on('error', () => undefined)).listen(0, '127.0.0.1');
+  await once(database, 'listening');
+  const unheard: unknown[] = [];
+  const hear = (error: unknown) => unheard.push(error);
+  process.on('uncaughtException', hear);
+  try {
+    const { port } = database.address() as AddressInfo;
+    await expect(new DataSource(dataSourceOptions(`postgres://a:b@127.0.0.1:${port}/c`, 1)).initialize()).rejects.toThrow(
+      /terminat|connection/i,
+    );
+    await new Promise((resolve) => setTimeout(resolve, 50));
+    expect(unheard).toEqual([]);
+  } finally {
+    process.off('uncaughtException', hear);
+    database.close();
+  }
 });

@@ -20,9 +20,9 @@ const BY_ADDRESS: Limit = { name: 'tries-from', times: 60, within: 15 * 60 };
 /** Wrong passwords of one account within a day, counted; after so many it is refused for a while, each time for twice as long. */
 const WRONG: Limit = { name: 'wrong-password', times: 1_000_000, within: 24 * 3600 };
 const FREE_TRIES = 4;
-const LOCKED: Limit = { name: 'locked', times: 0, within: 24 * 3600 };
 const FIRST_LOCK = 30;
 const LONGEST_LOCK = 15 * 60;
+const LOCKED: Limit = { name: 'locked', times: 0, within: LONGEST_LOCK };
 /** Letters to one address. */
 const RESETS: Limit = { name: 'resets', times: 4, within: 3600 };
 

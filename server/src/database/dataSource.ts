@@ -23,6 +23,7 @@ import { TableMappingEntity } from '../tables/tableMapping.entity.js';
 import { ReceiptNameEntity } from '../receipts/receiptName.entity.js';
 import { RefreshEntity } from '../refreshes/refresh.entity.js';
 import { RefreshItemEntity } from '../refreshes/refreshItem.entity.js';
+import { ClockJumps1766900000030 } from './migrations/clockJumps.migration.js';
 import { Runs1766800000029 } from './migrations/runs.migration.js';
 import { DrawingEntity } from '../distributions/drawing.entity.js';
 import { Deeds1766700000028 } from './migrations/deeds.migration.js';
@@ -85,8 +86,15 @@ export function dataSourceOptions(
       // Should the database not even say that a statement took too long.
       query_timeout: LONGEST.statement + 10_000,
       keepAlive: true,
+      // One that is ended in the moment it is handed over has nobody yet who hears of it, and that would end the process.
+      onConnect: heard,
     },
   };
+}
+
+/** Has the end of a connection be heard by somebody, always; whoever uses it is told by what they ask of it. */
+function heard(connection: NodeJS.EventEmitter): void {
+  connection.on('error', () => undefined);
 }
 
 /** The database of an address, for bringing its schema up to date: by migration only, and however long that takes. */
@@ -149,6 +157,7 @@ export function schemaOptions(url: string | undefined): Extract<DataSourceOption
       Accounts1766600000027,
       Deeds1766700000028,
       Runs1766800000029,
+      ClockJumps1766900000030,
     ],
     migrationsRun: true,
     migrationsTransactionMode: 'all',

@@ -4,6 +4,9 @@ import { RateLimiterMemory, RateLimiterPostgres, RateLimiterRes, type RateLimite
 import { TooOftenError } from '../http/problems.js';
 import { applicationRole } from './applicationRole.js';
 
+/** Seconds that clocks of several servers may differ by. */
+const CLOCKS_DIFFER = 60;
+
 /** How often something may be done: times, within how many seconds, and for how many it is refused after that. */
 export interface Limit {
   readonly name: string;
@@ -23,9 +26,8 @@ export class RateLimits implements OnModuleDestroy {
     try {
       await this.#of(limit).consume(key);
     } catch (error) {
-      if (error instanceof RateLimiterRes)
-        throw new TooOftenError('this was tried too often', Math.max(1, Math.ceil(error.msBeforeNext / 1000)));
-      throw error;
+      if (!(error instanceof RateLimiterRes)) throw error;
+      throw new TooOftenError('this was tried too often', await this.#atMost(longestOf(limit), limit, key, error));
     }
   }
 
@@ -42,7 +44,8 @@ export class RateLimits implements OnModuleDestroy {
   /** Seconds for which it is refused yet; 0: it may be done. */
   async refusedFor(limit: Limit, key: string): Promise<number> {
     const found = await this.#of(limit).get(key);
-    return found && found.consumedPoints > limit.times ? Math.max(0, Math.ceil(found.msBeforeNext / 1000)) : 0;
+    if (!found || found.consumedPoints <= limit.times || found.msBeforeNext <= 0) return 0;
+    return this.#atMost(longestOf(limit), limit, key, found);
   }
 
   async forget(limit: Limit, key: string): Promise<void> {
@@ -51,6 +54,13 @@ export class RateLimits implements OnModuleDestroy {
 
   async onModuleDestroy(): Promise<void> {
     await this.#pool?.end();
+  }
+
+  /** Seconds until it may be done again: what a clock that went back since would have it wait is made as long as it would be from now. */
+  async #atMost(longest: number, limit: Limit, key: string, { msBeforeNext }: RateLimiterRes): Promise<number> {
+    if (msBeforeNext <= (longest + CLOCKS_DIFFER) * 1000) return Math.max(1, Math.ceil(msBeforeNext / 1000));
+    await this.#of(limit).block(key, longest);
+    return longest;
   }
 
   #of({ name, times, within, refusedFor }: Limit): RateLimiterAbstract {
@@ -79,4 +89,9 @@ export class RateLimits implements OnModuleDestroy {
     }).on('error', () => undefined);
     return this.#pool;
   }
+}
+
+/** Seconds for which whoever did it is refused at most. */
+function longestOf({ within, refusedFor = 0 }: Limit): number {
+  return Math.max(within, refusedFor);
 }

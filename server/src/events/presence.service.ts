@@ -23,7 +23,7 @@ export class PresenceService {
           ])
         : await this.#at(kitchenId, person, tab, recipe);
     const [, gone] = await manager.query<[unknown, number]>(
-      'DELETE FROM presences WHERE kitchen_id = $1 AND seen_at < now() - make_interval(secs => $2)',
+      'DELETE FROM presences WHERE kitchen_id = $1 AND abs(extract(epoch FROM now() - seen_at)) > $2',
       [kitchenId, GONE_AFTER],
     );
     if (moved + gone > 0) await manager.query(`SELECT pg_notify('portiona_presence', $1)`, [JSON.stringify({ kitchen: kitchenId })]);
@@ -33,7 +33,7 @@ export class PresenceService {
     return this.database.manager.query<PresentDto[]>(
       `SELECT DISTINCT ON (present.account_id, present.recipe_id) present.account_id AS id, account.name, present.recipe_id AS recipe
        FROM presences present JOIN accounts account ON account.id = present.account_id
-       WHERE present.kitchen_id = $1 AND present.seen_at > now() - make_interval(secs => $2)
+       WHERE present.kitchen_id = $1 AND abs(extract(epoch FROM now() - present.seen_at)) < $2
        ORDER BY present.account_id, present.recipe_id`,
       [kitchenId, GONE_AFTER],
     );

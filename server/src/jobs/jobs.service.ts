@@ -144,6 +144,11 @@ export class JobsService implements OnApplicationBootstrap, OnModuleDestroy, OnA
 
   async #giveOutLeft(): Promise<void> {
     try {
+      // Nothing is given out for later: what seems to be was given out by a clock that went back since.
+      await this.database.manager.query(
+        `UPDATE ${JOBS_SCHEMA}.job SET start_after = now() WHERE name = ANY($1) AND state < 'active' AND start_after > now() + interval '1 minute'`,
+        [QUEUES],
+      );
       const left =
         await this.database.manager.query<{ queue: Queue; kitchen_id: string; id: string; scope: Scope | null; place: string }[]>(
           'SELECT * FROM runs_left()',

@@ -45,7 +45,7 @@ export class Run<Row extends RunStanding = RunStanding> {
     const { tableName } = database.manager.connection.getMetadata(entity);
     const [[taken]] = await database.manager.query<[{ attempt: number; tries: number }[], number]>(
       `UPDATE ${tableName} SET attempt = attempt + 1, tries = tries + 1, held_until = now() + make_interval(secs => $3)
-       WHERE id = $1 AND kitchen_id = $2 AND state = 'running' AND held_until < now() RETURNING attempt, tries`,
+       WHERE id = $1 AND kitchen_id = $2 AND state = 'running' AND is_let_go(held_until) RETURNING attempt, tries`,
       [id, scope.kitchenId, HELD_FOR],
     );
     return taken && new Run(database, entity, scope, id, taken.attempt, taken.tries);

@@ -37,7 +37,7 @@ export class ServerSigns implements OnApplicationBootstrap, OnModuleDestroy {
     await this.#sign();
     const rows = await this.database.manager.query<(Omit<ServerSign, 'here' | 'alive'> & { age: number })[]>(
       `SELECT id, role, host, version, started_at AS "startedAt", seen_at AS "seenAt", standing,
-         extract(epoch FROM now() - seen_at)::double precision AS age
+         abs(extract(epoch FROM now() - seen_at))::double precision AS age
        FROM servers ORDER BY id <> $1, started_at`,
       [this.id],
     );
@@ -50,7 +50,7 @@ export class ServerSigns implements OnApplicationBootstrap, OnModuleDestroy {
        ON CONFLICT (id) DO UPDATE SET seen_at = now(), standing = EXCLUDED.standing`,
       [this.id, role(), hostname(), `${appVersion()} ${engineVersion().slice(0, 7)}`, JSON.stringify(standing(SLOW_TOLD))],
     );
-    await this.database.manager.query('DELETE FROM servers WHERE seen_at < now() - make_interval(secs => $1)', [FORGOTTEN_AFTER]);
+    await this.database.manager.query('DELETE FROM servers WHERE abs(extract(epoch FROM now() - seen_at)) > $1', [FORGOTTEN_AFTER]);
   }
 }
 
