@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common';
-import { foodFaults, FoodEntry, searchTextOf, type Food } from '@portiona/core';
+import { foodFaults, FoodEntry, searchTextOf, type Food, type NamedFood } from '@portiona/core';
 import { In, IsNull, Not } from 'typeorm';
 import { Database } from '../database/database.js';
 import { thinDrafts } from '../database/thinDrafts.js';
@@ -35,10 +35,16 @@ export class FoodsService {
     return (await this.#atHand(scope).orderBy('food.name', 'ASC').getMany()).map(toSavedFood);
   }
 
-  /** Ids of the foods at hand. */
-  async atHand(scope: Scope): Promise<string[]> {
-    const rows = await this.#atHand(scope).select('food.id', 'id').getRawMany<{ id: string }>();
-    return rows.map(({ id }) => id);
+  /** Names of the foods at hand, in their order: of thousands of foods, all that whoever looks for words in texts has to know. */
+  async namesAtHand(scope: Scope): Promise<NamedFood[]> {
+    const names = this.#atHand(scope).select(
+      `json_agg(json_build_object('id', food.id, 'name', food.name, 'names', food.document -> 'names') ORDER BY food.name, food.id)::text`,
+      'names',
+    );
+    const row = await names.getRawOne<{ names: string | null }>();
+    return (JSON.parse(row?.names ?? '[]') as (NamedFood & { readonly names: string[] | null })[]).map(({ names, ...food }) =>
+      names === null ? food : { ...food, names },
+    );
   }
 
   #atHand(scope: Scope) {
@@ -53,10 +59,11 @@ export class FoodsService {
       );
   }
 
-  /** Foods as core knows them: all, or those of some ids, put away or not. */
+  /** Foods as core knows them, in the order of their names: all, or those of some ids, put away or not. */
   async loadForCalculation(scope: Scope, ids?: readonly string[]): Promise<Food[]> {
     const { kitchenId } = scope;
-    return (await this.database.manager.find(FoodEntity, { where: { kitchenId, ...(ids ? { id: In(ids) } : {}) } })).map(toFood);
+    const where = { kitchenId, ...(ids ? { id: In(ids) } : {}) };
+    return (await this.database.manager.find(FoodEntity, { where, order: { name: 'ASC', id: 'ASC' } })).map(toFood);
   }
 
   /** Which of some foods are put away. */

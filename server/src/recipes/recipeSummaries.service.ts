@@ -74,12 +74,8 @@ export class RecipeSummariesService {
 
   /** Notes which recipes the changes written down move, directly or through parts they take, and strikes those changes out. */
   async #markChanged(kitchenId: string): Promise<void> {
-    const { manager } = this.database;
-    const changes = await manager.query<{ id: string }[]>('SELECT id FROM recipe_changes WHERE kitchen_id = $1', [kitchenId]);
-    const ids = changes.map(({ id }) => id);
-    if (ids.length === 0) return;
-    await manager.query(
-      `WITH RECURSIVE changes AS (SELECT kind, of FROM recipe_changes WHERE id = ANY($2::bigint[])),
+    await this.database.manager.query(
+      `WITH RECURSIVE changes AS (DELETE FROM recipe_changes WHERE kitchen_id = $1 RETURNING kind, of),
          direct AS (
            SELECT of AS id FROM changes WHERE kind = 'recipe'
            UNION SELECT used.recipe_id FROM changes JOIN recipe_foods used ON used.kitchen_id = $1 AND used.food_id = changes.of
@@ -90,9 +86,8 @@ export class RecipeSummariesService {
            UNION SELECT used.recipe_id FROM moved JOIN recipe_bases used ON used.kitchen_id = $1 AND used.base_id = moved.id)
        INSERT INTO recipe_summaries (kitchen_id, recipe_id, stale) SELECT $1, id, true FROM moved
        ON CONFLICT (kitchen_id, recipe_id) DO UPDATE SET stale = true`,
-      [kitchenId, ids],
+      [kitchenId],
     );
-    await manager.query('DELETE FROM recipe_changes WHERE id = ANY($1::bigint[])', [ids]);
   }
 
   /** Computes some of what is stale. @returns how many it was */

@@ -4,6 +4,7 @@ import {
   circleFaults,
   everyLine,
   foodsOf,
+  foodsSpokenOf,
   foodsOfBatch,
   Kitchen,
   MOST_FAULTS,
@@ -149,9 +150,13 @@ export class RecipesService {
     });
   }
 
-  /** As `kitchenUnder`, and every food at hand with it: steps may speak of one that no line lists. */
+  /** As `kitchenUnder`, with the foods at hand that Check may find something of besides: steps may speak of one that no line lists. */
   async kitchenToCheck(scope: Scope, recipes: readonly Recipe[]): Promise<Kitchen> {
-    return this.kitchenUnder(scope, recipes, await this.foods.atHand(scope));
+    const kitchen = await this.kitchenUnder(scope, recipes);
+    const spoken = foodsSpokenOf(recipes, kitchen, await this.foods.namesAtHand(scope));
+    if (spoken.length === 0) return kitchen;
+    const { content } = kitchen;
+    return new Kitchen({ ...content, foods: [...content.foods, ...(await this.foods.loadForCalculation(scope, spoken))] });
   }
 
   /** @throws ValidationError, TakenError */

@@ -2,7 +2,7 @@ import { servedOf, type LineFigures } from '../../recipe/index.js';
 import { foodWords } from '../../match/index.js';
 import { lineWords } from '../../text/index.js';
 import { GROUP_WORDS, isOfGroup } from '../reading/foodGroups.js';
-import { wordOf } from '../reading/spokenFoods.js';
+import { wordOf } from '../reading/calledFood.js';
 import type { StepReading } from '../reading/stepReading.js';
 import type { CheckGround } from '../checkGround.js';
 import type { Finding } from '../finding.js';

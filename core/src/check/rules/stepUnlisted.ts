@@ -2,7 +2,8 @@ import type { Food } from '../../food/index.js';
 import { foodWords, IDLE, UNSAID } from '../../match/index.js';
 import { isOfGroup } from '../reading/foodGroups.js';
 import { clauseAt, sentenceAt } from '../reading/stepReading.js';
-import { NO_FOOD_ALONE, type CalledFood, type FoodRun } from '../reading/spokenFoods.js';
+import { NO_FOOD_ALONE, type CalledFood } from '../reading/calledFood.js';
+import type { FoodRun } from '../reading/spokenFoods.js';
 import type { CheckGround } from '../checkGround.js';
 import type { Finding } from '../finding.js';
 
