@@ -215,7 +215,10 @@ async function unpacked(file, work) {
  */
 export async function restore(url, file, known) {
   const work = mkdtempSync(join(tmpdir(), 'portiona-restore-'));
+  // Files are brought beside their place first: what takes long is done before anything is in it.
+  const beside = join(home(), '.restoring');
   const client = new Client({ connectionString: url });
+  client.on('error', () => undefined);
   try {
     const manifest = await unpacked(resolve(file), work);
     const newer = manifest.migrations.filter((name) => !known.includes(name));
@@ -223,6 +226,9 @@ export async function restore(url, file, known) {
       throw new Refused(`${file} was made by a newer version (it knows of ${newer.join(', ')}); restore it with that one`);
     await client.connect();
     await expectEmpty(client);
+    rmSync(beside, { recursive: true, force: true });
+    mkdirSync(beside, { recursive: true });
+    await run('cp', ['-a', `${work}/.`, beside]);
     const { to, env } = reaching(url);
     await run(
       program('pg_restore'),
@@ -237,14 +243,13 @@ export async function restore(url, file, known) {
       throw new Refused(
         `what was restored is not what was backed up: ${lost.map(([name]) => name).join(', ')}; begin again with an empty place`,
       );
-    for (const folder of FOLDERS) {
-      mkdirSync(join(home(), folder), { recursive: true });
-      await run('cp', ['-a', `${join(work, folder)}/.`, join(home(), folder)]);
-    }
+    // Onto folders that are empty or not there at all.
+    for (const folder of FOLDERS) renameSync(join(beside, folder), join(home(), folder));
     return manifest;
   } finally {
     await client.end().catch(() => undefined);
     rmSync(work, { recursive: true, force: true });
+    rmSync(beside, { recursive: true, force: true });
   }
 }
 

@@ -1,6 +1,6 @@
 // A database and a server of their own for tests and measurements, on free ports, gone afterwards.
 import { execFileSync, spawn } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -8,22 +8,43 @@ import { signIn } from './signedIn.mjs';
 
 const root = new URL('..', import.meta.url).pathname;
 
-/** A private database in a new temporary folder; `stop` takes both away. */
-export function startDatabase() {
+/**
+ * A private database in a new temporary folder; `stop` takes both away.
+ *
+ * @param durable whether it keeps what it said it has when it is killed, as one that people use does; others are quicker
+ */
+export function startDatabase({ durable = false } = {}) {
   const folder = mkdtempSync(join(tmpdir(), 'portiona-test-'));
   const run = (command) =>
-    execFileSync(join(root, 'scripts/database.sh'), [command, folder, '--throwaway'], {
+    execFileSync(join(root, 'scripts/database.sh'), [command, folder, ...(durable ? [] : ['--throwaway'])], {
       encoding: 'utf8',
       stdio: ['ignore', 'pipe', 'inherit'],
     }).trim();
   const url = run('start');
   return {
     url,
+    folder,
+    /** Kills it as it stands. */
+    async kill() {
+      const [pid] = readFileSync(join(folder, 'data/postmaster.pid'), 'utf8').split('\n').map(Number);
+      process.kill(pid, 'SIGKILL');
+      while (isAlive(pid)) await new Promise((resolve) => setTimeout(resolve, 20));
+    },
+    /** Starts it again where it was. */
+    again: () => void run('start'),
     stop() {
       run('stop');
       rmSync(folder, { recursive: true, force: true });
     },
   };
+}
+
+function isAlive(pid) {
+  try {
+    return !readFileSync(`/proc/${pid}/stat`, 'utf8').replace(/.*\) /, '').startsWith('Z');
+  } catch {
+    return false;
+  }
 }
 
 /** A port nobody listens on. */

@@ -13,6 +13,7 @@ import { Database } from '../database/database.js';
 import { FILE_STORE, type FileStore } from '../files/fileStore.js';
 import { hyphened } from '../http/hyphened.js';
 import { isUuid } from '../http/isUuid.js';
+import { isPassing } from '../http/problemOf.js';
 import { BusyError, NotFoundError, Problem, ToldError, ValidationError } from '../http/problems.js';
 import { JobsService } from '../jobs/jobs.service.js';
 import type { Run } from '../jobs/run.js';
@@ -144,6 +145,7 @@ export class BundlesService {
       if (!(await run.tell({ done: members.length + 1, state: 'done', bytes: String(size) }))) await this.#removeUnlessDone(scope, id);
     } catch (error) {
       if (run.signal.aborted) return;
+      if (isPassing(error)) throw error;
       this.#log.error(error);
       const message =
         error instanceof ToldError || error instanceof BusyError ? error.message : 'it cannot be bound; the log of the server says why';

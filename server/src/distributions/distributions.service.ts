@@ -3,6 +3,7 @@ import { Worker } from 'node:worker_threads';
 import { Injectable, Logger } from '@nestjs/common';
 import { Database } from '../database/database.js';
 import { isUuid } from '../http/isUuid.js';
+import { isPassing } from '../http/problemOf.js';
 import { BusyError, NotFoundError, Problem } from '../http/problems.js';
 import { JobsService } from '../jobs/jobs.service.js';
 import type { Run } from '../jobs/run.js';
@@ -92,6 +93,7 @@ export class DistributionsService {
       if (distribution) await run.tell({ state: 'done', made: row.draws, distribution });
     } catch (error) {
       if (run.signal.aborted) return;
+      if (isPassing(error)) throw error;
       if (!(error instanceof Problem)) this.#log.error(error);
       await run.tell({
         state: 'failed',

@@ -1,5 +1,6 @@
 import { UnknownFoodError } from '@portiona/core';
-import { problemOf } from './problemOf.js';
+import { isPassing, problemOf } from './problemOf.js';
+import { BusyError, RefusedFileError, TooMuchWorkError, UncertainSaveError } from './problems.js';
 
 test.each([
   ['a library’s own client fault', { status: 416 }, 416, 'urn:portiona:request'],
@@ -15,4 +16,16 @@ test.each([
 
 test('what broke inside is not told outside', () => {
   expect(JSON.stringify(problemOf(new Error('password is hunter2')))).not.toContain('hunter2');
+});
+
+test.each([
+  ['a connection that ended', Object.assign(new Error('gone'), { code: '57P01' }), true],
+  ['a transaction whose connection ended under it', new Error('Database connection provided by a query runner was already released'), true],
+  ['too much at once', new BusyError('all threads are taken'), true],
+  ['a commit that nobody knows of', new UncertainSaveError(undefined), true],
+  ['what cannot be read', new RefusedFileError('this is no table'), false],
+  ['what is too much work', new TooMuchWorkError('time', {}), false],
+  ['a fault of its own', new TypeError('x is undefined'), false],
+])('%s: may go well in a moment?', (_, error, passes) => {
+  expect(isPassing(error)).toBe(passes);
 });

@@ -13,6 +13,13 @@ export function problemOf(error: unknown): ProblemDetails {
   return databaseTrouble(error) ?? clientFault(error) ?? INTERNAL;
 }
 
+/** Whether what went wrong is none of what was asked: the database was away, or there was too much at once, and it may go well in a moment. */
+export function isPassing(error: unknown): boolean {
+  return PASSING.has(problemOf(error).type);
+}
+
+const PASSING: ReadonlySet<string> = new Set(['database-away', 'busy', 'overloaded', 'uncertain'].map((type) => `urn:portiona:${type}`));
+
 const INTERNAL = problem(
   500,
   'internal',

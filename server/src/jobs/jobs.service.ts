@@ -6,6 +6,7 @@ import { Database } from '../database/database.js';
 import { within } from '../database/wall.js';
 import { houseScope, type Scope } from '../scope/scope.js';
 import { JOBS_SCHEMA, QUEUES, type Queue } from './queues.js';
+import { isPassing } from '../http/problemOf.js';
 import { runSeconds } from '../watch/metrics.js';
 import { Run, RunOverError } from './run.js';
 import type { RunStanding } from './runEntity.js';
@@ -15,6 +16,8 @@ import { works } from './role.js';
 const LOST_AFTER_SECONDS = 15 * 60;
 /** Milliseconds between looks for runs that nobody is at. */
 const LOOK_EVERY = 5_000;
+/** Milliseconds between looks for a job where there was none. */
+const IDLE = 500;
 /** Times that a run is begun before it is given up: what ends whoever takes it up would do so for ever. */
 const MOST_TRIES = 5;
 /** Milliseconds that runs have to leave what they are at when the server is to end. */
@@ -49,6 +52,7 @@ export class JobsService implements OnApplicationBootstrap, OnModuleDestroy, OnA
   readonly #log = new Logger('jobs');
   readonly #kinds = new Map<Queue, Kind>();
   readonly #runs = new Map<Run, Promise<void>>();
+  readonly #takers: Promise<void>[] = [];
   #boss: Promise<PgBoss> | undefined;
   #looking: NodeJS.Timeout | undefined;
   #ending = false;
@@ -67,10 +71,7 @@ export class JobsService implements OnApplicationBootstrap, OnModuleDestroy, OnA
     for (const queue of QUEUES) {
       const kind = this.#kinds.get(queue);
       if (!kind) throw new Error(`nobody says how "${queue}" is done`);
-      for (let i = 0; i < kind.atOnce; i++)
-        await boss.work<Job>(queue, { batchSize: 1, pollingIntervalSeconds: 0.5 }, async (jobs) => {
-          for (const { data } of jobs) await this.#do(kind, data);
-        });
+      for (let i = 0; i < kind.atOnce; i++) this.#takers.push(this.#takeUp(boss, kind));
     }
     this.#looking = setInterval(() => void this.#giveOutLeft(), LOOK_EVERY).unref();
     await this.#giveOutLeft();
@@ -107,11 +108,34 @@ export class JobsService implements OnApplicationBootstrap, OnModuleDestroy, OnA
     this.#ending = true;
     clearInterval(this.#looking);
     for (const run of this.#runs.keys()) run.end();
-    await Promise.race([Promise.allSettled(this.#runs.values()), new Promise((resolve) => setTimeout(resolve, LAST_WORDS).unref())]);
+    await Promise.race([
+      Promise.allSettled([...this.#runs.values(), ...this.#takers]),
+      new Promise((resolve) => setTimeout(resolve, LAST_WORDS).unref()),
+    ]);
   }
 
   async onApplicationShutdown(): Promise<void> {
     await (await this.#boss)?.stop({ graceful: true, timeout: 5_000, wait: true });
+  }
+
+  /**
+   * Does one job after the other until the server ends. That it is done is said here, and not left to pg-boss' own workers: a database that
+   * is away just then would be heard of by nobody there, and end the process. What was not said is no harm: the run's row knows better.
+   */
+  async #takeUp(boss: PgBoss, kind: Kind): Promise<void> {
+    while (!this.#ending) {
+      const [job] = await boss.fetch<Job>(kind.queue, { batchSize: 1 }).catch(() => []);
+      if (!job) {
+        await new Promise((resolve) => setTimeout(resolve, IDLE).unref());
+        continue;
+      }
+      try {
+        await this.#do(kind, job.data);
+        await boss.complete(kind.queue, job.id);
+      } catch (error) {
+        this.#log.warn(error);
+      }
+    }
   }
 
   #do(kind: Kind, { scope, id }: Job): Promise<void> {
@@ -132,8 +156,10 @@ export class JobsService implements OnApplicationBootstrap, OnModuleDestroy, OnA
         },
         (error: unknown) => {
           took({ outcome: error instanceof RunOverError ? 'left' : 'failed' });
-          if (!(error instanceof RunOverError)) this.#log.error(error);
-          return run.letGo(error instanceof RunOverError);
+          const over = error instanceof RunOverError;
+          if (!over) this.#log.error(error);
+          // What is none of its fault is not counted against it.
+          return run.letGo(over || isPassing(error));
         },
       );
       this.#runs.set(run, done);

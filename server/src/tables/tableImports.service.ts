@@ -2,6 +2,7 @@ import { Injectable, Logger } from '@nestjs/common';
 import { In, Not } from 'typeorm';
 import { Database } from '../database/database.js';
 import { FoodsService } from '../foods/foods.service.js';
+import { isPassing } from '../http/problemOf.js';
 import { BusyError, Problem, RefusedFileError } from '../http/problems.js';
 import { TableUploadsService } from './tableUploads.service.js';
 import { checkMapping } from './checkMapping.js';
@@ -86,6 +87,7 @@ export class TableImportsService {
       await this.tables.letFileGo(id);
     } catch (error) {
       if (run.signal.aborted) return;
+      if (isPassing(error)) throw error;
       if (!(error instanceof Problem)) this.#log.error(error);
       await run.tell(endOf(error));
     } finally {
