@@ -7,12 +7,21 @@ import { fullDisk } from './fullDisk.mjs';
 import { heavyThings } from './heavy.mjs';
 import { hostility } from './hostility.mjs';
 import { killSweep } from './kills.mjs';
+import { clockJumps } from './clockJumps.mjs';
+import { failover } from './failover.mjs';
+import { restoreBeside } from './restoreBeside.mjs';
 import { wideKills } from './wideKills.mjs';
 import { megabytes, milliseconds } from './watch.mjs';
 
 const paths = JSON.parse(readFileSync(new URL('../../openapi.json', import.meta.url), 'utf8')).paths;
 const wrong = [];
 const expect = (holds, what) => holds || wrong.push(what);
+/** How often each is tried. */
+const FAILOVERS = 4;
+const RESTORES = 20;
+
+/** What was wrong after a part of it. */
+const told = (of, faults) => wrong.push(...faults.map(({ kind, what }) => `${of}: ${kind}: ${what}`));
 
 /** A part of it, on a server of its own. */
 async function part(title, work) {
@@ -54,11 +63,15 @@ export async function faults(kills) {
   console.log(JSON.stringify(counts));
   expect(counts.lost + counts.half + counts.unstarted + counts.left === 0, 'kills lost something, or left something running');
   console.log(`\n== ${kills * 10} more, beside accounts, batches, publishing, photos, jobs and backups`);
-  const wide = await wideKills(kills * 10);
-  expect(
-    wide.lost + wide.doubled + wide.wrong === 0,
-    'kills lost, doubled or broke something of accounts, batches, cards, photos, jobs or backups',
-  );
+  told('kills beside everyday work', await wideKills(kills * 10));
+  console.log('\n== databases that are killed for good, and others promoted in their place');
+  told('a failover', await failover(FAILOVERS));
+  console.log('\n== a clock that jumps, both ways');
+  const jumps = await clockJumps();
+  if (jumps) told('a clock that jumps', jumps);
+  else console.log("not tried: Debian's package libfaketime is not there");
+  console.log('\n== backups put back beside work, and killed midway');
+  told('a restore', await restoreBeside(RESTORES));
   console.log(
     wrong.length === 0 ? '\nnothing lost, nothing hung, nothing broken' : `\nwrong:\n${wrong.map((one) => `  ${one}`).join('\n')}`,
   );

@@ -1,7 +1,7 @@
 // A server on a port and in a data folder that it keeps, which can be killed and started again; one that ends by itself is noted.
 import { spawn } from 'node:child_process';
 import { once } from 'node:events';
-import { mkdtempSync, openSync, rmSync } from 'node:fs';
+import { mkdtempSync, openSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { freePort } from '../../scripts/throwaway.mjs';
@@ -71,4 +71,14 @@ export async function ownServer(url, more = {}) {
   };
   await own.start();
   return own;
+}
+
+/** What a server's log says of requests that were answered 500. */
+export function unplainIn(log) {
+  const lines = readFileSync(log, 'utf8').split('\n');
+  const requests = lines.flatMap((line) => (/"status":500/.test(line) ? [/"request":"([^"]+)"/.exec(line)?.[1]] : []));
+  return lines
+    .filter((line) => requests.some((id) => line.includes(id)))
+    .map((line) => `  ${line.slice(0, 1500)}`)
+    .join('\n');
 }

@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { startDatabase } from '../../scripts/throwaway.mjs';
 import { asked, everyday } from './everyday.mjs';
-import { ownServer } from './ownServer.mjs';
+import { ownServer, unplainIn } from './ownServer.mjs';
 import { milliseconds, pause } from './watch.mjs';
 
 /** @param {number} kills @returns what was wrong afterwards; the database is the kind that people have, not one that gives up safety for speed */
@@ -60,16 +60,6 @@ export async function wideKills(kills) {
     await server.forget();
     database.stop();
   }
-}
-
-/** What a server's log says of requests that were answered 500. */
-function unplainIn(log) {
-  const lines = readFileSync(log, 'utf8').split('\n');
-  const requests = lines.flatMap((line) => (/"status":500/.test(line) ? [/"request":"([^"]+)"/.exec(line)?.[1]] : []));
-  return lines
-    .filter((line) => requests.some((id) => line.includes(id)))
-    .map((line) => `  ${line.slice(0, 1500)}`)
-    .join('\n');
 }
 
 /** Milliseconds until a server reaches its database again. */

@@ -41,7 +41,7 @@ const TROUBLES: readonly (readonly [code: RegExp, status: number, type: string, 
 
 /** Errors of the connection itself, which have no code of the database's: the last is what a transaction says whose connection ended under it. */
 const CONNECTION =
-  /timeout exceeded when trying to connect|Connection terminated|Client has encountered a connection error|Query read timeout|not queryable|Cannot use a pool after|provided by a query runner was already released/i;
+  /timeout exceeded when trying to connect|Connection terminated|Client has encountered a connection error|Query read timeout|not queryable|Cannot use a pool after|query runner (?:was )?already released/i;
 const NO_ROUTE: ReadonlySet<string> = new Set(['ECONNREFUSED', 'ECONNRESET', 'ETIMEDOUT', 'EPIPE', 'ENOTFOUND', 'EHOSTUNREACH']);
 
 /** What is told of an error that came of the database, or of a full disk; undefined for any other. */

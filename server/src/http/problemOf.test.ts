@@ -21,6 +21,7 @@ test('what broke inside is not told outside', () => {
 test.each([
   ['a connection that ended', Object.assign(new Error('gone'), { code: '57P01' }), true],
   ['a transaction whose connection ended under it', new Error('Database connection provided by a query runner was already released'), true],
+  ['one that goes on asking', new Error('Query runner already released. Cannot run queries anymore.'), true],
   ['too much at once', new BusyError('all threads are taken'), true],
   ['a commit that nobody knows of', new UncertainSaveError(undefined), true],
   ['what cannot be read', new RefusedFileError('this is no table'), false],
