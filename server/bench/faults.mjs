@@ -13,7 +13,7 @@ import { restoreBeside } from './restoreBeside.mjs';
 import { wideKills } from './wideKills.mjs';
 import { megabytes, milliseconds } from './watch.mjs';
 
-const paths = JSON.parse(readFileSync(new URL('../../openapi.json', import.meta.url), 'utf8')).paths;
+const api = JSON.parse(readFileSync(new URL('../../openapi.json', import.meta.url), 'utf8'));
 const wrong = [];
 const expect = (holds, what) => holds || wrong.push(what);
 /** How often each is tried. */
@@ -49,7 +49,7 @@ export async function faults(kills) {
     expect(longest < 100, `health waited ${milliseconds(longest)} beside something heavy`);
   });
   await part('hostile requests', async (server) => {
-    const { broken, longest, grown } = await hostility(server, paths);
+    const { broken, longest, grown } = await hostility(server, api);
     expect(broken === 0, `${broken} hostile requests broke something`);
     expect(longest < 1000, `health waited ${milliseconds(longest)} beside hostile requests`);
     expect(grown < 50 * 1024 * 1024, `${megabytes(grown)} more memory after hostile requests`);

@@ -1,7 +1,7 @@
 export interface HostileRequest {
   readonly method: string;
   readonly url: string;
-  readonly body?: string;
+  readonly body?: string | Uint8Array<ArrayBuffer>;
   readonly type?: string;
   readonly name?: string;
 }

@@ -1,4 +1,5 @@
-// A thousand hostile requests, what came of them, and what they cost.
+// Some thousands of hostile requests, what came of them, and what they cost.
+import { nearlyRight, thingsThere } from './hostileBodies.mjs';
 import { hostileRequests, isBroken } from './hostileRequests.mjs';
 import { megabytes, memoryOf, milliseconds, pause, watched } from './watch.mjs';
 
@@ -6,9 +7,10 @@ const AT_ONCE = 8;
 /** Until threads with nothing to do are let go, and a collection has come by. */
 const SETTLING = 150_000;
 
-/** @param paths of the OpenAPI document */
-export async function hostility({ address, pid, kitchen }, paths) {
-  const requests = hostileRequests(paths, kitchen);
+/** @param api the OpenAPI document */
+export async function hostility({ address, pid, kitchen, ask }, api) {
+  const sent = async (path, body) => (await ask(path, body === undefined ? {} : { method: 'POST', body: JSON.stringify(body) })).json();
+  const requests = [...hostileRequests(api.paths, kitchen), ...nearlyRight(api, kitchen, await thingsThere(sent))];
   const send = async ({ method, url, body, type }) => {
     const answer = await fetch(address + url, {
       method,
@@ -26,15 +28,15 @@ export async function hostility({ address, pid, kitchen }, paths) {
   const counts = {};
   const broken = [];
   const waiting = [...requests];
-  const ask = async () => {
+  const take = async () => {
     for (let next = waiting.pop(); next; next = waiting.pop()) {
       const answer = await send(next).catch((error) => ({ status: String(error), broken: true }));
       counts[answer.status] = (counts[answer.status] ?? 0) + 1;
       if (answer.broken)
-        broken.push(`${next.method} ${next.url.slice(0, 60)} ${next.name ?? (next.body ?? '').slice(0, 40)}: ${answer.status}`);
+        broken.push(`${next.method} ${next.url.slice(0, 60)} ${next.name ?? String(next.body).slice(0, 40)}: ${answer.status}`);
     }
   };
-  const { took, longest } = await watched(address, () => Promise.all(Array.from({ length: AT_ONCE }, ask)));
+  const { took, longest } = await watched(address, () => Promise.all(Array.from({ length: AT_ONCE }, take)));
   const height = memoryOf(pid).most;
   await pause(SETTLING);
   const after = memoryOf(pid).now;

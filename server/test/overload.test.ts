@@ -1,5 +1,5 @@
 import { once } from 'node:events';
-import { createServer, type Server } from 'node:http';
+import { Agent, createServer, request, type Server } from 'node:http';
 import { connect, type AddressInfo } from 'node:net';
 import express from 'express';
 import { keepLinesShort } from '../src/http/keepLinesShort.js';
@@ -218,4 +218,37 @@ test('turns go round among those who ask: who asks for much keeps nobody from th
   const more = Array.from({ length: 23 }, () => turns.take('', work('more'), 'more'));
   const refused = (await Promise.allSettled(more)).filter(({ status }) => status === 'rejected');
   expect(refused).toHaveLength(1);
+});
+
+test.each([
+  ['left in the middle', (sent: express.Request) => void sent, true],
+  ['ended in the middle', (sent: express.Request) => void sent.destroy(), false],
+])('a body that is %s keeps nobody waiting who asks next', async (_, leave, staysOpen) => {
+  const address = await behind(timely({ lookEvery: 50 }), (sent, response) => {
+    sent.once('data', () => {
+      sent.pause();
+      leave(sent);
+      response.send('enough');
+    });
+    if (sent.method === 'GET') response.send('next');
+  });
+  const agent = new Agent({ keepAlive: true, maxSockets: 1 });
+  const send = (method: string, body?: Buffer) =>
+    new Promise<unknown>((resolve, reject) => {
+      const asked = request(address, { agent, method }, (answer) => {
+        const line = answer.socket;
+        answer.resume().once('end', () => resolve(line));
+      });
+      asked.once('error', reject);
+      asked.end(body);
+    });
+  try {
+    // Whoever ends it may end the line with it.
+    const line = await send('POST', Buffer.alloc(3_000_000)).catch(() => undefined);
+    // Looks at the body are still being taken by then.
+    await later(150);
+    expect((await send('GET')) === line).toBe(staysOpen);
+  } finally {
+    agent.destroy();
+  }
 });

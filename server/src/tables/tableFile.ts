@@ -101,7 +101,8 @@ export async function receiveTable(path: string, from: Readable): Promise<Receiv
   const sniffer = new Sniffer();
   try {
     await mkdir(dirname(path), { recursive: true });
-    await pipeline(from, sniffer, createWriteStream(path));
+    // Left where it is when it is refused: the rest that still comes is read by whoever answers, so that the line goes on.
+    await pipeline(from.iterator({ destroyOnReturn: false }), sniffer, createWriteStream(path));
     return { bytes: sniffer.bytes, encoding: sniffer.encoding() };
   } catch (error) {
     await rm(path, { force: true });
