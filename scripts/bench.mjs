@@ -24,6 +24,12 @@ if (process.argv[2] === 'load') {
   process.exit(status ?? 1);
 }
 
+// A server at everyday work for an hour: prints the memory it takes.
+if (process.argv[2] === 'soak') {
+  const { status } = spawnSync(process.execPath, ['server/bench/soak.mjs', ...process.argv.slice(3)], { cwd: root, stdio: 'inherit' });
+  process.exit(status ?? 1);
+}
+
 // The stove: every weight typed has to be there after the server, the browser and the network were killed so many times each.
 if (process.argv[2] === 'cook') {
   const { status } = spawnSync(process.execPath, ['e2e/bench/cookKills.mjs', process.argv[3] ?? '50'], { cwd: root, stdio: 'inherit' });

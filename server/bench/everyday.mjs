@@ -65,8 +65,9 @@ export async function askAs(me, path, method = 'GET', body = undefined, headers 
  * @param url of the database, for its owner
  * @param home the server's data folder
  * @param own which kinds of work; left out: all
+ * @param rest milliseconds between one thing and the next of a kind
  */
-export async function everyday({ address, url, home, own }) {
+export async function everyday({ address, url, home, own, rest = 20 }) {
   const me = await enter(address, url);
   const statuses = {};
   let count = 0;
@@ -169,7 +170,7 @@ export async function everyday({ address, url, home, own }) {
     .map(async ([name, act]) => {
       for (let n = 0; going; n++) {
         await act(n).catch((error) => fault('wrong', `${name}: ${error.message}`));
-        await pause(name === 'backup' ? 1500 : 20);
+        await pause(name === 'backup' ? 1500 : rest);
       }
     });
 
