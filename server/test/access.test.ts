@@ -214,7 +214,7 @@ function moneyIn(found: unknown, at = ''): string[] {
     const here = `${at}.${key}`;
     // A brief that somebody wrote says what a dish may cost, not what it does; a card that is out says it to everybody.
     if (/^(?:brief|briefs|maximum|minimum|card|printed|content)$/.test(key)) return [];
-    return /cost|price|paid|money/i.test(key) ? figuresIn(value, here) : moneyIn(value, here);
+    return /cost|price|paid|money|^used$|till|worth/i.test(key) ? figuresIn(value, here) : moneyIn(value, here);
   });
 }
 

@@ -301,11 +301,14 @@ export class BatchesService {
     );
   }
 
-  #rows(scope: Scope, recipe?: string): Promise<BatchEntity[]> {
-    return this.database.manager.find(BatchEntity, {
+  /** To be computed with or looked at, never to be written: what was paid is not in them for whom costs are not shown. */
+  async #rows(scope: Scope, recipe?: string): Promise<BatchEntity[]> {
+    const rows = await this.database.manager.find(BatchEntity, {
       where: { kitchenId: scope.kitchenId, archivedAt: IsNull(), ...(recipe === undefined ? {} : { recipeId: recipe }) },
       order: { date: 'ASC', place: 'ASC' },
     });
+    if (may(scope, 'costs')) return rows;
+    return rows.map((row) => ({ ...row, document: { ...row.document, paid: [] } as BatchEntry }));
   }
 
   async #row(scope: Scope, id: string): Promise<BatchEntity> {

@@ -1,5 +1,5 @@
 /** Keys under which figures of money stand. */
-const MONEY = /cost|price|paid/i;
+const MONEY = /cost|price|paid|^till$|^leftWorth$/i;
 /** Keys under which somebody has written what a dish may cost, or what readers are shown: no costs of the kitchen. */
 const WRITTEN = new Set(['brief', 'briefs', 'printed', 'content', 'maxPriceAge', 'card']);
 /** Sentences in which a figure of money may stand. */

@@ -27,7 +27,7 @@ import { NotFoundError, StaleSaveError, TakenError, ValidationError } from '../h
 import { readBody } from '../http/readBody.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
 import { RecipesService } from '../recipes/recipes.service.js';
-import type { Scope } from '../scope/scope.js';
+import { may, type Scope } from '../scope/scope.js';
 import { SessionsService } from '../sessions/sessions.service.js';
 import { StockService } from '../shopping/stock.service.js';
 import { PeopleService } from './people.service.js';
@@ -92,7 +92,7 @@ export class WeeksService {
           .sort((a, b) => a.title.localeCompare(b.title, 'en')),
         today: kitchen.settings.date,
         currency: kitchen.settings.currency,
-        till: cooked.length === 0 ? null : await this.#till(scope, cooked, kitchen),
+        till: cooked.length === 0 || !may(scope, 'costs') ? null : await this.#till(scope, cooked, kitchen),
       };
     });
   }

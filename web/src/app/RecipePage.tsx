@@ -15,8 +15,7 @@ import { localDraft } from '../features/recipes/localDraft';
 import { openedRecipe } from '../features/recipes/openedRecipe';
 import { AlsoHere } from '../features/live/AlsoHere';
 import { useLiveRecipe } from '../features/live/useLiveRecipe';
-import { onChangeNotTaken } from '../features/recipes/onlyLooking';
-import { useMay } from '../features/account/useMe';
+import { OnlyLooking } from '../features/account/OnlyLooking';
 import { NoteMark } from '../features/notes/NoteMark';
 import { noteVisit } from '../features/recent/recentPlaces';
 import { recipeActions } from '../features/recipes/recipeSlice';
@@ -34,7 +33,6 @@ import { TOOLS } from './toolPanels';
 import './recipePage.css';
 import { later } from '../ui/later';
 import { Arriving } from '../ui/Arriving';
-import { useToast } from '../ui/Toasts';
 
 /** Says where a figure comes from: it comes when one is asked. */
 const { View: WorkingPanel } = later(async () => ({ default: (await import('./beside')).WorkingPanel }));
@@ -84,7 +82,7 @@ export function RecipePage() {
     <main>
       <Head recipe={present} check={check} />
       <SaveNotice />
-      <OnlyLooking />
+      <OnlyLooking what="dish" besides=" and cook it" />
       <UpstreamNotice id={recipeId} serving={present.servingName ?? 'serving'} kitchen={here.kitchen} />
       <div className="desk">
         <section className="bench" aria-label="Station">
@@ -125,15 +123,6 @@ export function RecipePage() {
       </div>
     </main>
   );
-}
-
-/** Said to whoever may look at a dish and not change it; pressed upon when they try. */
-function OnlyLooking() {
-  const edits = useMay('edit');
-  const say = useToast();
-  useEffect(() => onChangeNotTaken(() => say('Nothing was changed: you may look at this dish. Editors and owners change it.')), [say]);
-  if (edits) return null;
-  return <p className="notice">You may look at this dish and cook it; editors and owners of the kitchen change it.</p>;
 }
 
 interface PanelProps {

@@ -1,4 +1,5 @@
 import { useMemo } from 'react';
+import { useMay } from '../account/useMe';
 import { batchFigures, computed, dayText, type Batch, type Kitchen } from '@portiona/core';
 import type { LoggedBatchDto } from '../../api/api.gen';
 import { numberText, priceText } from '../../ui/numberText';
@@ -16,6 +17,7 @@ const MOST = 4;
 
 /** Batches of a dish side by side: figures of a box, what parts weighed, and line by line what went in. */
 export function BatchCompare({ rows, batches, kitchen, compared, onChange }: BatchCompareProps) {
+  const showsCosts = useMay('costs');
   const columns = useMemo(
     () =>
       compared.flatMap((id) => {
@@ -28,16 +30,17 @@ export function BatchCompare({ rows, batches, kitchen, compared, onChange }: Bat
   );
   const { currency } = kitchen.settings;
   const lines = linesOf(columns);
+  const usedABox = [
+    'Used a box',
+    ({ made }: (typeof columns)[number]) =>
+      made?.figures.perServing.usedCost.amount === undefined ? '?' : priceText(made.figures.perServing.usedCost.amount, currency),
+  ] as const;
   const figures: readonly (readonly [name: string, of: (column: (typeof columns)[number]) => string])[] = [
     ['Boxes', ({ batch, made }) => String(batch.servings ?? made?.recipe.servings ?? '?')],
     ['Energy of a box, kcal', ({ made }) => amount(made?.figures.perServing.nutrients.energyKcal.amount, 0)],
     ['Protein, g', ({ made }) => amount(made?.figures.perServing.nutrients.protein.amount, 1)],
     ['Weight of a box, g', ({ made }) => amount(made?.figures.perServing.weight, 0)],
-    [
-      'Used a box',
-      ({ made }) =>
-        made?.figures.perServing.usedCost.amount === undefined ? '?' : priceText(made.figures.perServing.usedCost.amount, currency),
-    ],
+    ...(showsCosts ? [usedABox] : []),
     ['Minutes at the stove', ({ batch }) => amount(batch.minutes?.active, 0)],
     ['Tasted, of 5', ({ batch }) => (batch.rating === undefined ? '–' : String(batch.rating))],
   ];

@@ -1,4 +1,5 @@
 import { useMemo, type ReactNode } from 'react';
+import { useMay } from '../account/useMe';
 import {
   batchBeside,
   batchFigures,
@@ -40,6 +41,7 @@ interface DocketRow {
 
 /** A batch beside what it was to be: figures of one box, and what made the difference. */
 export function BatchDocket({ batch, kitchen, onFigure }: BatchDocketProps) {
+  const showsCosts = useMay('costs');
   const found = useMemo(
     () => computed(() => ({ beside: batchBeside(batch, kitchen), made: batchFigures(batch, [batch], kitchen) })),
     [batch, kitchen],
@@ -67,7 +69,7 @@ export function BatchDocket({ batch, kitchen, onFigure }: BatchDocketProps) {
     { name: 'In 100 g', unit: 'kcal', figure: 'energyKcal', of: in100 },
     { name: 'Carbohydrate', unit: 'g', figure: 'carbohydrate', of: ({ nutrients }) => figureText(nutrients[carbohydrate], tenth) },
     { name: 'Fat', unit: 'g', figure: 'fat', of: ({ nutrients }) => figureText(nutrients.fat, tenth) },
-    { name: 'Used', unit: '', figure: 'usedCost', of: ({ usedCost }) => money(usedCost) },
+    ...(showsCosts ? [{ name: 'Used', unit: '', figure: 'usedCost' as const, of: ({ usedCost }: typeof is) => money(usedCost) }] : []),
   ];
   return (
     <aside className="docket batch-docket" aria-label={title}>
@@ -145,7 +147,7 @@ export function BatchDocket({ batch, kitchen, onFigure }: BatchDocketProps) {
                   </td>
                   <td className="num">{whole(weight)} g</td>
                   <td className="num">{figureText(nutrients.energyKcal, whole)} kcal</td>
-                  <td className="num">{money(usedCost)}</td>
+                  {showsCosts && <td className="num">{money(usedCost)}</td>}
                 </tr>
               ))}
               {made.left
@@ -197,12 +199,13 @@ function Traced({
 
 function Cause({ effect, currency }: { readonly effect: CauseEffect; readonly currency: string }) {
   const { cause, energyKcal, weight, usedCost } = effect;
+  const showsCosts = useMay('costs');
   return (
     <tr>
       <td>{CAUSE_WORDS[cause]}</td>
       <td className="num">{signed(energyKcal, (amount) => numberText(amount, 0), 0.5)} kcal</td>
       <td className="num">{signed(weight, (amount) => numberText(amount, 0), 0.5)} g</td>
-      <td className="num">{signed(usedCost, (amount) => priceText(amount, currency), 0.005)}</td>
+      {showsCosts && <td className="num">{signed(usedCost, (amount) => priceText(amount, currency), 0.005)}</td>}
     </tr>
   );
 }

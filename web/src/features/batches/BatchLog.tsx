@@ -1,4 +1,6 @@
 import { Link } from 'react-router';
+import { NoPrice } from '../account/NoPrice';
+import { useMay } from '../account/useMe';
 import { useMemo } from 'react';
 import type { LoggedBatchDto } from '../../api/api.gen';
 import { Button } from '../../ui/Button';
@@ -22,6 +24,7 @@ interface BatchLogProps {
 
 /** The log as a control chart: a row a batch, the newest first. */
 export function BatchLog({ rows, stated, currency, chosen, open, onShow, children }: BatchLogProps) {
+  const showsCosts = useMay('costs');
   const parts = useMemo(() => partsOf(rows), [rows]);
   const minutes = rows.flatMap(({ activeMinutes }) => activeMinutes ?? []);
   const minuteRange = laneRange([...minutes, ...(stated === undefined ? [] : [stated])]);
@@ -140,7 +143,7 @@ export function BatchLog({ rows, stated, currency, chosen, open, onShow, childre
                 </span>
                 <span className="num batch-money">
                   <span className="sr">used </span>
-                  {row.used === null ? '?' : `${row.usedAtLeast ? '≥ ' : ''}${priceText(row.used, currency)}`}
+                  {row.used === null ? showsCosts ? '?' : <NoPrice /> : `${row.usedAtLeast ? '≥ ' : ''}${priceText(row.used, currency)}`}
                   <small>
                     <span className="sr">paid </span>
                     {row.paid === null ? '–' : priceText(Number(row.paid), currency)}

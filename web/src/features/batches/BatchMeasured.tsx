@@ -1,4 +1,5 @@
 import { useMemo } from 'react';
+import { useMay } from '../account/useMe';
 import {
   computed,
   dayText,
@@ -33,6 +34,7 @@ interface BatchMeasuredProps {
 
 /** What was measured and said of a batch: each is kept as it is written, and may be written otherwise at any time. */
 export function BatchMeasured({ batch, kitchen, onEdit }: BatchMeasuredProps) {
+  const showsCosts = useMay('costs');
   const planned = useMemo(() => computed(() => plannedBatch(batch, kitchen)), [batch, kitchen]);
   if (!planned.ok) return <p className="bad">What was planned cannot be worked out: {planned.because}.</p>;
   const { recipe } = planned.made;
@@ -131,7 +133,7 @@ export function BatchMeasured({ batch, kitchen, onEdit }: BatchMeasuredProps) {
       <More batch={batch} kitchen={kitchen} onEdit={onEdit} />
       <OneMore recipe={recipe} kitchen={kitchen} say={onEdit} />
       <Discarded batch={batch} recipe={recipe} kitchen={kitchen} say={onEdit} />
-      <PaidPacks batch={batch} kitchen={kitchen} onEdit={onEdit} />
+      {showsCosts && <PaidPacks batch={batch} kitchen={kitchen} onEdit={onEdit} />}
     </div>
   );
 }

@@ -1,4 +1,6 @@
 import { Link } from 'react-router';
+import { NoPrice } from '../account/NoPrice';
+import { useMay } from '../account/useMe';
 import { useGetKitchenQuery, useLogBatchesQuery, type LoggedBatchDto } from '../../api/api.gen';
 import { UnreadPage } from '../../ui/UnreadPage';
 import { problemOf, problemText } from '../../api/problem';
@@ -68,6 +70,7 @@ export function BatchesPage() {
 }
 
 function BatchRow({ row, currency }: { readonly row: LoggedBatchDto; readonly currency: string }) {
+  const showsCosts = useMay('costs');
   return (
     <LedgerRow>
       <span>
@@ -97,7 +100,9 @@ function BatchRow({ row, currency }: { readonly row: LoggedBatchDto; readonly cu
         ))}
       </span>
       <span className="num">{row.activeMinutes ?? '–'}</span>
-      <span className="num">{row.used === null ? '?' : `${row.usedAtLeast ? '≥ ' : ''}${priceText(row.used, currency)}`}</span>
+      <span className="num">
+        {row.used === null ? showsCosts ? '?' : <NoPrice /> : `${row.usedAtLeast ? '≥ ' : ''}${priceText(row.used, currency)}`}
+      </span>
       <span className="num">{row.paid === null ? '–' : priceText(Number(row.paid), currency)}</span>
       <span className="num">
         <Rating rating={row.rating} />

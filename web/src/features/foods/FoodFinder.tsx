@@ -5,6 +5,7 @@ import { Input } from '../../ui/Input';
 import { MenuItem } from '../../ui/Menu';
 import { stepByArrows } from '../../ui/stepByArrows';
 import type { LoadedKitchen } from '../kitchen/useKitchen';
+import { useMay } from '../account/useMe';
 import { foodGlance } from './foodGlance';
 
 interface FoodFinderProps {
@@ -38,11 +39,12 @@ export function FoodFinder({
   within = (list) => list,
   children,
 }: FoodFinderProps) {
+  const showsCosts = useMay('costs');
   const list = foods.map((food) => (
     <MenuItem key={food.id} type="button" aria-current={food.id === current?.id} onClick={() => onPick(food)}>
       <span>
         {food.name}
-        <span className="block muted text-small">{foodGlance(food, here.kitchen)}</span>
+        <span className="block muted text-small">{foodGlance(food, here.kitchen, showsCosts)}</span>
       </span>
       <Chip>{food.source ?? 'estimate'}</Chip>
     </MenuItem>

@@ -10,6 +10,7 @@ import { FoodName } from './FoodName';
 import { FoodNotice } from './FoodNotice';
 import { FoodMeasures } from './FoodMeasures';
 import { FoodPacks } from './FoodPacks';
+import { OnlyLooking } from '../account/OnlyLooking';
 import { useFoodDraft } from './useFoodDraft';
 import { Button } from '../../ui/Button';
 import { ChipButton } from '../../ui/ChipButton';
@@ -71,6 +72,7 @@ export function FoodTag({ saved, like, kitchen, taken }: FoodTagProps) {
           <X size={16} />
         </Button>
       </div>
+      <OnlyLooking what="food" />
       <FoodNotice draft={draft} isNew={saved === undefined} />
       <FoodLabel food={food} change={change} {...(show === null ? {} : { show })} />
       {!saved && (

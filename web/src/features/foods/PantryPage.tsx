@@ -1,4 +1,5 @@
 import { useDeferredValue, useMemo, useState } from 'react';
+import { useMay } from '../account/useMe';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { bestPack, candidatePacks, foodEnergyAgreement, per100gOf, type Food, type Kitchen } from '@portiona/core';
 import { useFindFoodsQuery, useGetFoodQuery, useListFoodsQuery } from '../../api/api.gen';
@@ -21,6 +22,8 @@ const A_PAGE = 120;
 
 /** Everything that is bought: what is in 100 g of it, where that is known from, and what a kilogram costs. */
 export function PantryPage() {
+  const edits = useMay('edit');
+  const showsCosts = useMay('costs');
   const { foodId } = useParams();
   const navigate = useNavigate();
   const here = useKitchen();
@@ -63,17 +66,22 @@ export function PantryPage() {
               </option>
             ))}
           </Select>
-          <Button asChild>
-            <Link className="ml-auto" to="/pantry/prices">
-              Prices
-            </Link>
-          </Button>
-          <Button asChild>
-            <Link to="/pantry/bring">In and out</Link>
-          </Button>
-          <Button kind="main" onClick={() => void navigate('/pantry/new')}>
-            Add a food
-          </Button>
+          <span className="ml-auto" />
+          {showsCosts && (
+            <Button asChild>
+              <Link to="/pantry/prices">Prices</Link>
+            </Button>
+          )}
+          {edits && (
+            <>
+              <Button asChild>
+                <Link to="/pantry/bring">In and out</Link>
+              </Button>
+              <Button kind="main" onClick={() => void navigate('/pantry/new')}>
+                Add a food
+              </Button>
+            </>
+          )}
         </div>
         {here.foods.length === 0 ? (
           <div className="empty">
@@ -88,7 +96,7 @@ export function PantryPage() {
             </p>
           </div>
         ) : (
-          <Ledger className="pantry-foods">
+          <Ledger className={showsCosts ? 'pantry-foods' : 'pantry-foods without-costs'}>
             <LedgerRow heads>
               <span>food, per 100 g</span>
               <span className="num">kcal</span>
@@ -97,7 +105,7 @@ export function PantryPage() {
               <span className="num">fat</span>
               <span className="num">fibre</span>
               <span className="num">salt</span>
-              <span className="num">a kg</span>
+              {showsCosts && <span className="num">a kg</span>}
             </LedgerRow>
             {foods.slice(0, shown).map((food) => (
               <FoodRow key={food.id} food={food} kitchen={here.kitchen} on={food.id === foodId} />
@@ -155,6 +163,7 @@ function useFurtherFoods(words: string, athand: ReadonlyMap<string, Food> | unde
 }
 
 function FoodRow({ food, kitchen, on }: { readonly food: Food; readonly kitchen: Kitchen; readonly on: boolean }) {
+  const showsCosts = useMay('costs');
   const per100g = per100gOf(food, kitchen.convention);
   const best = bestPack(candidatePacks(food, kitchen.packsOf(food.id), kitchen.settings));
   const agreement = foodEnergyAgreement(food);
@@ -178,7 +187,9 @@ function FoodRow({ food, kitchen, on }: { readonly food: Food; readonly kitchen:
       <Per100 amount={per100g.fat} />
       <Per100 amount={per100g.fibre} />
       <Per100 amount={per100g.salt} decimals={2} />
-      <span className="num">{best ? priceText(best.perKg, kitchen.settings.currency) : <span className="faint">no price</span>}</span>
+      {showsCosts && (
+        <span className="num">{best ? priceText(best.perKg, kitchen.settings.currency) : <span className="faint">no price</span>}</span>
+      )}
     </LedgerRow>
   );
 }

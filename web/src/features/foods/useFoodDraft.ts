@@ -3,6 +3,8 @@ import { sameDocument, type Food } from '@portiona/core';
 import { useCreateFoodMutation, useSaveFoodMutation, type SavedFoodDto } from '../../api/api.gen';
 import { problemOf, problemText } from '../../api/problem';
 import { underFreeId } from '../../api/underFreeId';
+import { tellNotTaken } from '../account/changesNotTaken';
+import { useMay } from '../account/useMe';
 import { LocalDrafts } from '../saving/localDrafts';
 import { pauseAfter } from '../saving/pace';
 import { Saver } from '../saving/saver';
@@ -54,6 +56,7 @@ export function useFoodDraft(
   const [state, setState] = useState<DraftState>({ kind: 'saved' });
   const [takenUp, setTakenUp] = useState(kept !== undefined);
   const [save] = useSaveFoodMutation();
+  const may = useMay('edit');
   const [create] = useCreateFoodMutation();
   const latest = useRef(food);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
@@ -107,6 +110,7 @@ export function useFoodDraft(
   };
 
   const change = (next: Partial<Food>) => {
+    if (!may) return tellNotTaken();
     const changed = Object.fromEntries(
       Object.entries({ ...latest.current, ...next }).filter(([, held]) => held !== undefined),
     ) as unknown as Food;

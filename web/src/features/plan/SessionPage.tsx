@@ -17,6 +17,7 @@ import {
 import { Button } from '../../ui/Button';
 import { Segmented } from '../../ui/Segmented';
 import { UnreadPage } from '../../ui/UnreadPage';
+import { OnlyLooking } from '../account/OnlyLooking';
 import { DocumentNotice } from '../saving/DocumentNotice';
 import { AtTheStove } from './AtTheStove';
 import { AddDish, DishesOfSession } from './DishesOfSession';
@@ -135,6 +136,7 @@ function SessionDay({ here }: { readonly here: SessionHere }) {
           </>
         }
       />
+      <OnlyLooking what="session" needs="cook" />
       <DocumentNotice here={here} what="session" />
       <div className="desk">
         <section className="bench plan" aria-label="Session">

@@ -2,6 +2,7 @@ import { useCallback } from 'react';
 import { withoutGoneSteps, type Recipe, type Session } from '@portiona/core';
 import { useOpenSessionQuery, useSaveSessionMutation, type SavedSessionDto } from '../../api/api.gen';
 import { problemOf, problemText } from '../../api/problem';
+import { useMay } from '../account/useMe';
 import { LocalDrafts } from '../saving/localDrafts';
 import { Saver } from '../saving/saver';
 import { useDocument, type DocumentHere } from '../saving/useDocument';
@@ -22,12 +23,13 @@ export function useSession(id: string): {
 } {
   const { currentData: found, error, refetch } = useOpenSessionQuery({ id }, { refetchOnMountOrArgChange: true });
   const [save] = useSaveSessionMutation();
+  const may = useMay('cook');
   const send = useCallback(
     (revision: number, document: Session) => save({ id: document.id, saveSessionDto: { revision, document } }).unwrap(),
     [save],
   );
   const here = useDocument({
-    ...{ opened: found, saver, send },
+    ...{ opened: found, saver, send, may },
     sound: (session) => withoutGoneSteps(session, new Map(found?.recipes.map((recipe) => [recipe.id, recipe]))),
   });
   const trouble = error && !here ? problemText(problemOf(error)) : undefined;

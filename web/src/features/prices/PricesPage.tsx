@@ -1,4 +1,6 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
+import { CostsNotShown } from '../account/CostsNotShown';
+import { useMay } from '../account/useMe';
 import { useDispatch } from 'react-redux';
 import { Link } from 'react-router';
 import { agoText, packWords, priceHistory, type Pack } from '@portiona/core';
@@ -27,6 +29,7 @@ import './prices.css';
 /** Prices of the whole pantry: how old they are, and what the shops say today. */
 export function PricesPage() {
   const here = useKitchen();
+  const showsCosts = useMay('costs');
   const [running, setRunning] = useState(false);
   const refresh = useLatestRefreshQuery(undefined, { pollingInterval: running ? 500 : 0, refetchOnMountOrArgChange: true }).data?.refresh;
   const dispatch = useDispatch();
@@ -47,6 +50,12 @@ export function PricesPage() {
   useEffect(() => {
     if (answered !== undefined && !running) dispatch(api.util.invalidateTags(['packs', 'recipes']));
   }, [answered, running, dispatch]);
+  if (!showsCosts)
+    return (
+      <main className="page">
+        <CostsNotShown what="This page tells what the pantry costs, and how old its prices are." />
+      </main>
+    );
   if (!here || refresh === undefined) return <main className="page" aria-busy="true" />;
   return (
     <main className="page">

@@ -34,6 +34,7 @@ import { Ledger, LedgerGroup, LedgerRow } from '../../ui/Ledger';
 import { Chip } from '../../ui/Chip';
 import { Segmented } from '../../ui/Segmented';
 import '../../ui/ledger.css';
+import { NoPrice } from '../account/NoPrice';
 import './recipes.css';
 
 /** Characters of a title, at most. */
@@ -368,7 +369,7 @@ function MoneyLink({
   return (
     <Link className="num figure figbtn" to={to}>
       {amount !== null && atLeast && <span className="least">at least </span>}
-      {amount === null ? <span className="faint">no price</span> : priceText(amount, currency)}
+      {amount === null ? <NoPrice /> : priceText(amount, currency)}
     </Link>
   );
 }

@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { problemText } from '../../api/problem';
 import { pauseAfter } from './pace';
+import { tellNotTaken } from '../account/changesNotTaken';
 import type { Saver } from './saver';
 
 /** Long enough to finish a number. */
@@ -39,6 +40,8 @@ interface UsedDocument<Document extends Named> {
   readonly opened: SavedDocument<Document> | undefined;
   readonly saver: Saver<Document, SavedDocument<Document>>;
   readonly send: (revision: number, document: Document) => Promise<SavedDocument<Document>>;
+  /** Whether whoever works on it may change it; a change of somebody else's is not taken, and that is told. */
+  readonly may: boolean;
   /** What is opened or taken up again, made sound. */
   readonly sound?: (document: Document) => Document;
 }
@@ -51,6 +54,7 @@ export function useDocument<Document extends Named>({
   opened,
   saver,
   send,
+  may,
   sound = (document) => document,
 }: UsedDocument<Document>): DocumentHere<Document> | undefined {
   const { drafts } = saver;
@@ -135,6 +139,7 @@ export function useDocument<Document extends Named>({
   return {
     ...{ document, state },
     change: (next) => {
+      if (!may) return tellNotTaken();
       const before = latest.current ?? document;
       const after = next(before);
       if (JSON.stringify(after) === JSON.stringify(before)) return;

@@ -1,4 +1,6 @@
 import { useState } from 'react';
+import { CostsNotShown } from '../account/CostsNotShown';
+import { useMay } from '../account/useMe';
 import { useSearchParams } from 'react-router';
 import { useListSessionsQuery } from '../../api/api.gen';
 import { dayOf } from '../../ui/timeText';
@@ -12,6 +14,7 @@ import './shopping.css';
 /** What to buy for sessions, shop by shop: ticked off in the shop, with or without a connection. */
 export function ShoppingPage() {
   const [search, setSearch] = useSearchParams();
+  const showsCosts = useMay('costs');
   const listed = useListSessionsQuery(undefined, { refetchOnMountOrArgChange: true });
   const [today] = useState(() => dayOf(new Date()));
   const all = listed.data ?? [];
@@ -46,14 +49,15 @@ export function ShoppingPage() {
             ))}
           </div>
         )}
-        {trouble !== undefined && <UnreadPage why={trouble} onRetry={reload} />}
-        {chosen.length === 0 && listed.data && (
+        {!showsCosts && <CostsNotShown what="A shopping list says in which shop what is bought for how much." />}
+        {showsCosts && trouble !== undefined && <UnreadPage why={trouble} onRetry={reload} />}
+        {showsCosts && chosen.length === 0 && listed.data && (
           <div className="empty">
             <h2>Nothing to buy yet</h2>
             <p className="muted">A list is made of what sessions need, less what is in stock. Plan a session, or choose one.</p>
           </div>
         )}
-        {work && chosen.length > 0 && <ShoppingList key={chosen.join(',')} work={work} chosen={chosen} />}
+        {showsCosts && work && chosen.length > 0 && <ShoppingList key={chosen.join(',')} work={work} chosen={chosen} />}
       </section>
     </main>
   );

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { useMay } from '../account/useMe';
 import { Link } from 'react-router';
 import {
   dayFigures,
@@ -34,6 +35,7 @@ const BIG: readonly BriefFigure[] = ['energyKcal', 'protein'];
 
 /** What one person eats on one day: its boxes added up and held against the day's targets; what it costs; what is to be done that evening. */
 export function DayDocket({ here, person, date, looks }: DayDocketProps) {
+  const showsCosts = useMay('costs');
   const { week, ground, opened, change } = here;
   const { currency } = opened;
   const [traced, setTraced] = useState<BriefFigure | 'till' | 'week'>();
@@ -96,39 +98,45 @@ export function DayDocket({ here, person, date, looks }: DayDocketProps) {
       {plain.map((figure) => (
         <FigureRow key={figure} {...{ day, currency, figure }} open={traced === figure} onOpen={trace(figure)} />
       ))}
-      <div className="tear" />
-      <FigureRow {...{ day, currency, figure: 'usedCost' as const }} open={traced === 'usedCost'} onOpen={trace('usedCost')} />
-      <button type="button" className="fig" aria-expanded={traced === 'till'} onClick={trace('till')}>
-        <span className="fig-name">At the till, each dish alone</span>
-        <span className="fig-value">
-          {day.till.amount === undefined ? '?' : `${day.till.atLeast ? '≥ ' : ''}${priceText(day.till.amount, currency)}`}
-        </span>
-      </button>
-      {traced === 'till' && <Sum boxes={day.boxes} of={({ content }) => content?.till} text={(amount) => priceText(amount, currency)} />}
-      <button type="button" className="fig" aria-expanded={traced === 'week'} onClick={trace('week')}>
-        <span className="fig-name">
-          {person.name}’s week, {boxesText(own.length)}
-        </span>
-        <span className="fig-value">
-          {used.amount === undefined ? '?' : `${used.atLeast ? '≥ ' : ''}${priceText(used.amount, currency)}`}
-        </span>
-      </button>
-      {traced === 'week' && (
-        <ul className="week-working">
-          {daysOfWeek(week).map((one) => {
-            const { amount, atLeast } = dayFigures(
-              own.filter((meal) => meal.date === one),
-              person,
-              pools,
-            ).figureOf('usedCost');
-            return (
-              <li key={one}>
-                <span>{dayShort(one)}</span>
-                <b>{amount === undefined ? '?' : `${atLeast ? '≥ ' : ''}${priceText(amount, currency)}`}</b>
-              </li>
-            );
-          })}
-        </ul>
+      {showsCosts && (
+        <>
+          <div className="tear" />
+          <FigureRow {...{ day, currency, figure: 'usedCost' as const }} open={traced === 'usedCost'} onOpen={trace('usedCost')} />
+          <button type="button" className="fig" aria-expanded={traced === 'till'} onClick={trace('till')}>
+            <span className="fig-name">At the till, each dish alone</span>
+            <span className="fig-value">
+              {day.till.amount === undefined ? '?' : `${day.till.atLeast ? '≥ ' : ''}${priceText(day.till.amount, currency)}`}
+            </span>
+          </button>
+          {traced === 'till' && (
+            <Sum boxes={day.boxes} of={({ content }) => content?.till} text={(amount) => priceText(amount, currency)} />
+          )}
+          <button type="button" className="fig" aria-expanded={traced === 'week'} onClick={trace('week')}>
+            <span className="fig-name">
+              {person.name}’s week, {boxesText(own.length)}
+            </span>
+            <span className="fig-value">
+              {used.amount === undefined ? '?' : `${used.atLeast ? '≥ ' : ''}${priceText(used.amount, currency)}`}
+            </span>
+          </button>
+          {traced === 'week' && (
+            <ul className="week-working">
+              {daysOfWeek(week).map((one) => {
+                const { amount, atLeast } = dayFigures(
+                  own.filter((meal) => meal.date === one),
+                  person,
+                  pools,
+                ).figureOf('usedCost');
+                return (
+                  <li key={one}>
+                    <span>{dayShort(one)}</span>
+                    <b>{amount === undefined ? '?' : `${atLeast ? '≥ ' : ''}${priceText(amount, currency)}`}</b>
+                  </li>
+                );
+              })}
+            </ul>
+          )}
+        </>
       )}
       <div className="tear" />
       <p className="fig">

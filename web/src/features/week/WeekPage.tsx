@@ -1,4 +1,5 @@
 import { useMemo, useState } from 'react';
+import { useMay } from '../account/useMe';
 import { Link, useParams } from 'react-router';
 import { DndContext, DragOverlay, MouseSensor, pointerWithin, TouchSensor, useSensor, useSensors } from '@dnd-kit/core';
 import { daysOfWeek, weekSeen, type BoxOf, type Person } from '@portiona/core';
@@ -6,6 +7,7 @@ import { Button } from '../../ui/Button';
 import { dayOf } from '../../ui/timeText';
 import { UnreadPage } from '../../ui/UnreadPage';
 import { PlanHead } from '../plan/PlanHead';
+import { OnlyLooking } from '../account/OnlyLooking';
 import { DocumentNotice } from '../saving/DocumentNotice';
 import { useUndoKeys } from '../saving/useUndoKeys';
 import { BoxMark } from './BoxMark';
@@ -55,6 +57,7 @@ function WeekOfBoxes({ here, reload }: { readonly here: WeekHere; readonly reloa
   const [form, setForm] = useState<{ readonly person: Person | undefined; readonly name?: string }>();
   const [dragged, setDragged] = useState<number>();
   const sensors = useSensors(useSensor(MouseSensor, MOUSE), useSensor(TouchSensor, TOUCH));
+  const showsCosts = useMay('costs');
   useUndoKeys(undo, redo);
   const proposed = useMemo(() => {
     const open = new Set(proposal.open);
@@ -79,6 +82,7 @@ function WeekOfBoxes({ here, reload }: { readonly here: WeekHere; readonly reloa
         title={`Week of ${dayLong(week.from).split(' ').slice(1).join(' ')}`}
         session={(opened.sessions.find(({ date }) => date >= ground.today) ?? opened.sessions.at(-1))?.id}
       />
+      <OnlyLooking what="week" />
       <DocumentNotice here={here} what="week" />
       <DndContext
         sensors={sensors}
@@ -126,7 +130,7 @@ function WeekOfBoxes({ here, reload }: { readonly here: WeekHere; readonly reloa
           </section>
           <div className="slot plan-slot week-slot">
             {person && <DayDocket {...{ here, person, looks }} date={chosen.date} />}
-            {ground.people.length > 0 && <WeekMoney here={here} />}
+            {ground.people.length > 0 && showsCosts && <WeekMoney here={here} />}
           </div>
         </div>
         <DragOverlay>{dragged !== undefined && <BoxMark look={dragged} tall />}</DragOverlay>

@@ -3,6 +3,7 @@ import type { Week, WeekGround } from '@portiona/core';
 import { useCreateWeekMutation, useOpenWeekQuery, useSaveWeekMutation, type OpenWeekDto, type SavedWeekDto } from '../../api/api.gen';
 import { newUuid } from '../../api/newUuid';
 import { problemOf, problemText } from '../../api/problem';
+import { useMay } from '../account/useMe';
 import { LocalDrafts } from '../saving/localDrafts';
 import { Saver } from '../saving/saver';
 import { useDocument, type DocumentHere } from '../saving/useDocument';
@@ -30,6 +31,7 @@ export function useWeek(from: string): {
   const { currentData: found, error, refetch } = useOpenWeekQuery({ from }, { refetchOnMountOrArgChange: true });
   const [create] = useCreateWeekMutation();
   const [save] = useSaveWeekMutation();
+  const may = useMay('edit');
   const send = useCallback(
     (revision: number, document: Week) =>
       revision === 0
@@ -38,7 +40,7 @@ export function useWeek(from: string): {
     [create, save],
   );
   const opened = useMemo(() => found && (found.week ?? { revision: 0, document: emptyWeek(from) }), [found, from]);
-  const here = useDocument({ opened, saver, send });
+  const here = useDocument({ opened, saver, send, may });
   const ground = useMemo(
     () =>
       found && {

@@ -19,6 +19,7 @@ import { useTakePart } from '../../features/subRecipes/useTakePart';
 import { effectWords } from '../../features/fit/fitWords';
 import type { LoadedKitchen } from '../../features/kitchen/useKitchen';
 import { withFood, withPart } from '../../features/recipes/editRecipe';
+import { useMay } from '../../features/account/useMe';
 import { foodGlance } from '../../features/foods/foodGlance';
 import { stepByArrows } from '../../ui/stepByArrows';
 import { Input } from '../../ui/Input';
@@ -129,6 +130,7 @@ function Choices({
   readonly onAdd: (name: string) => void;
 }) {
   const { recipe, here } = useStation();
+  const showsCosts = useMay('costs');
   const [sought, setSought] = useState(words);
   const rivals = sought === words ? rivalsOf(line, here) : [];
   const athand = [...new Set([...rivals, ...here.index.find(sought, 8).map(({ food }) => food)])].slice(0, 9);
@@ -157,7 +159,7 @@ function Choices({
         <MenuItem key={food.id} aria-current={food === current} onClick={() => pick(food)}>
           <span>
             {food.name}
-            <span className="block text-small muted">{foodGlance(food, here.kitchen)}</span>
+            <span className="block text-small muted">{foodGlance(food, here.kitchen, showsCosts)}</span>
             {effects.has(food.id) && <span className="block text-small muted">{effects.get(food.id)}</span>}
           </span>
           <Chip>{food.source ?? 'estimate'}</Chip>
