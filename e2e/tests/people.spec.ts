@@ -77,6 +77,40 @@ test('somebody is invited, joins, sees what a tester sees, writes a note that ca
   await theirs.context().close();
 });
 
+test('whoever only looks is told before they type, and is shown no costs as if there were none', async ({
+  page,
+  browser,
+  baseURL,
+  signed,
+}) => {
+  const { page: theirs } = await join(browser, baseURL, await invitation(page, 'viewer'), 'Linnet');
+  await theirs.goto(pageIn(signed, '/pantry/red-lentils-weir-lane'));
+  await expect(theirs.getByText('You may look at this food; editors and owners of the kitchen change it.')).toBeVisible();
+  await expect(theirs.getByRole('button', { name: 'Add a food' })).toHaveCount(0);
+  await expect(theirs.getByRole('link', { name: 'Prices' })).toHaveCount(0);
+  await expect(theirs.getByText('no price')).toHaveCount(0);
+  const protein = theirs.getByLabel('Protein').first();
+  const before = await protein.inputValue();
+  await protein.fill('99');
+  await expect(theirs.locator('.toast').filter({ hasText: 'Nothing was changed' })).toBeVisible();
+  await protein.blur();
+  await expect(protein).toHaveValue(before);
+  await expectAccessible(theirs);
+  for (const [address, says] of [
+    ['/plan/week', 'You may look at this week'],
+    ['/plan/shopping', 'Costs are not shown to you here'],
+    ['/pantry/prices', 'Costs are not shown to you here'],
+  ] as const) {
+    await theirs.goto(pageIn(signed, address));
+    await expect(theirs.getByText(says).first()).toBeVisible();
+  }
+  await theirs.goto(pageIn(signed, '/batches/smoky-lentil-and-squash-dal'));
+  await expect(theirs.getByText('not shown').first()).toBeVisible();
+  await expect(theirs.getByText(/€\s?\d/)).toHaveCount(0);
+  await expectAccessible(theirs);
+  await theirs.context().close();
+});
+
 test('two at one dish: what one saves the other sees at once, and undo leads back', async ({ page, browser, baseURL, signed }) => {
   const link = await invitation(page, 'editor');
   const { page: theirs } = await join(browser, baseURL, link, 'Ash');
