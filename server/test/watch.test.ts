@@ -18,15 +18,17 @@ describe('how quick it was lately', () => {
     let now = 0;
     const latencies = new RecentLatencies(() => now);
     expect(latencies.lately()).toBeUndefined();
-    for (let i = 1; i <= 100; i++) latencies.note(i, i > 98);
+    for (let i = 1; i <= 100; i++) latencies.note(i, i > 98 ? 'failed' : 'answered');
     const { requests, failed, p50, p95, p99 } = latencies.lately()!;
     expect({ requests, failed }).toEqual({ requests: 100, failed: 2 });
     expect(p50).toBeCloseTo(50, 0);
     expect(p95).toBeCloseTo(95, 0);
     expect(p99).toBeCloseTo(99, 0);
+    latencies.note(0.1, 'refused');
+    expect(latencies.lately()).toMatchObject({ requests: 101, refused: 1, p50: expect.closeTo(50, 0) as number });
     now += 200_000;
-    latencies.note(7, false);
-    expect(latencies.lately()?.requests).toBe(101);
+    latencies.note(7, 'answered');
+    expect(latencies.lately()?.requests).toBe(102);
     now += 200_000;
     expect(latencies.lately()?.requests).toBe(1);
     now += 400_000;
@@ -47,7 +49,7 @@ describe('what needs somebody', () => {
     alive: true,
     memory: 300,
     delay: 3,
-    lately: { requests: 900, failed: 0, p50: 4, p95: 40, p99: 90 },
+    lately: { requests: 900, failed: 0, refused: 0, p50: 4, p95: 40, p99: 90 },
     slow: [],
   };
   const backup = { madeAt: '2026-11-30T03:00:00Z', name: 'portiona-2026-11-30-030000.tar', bytes: 1e6, took: 900, trouble: null };
@@ -84,6 +86,8 @@ describe('what needs somebody', () => {
     ['a server gone', { servers: [server, { ...server, id: 'b', host: 'south', alive: false }] }, /south gave no sign/],
     ['two versions', { servers: [server, { ...server, id: 'b', version: '2 y' }] }, /of 2 versions run/],
     ['failing', { servers: [{ ...server, lately: { ...server.lately!, failed: 30 } }] }, /^!north failed at 30 of 900/],
+    ['refusing', { servers: [{ ...server, lately: { ...server.lately!, refused: 20 } }] }, /^north told 20 of 900/],
+    ['refusing much', { servers: [{ ...server, lately: { ...server.lately!, refused: 300 } }] }, /^!north told 300 of 900/],
     ['slow', { servers: [{ ...server, lately: { ...server.lately!, p95: 800 } }] }, /north is slow/],
     ['busy', { servers: [{ ...server, delay: 400 }] }, /waits 400 ms/],
     [
@@ -101,7 +105,9 @@ describe('what needs somebody', () => {
   });
 
   test('few requests say nothing of how quick it is; what is worst comes first', () => {
-    expect(words({ servers: [{ ...server, lately: { requests: 30, failed: 30, p50: 4, p95: 4_000, p99: 9_000 } }] })).toEqual([]);
+    expect(words({ servers: [{ ...server, lately: { requests: 30, failed: 30, refused: 0, p50: 4, p95: 4_000, p99: 9_000 } }] })).toEqual(
+      [],
+    );
     expect(words({ room: { free: 5e9, whole: 1e11 }, backups: [{ ...backup, trouble: 'x' }] })[0]).toMatch(/^!/);
   });
 });

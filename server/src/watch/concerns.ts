@@ -69,6 +69,12 @@ function ofServers({ servers }: Omit<StatusDto, 'concerns'>): ConcernDto[] {
         words: `${host} failed at ${lately.failed} of ${lately.requests} requests lately.`,
         mend: 'Its log says why',
       });
+    if (lately && lately.refused > 0 && lately.refused / lately.requests > 0.01)
+      concerns.push({
+        bad: lately.refused / lately.requests > 0.1,
+        words: `${host} told ${lately.refused} of ${lately.requests} requests lately to come again: there was too much to do, or they came too often.`,
+        mend: 'Its log says which; add a server, a faster database, or see who asks so much',
+      });
     if (lately && lately.requests >= TELLING && lately.p95 > SLOW_P95)
       concerns.push({
         bad: false,

@@ -7,6 +7,8 @@ const SPAN = 150_000;
 export interface Latencies {
   readonly requests: number;
   readonly failed: number;
+  /** Told to come again: there was too much to do, or they came too often. */
+  readonly refused: number;
   readonly p50: number;
   readonly p95: number;
   readonly p99: number;
@@ -16,7 +18,11 @@ interface Count {
   readonly since: number;
   readonly times: RecordableHistogram;
   failed: number;
+  refused: number;
 }
+
+/** What became of a request. */
+export type Outcome = 'answered' | 'failed' | 'refused';
 
 /** Counts how long requests take, forgetting what was a few minutes ago. */
 export class RecentLatencies {
@@ -27,11 +33,12 @@ export class RecentLatencies {
     this.#now = this.#begun();
   }
 
-  /** @param milliseconds it took @param failed whether the server itself failed at it */
-  note(milliseconds: number, failed: boolean): void {
+  /** @param milliseconds it took; of one that was refused it says nothing */
+  note(milliseconds: number, outcome: Outcome): void {
     this.#turn();
+    if (outcome === 'refused') return void this.#now.refused++;
     this.#now.times.record(Math.max(1, Math.round(milliseconds * 1_000)));
-    if (failed) this.#now.failed++;
+    if (outcome === 'failed') this.#now.failed++;
   }
 
   /** Undefined where nothing was asked. */
@@ -40,9 +47,11 @@ export class RecentLatencies {
     const both = createHistogram();
     both.add(this.#now.times);
     if (this.#before) both.add(this.#before.times);
-    if (both.count === 0) return undefined;
-    const at = (share: number) => both.percentile(share) / 1_000;
-    return { requests: both.count, failed: this.#now.failed + (this.#before?.failed ?? 0), p50: at(50), p95: at(95), p99: at(99) };
+    const failed = this.#now.failed + (this.#before?.failed ?? 0);
+    const refused = this.#now.refused + (this.#before?.refused ?? 0);
+    if (both.count + refused === 0) return undefined;
+    const at = (share: number) => (both.count === 0 ? 0 : both.percentile(share) / 1_000);
+    return { requests: both.count + refused, failed, refused, p50: at(50), p95: at(95), p99: at(99) };
   }
 
   #turn(): void {
@@ -53,6 +62,6 @@ export class RecentLatencies {
   }
 
   #begun(): Count {
-    return { since: this.clock(), times: createHistogram(), failed: 0 };
+    return { since: this.clock(), times: createHistogram(), failed: 0, refused: 0 };
   }
 }

@@ -3,6 +3,7 @@ import { ApiProperty } from '@nestjs/swagger';
 class LatenciesDto {
   @ApiProperty() requests: number;
   @ApiProperty({ description: 'Answers with which the server itself failed' }) failed: number;
+  @ApiProperty({ description: 'Requests that were told to come again' }) refused: number;
   @ApiProperty({ description: 'Milliseconds' }) p50: number;
   @ApiProperty({ description: 'Milliseconds' }) p95: number;
   @ApiProperty({ description: 'Milliseconds' }) p99: number;

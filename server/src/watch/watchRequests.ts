@@ -1,5 +1,5 @@
 import type { NextFunction, Request, Response } from 'express';
-import { RecentLatencies } from './latencies.js';
+import { RecentLatencies, type Outcome } from './latencies.js';
 import { requestSeconds, requestsUnderWay } from './metrics.js';
 
 /** Of this process. */
@@ -13,6 +13,12 @@ function routeOf(request: Request): string {
   return request.path.startsWith('/api') ? 'no route' : 'page';
 }
 
+/** A full disk is told of elsewhere, and fails nobody but who saves. */
+function outcomeOf(status: number): Outcome {
+  if (status === 503 || status === 429) return 'refused';
+  return status >= 500 && status !== 507 ? 'failed' : 'answered';
+}
+
 /** Notes how long each request takes. Lines that stay open say nothing by how long they did. */
 export function watchRequests(request: Request, response: Response, next: NextFunction): void {
   const begun = performance.now();
@@ -23,8 +29,7 @@ export function watchRequests(request: Request, response: Response, next: NextFu
     if (response.getHeader('content-type')?.toString().startsWith('text/event-stream')) return;
     const milliseconds = performance.now() - begun;
     requestSeconds.observe({ method: request.method, route, status: String(response.statusCode) }, milliseconds / 1_000);
-    if (request.path.startsWith('/api') || request.path.startsWith('/read'))
-      latencies.note(milliseconds, response.statusCode >= 500 && response.statusCode !== 503 && response.statusCode !== 507);
+    if (request.path.startsWith('/api') || request.path.startsWith('/read')) latencies.note(milliseconds, outcomeOf(response.statusCode));
   });
   next();
 }

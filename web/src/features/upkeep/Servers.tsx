@@ -50,7 +50,10 @@ export function Servers({ servers, now }: ServersProps) {
                   <small>{alive ? `${ROLES[role] ?? role}${here ? '; tells you this' : ''}` : `no sign since ${dayAndTime(seenAt)}`}</small>
                 </th>
                 <td className="count">{alive ? ageText(startedAt, now) : ''}</td>
-                <td className="count">{lately ? lately.requests : ''}</td>
+                <td className="count">
+                  {lately ? lately.requests : ''}
+                  {lately && lately.refused > 0 && <small>{lately.refused} told to come again</small>}
+                </td>
                 <td className="count">{lately ? milliseconds(lately.p50) : ''}</td>
                 <td className="count">{lately ? milliseconds(lately.p95) : ''}</td>
                 <td className="count">{lately ? milliseconds(lately.p99) : ''}</td>
