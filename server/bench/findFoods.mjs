@@ -24,7 +24,10 @@ const json = (body) => ({ method: 'POST', headers: { 'content-type': 'applicatio
 
 const lines = ['Code;Food;Energy kcal;Protein g;Fat g;Carbohydrate g;Fibre g;Sodium mg'];
 for (let i = 0; i < FOODS; i++)
-  lines.push(`${i};${oneOf(MORE)} ${oneOf(KINDS)}, ${oneOf(WAYS)}, ${oneOf(WHENCE)} ${i};80;${i % 9},5;1,2;${i % 13};tr;<5`);
+  // A row whose energy and macros disagree is asked about, and nothing is taken in until that is answered.
+  lines.push(
+    `${i};${oneOf(MORE)} ${oneOf(KINDS)}, ${oneOf(WAYS)}, ${oneOf(WHENCE)} ${i};${Math.round(4 * ((i % 9) + 0.5) + 9 * 1.2 + 4 * (i % 13))};${i % 9},5;1,2;${i % 13};tr;<5`,
+  );
 for (const edition of ['new', 'again, nothing changed']) {
   const { id } = await call('/food-tables', { method: 'POST', headers: { 'content-type': 'text/csv' }, body: lines.join('\n') });
   const { mapping } = await call(`/food-tables/${id}/look`);
@@ -36,6 +39,7 @@ for (const edition of ['new', 'again, nothing changed']) {
     const { state, result, message } = await call(`/food-tables/${id}`);
     waits.push(performance.now() - asked);
     if (state !== 'running') {
+      if (state !== 'done') throw new Error(`the table was not taken in: ${message}`);
       waits.sort((a, b) => a - b);
       console.log(
         `table of ${FOODS} foods, ${edition.padEnd(22)} ${((performance.now() - began) / 1000).toFixed(1)} s (${message ?? JSON.stringify(result)}); others waited at most ${waits.at(-1).toFixed(0)} ms`,

@@ -23,6 +23,7 @@ import { TableMappingEntity } from '../tables/tableMapping.entity.js';
 import { ReceiptNameEntity } from '../receipts/receiptName.entity.js';
 import { RefreshEntity } from '../refreshes/refresh.entity.js';
 import { RefreshItemEntity } from '../refreshes/refreshItem.entity.js';
+import { FoodDoors1767000000031 } from './migrations/foodDoors.migration.js';
 import { ClockJumps1766900000030 } from './migrations/clockJumps.migration.js';
 import { Runs1766800000029 } from './migrations/runs.migration.js';
 import { DrawingEntity } from '../distributions/drawing.entity.js';
@@ -158,6 +159,7 @@ export function schemaOptions(url: string | undefined): Extract<DataSourceOption
       Deeds1766700000028,
       Runs1766800000029,
       ClockJumps1766900000030,
+      FoodDoors1767000000031,
     ],
     migrationsRun: true,
     migrationsTransactionMode: 'all',

@@ -65,9 +65,7 @@ export class FoodSearchService {
   async #meant(kitchenId: string, words: readonly string[]): Promise<string[][]> {
     const rows = await this.database.manager.query<{ asked: string; begun: boolean; near: string[] | null }[]>(
       `SELECT asked, begun, CASE WHEN NOT begun THEN (
-          SELECT array_agg(word) FROM (
-            SELECT word FROM food_words WHERE kitchen_id = $1 AND word % asked ORDER BY similarity(word, asked) DESC LIMIT ${MOST_NEAR}
-          ) near) END AS near
+          SELECT array_agg(near.word) FROM words_near(asked, ${MOST_NEAR}) near) END AS near
        FROM (
          SELECT asked, EXISTS (
            SELECT 1 FROM food_words WHERE kitchen_id = $1 AND word ~>=~ asked AND word ~<~ (asked || $3) LIMIT 1
@@ -99,11 +97,6 @@ const SELECT = `
     (SELECT count(*)::int FROM recipe_foods used WHERE used.kitchen_id = food.kitchen_id AND used.food_id = food.id) AS used,
     EXISTS (SELECT 1 FROM packs pack WHERE pack.kitchen_id = food.kitchen_id AND pack.food_id = food.id) AS bought
   FROM (
-    SELECT food.kitchen_id, food.id FROM (
-      SELECT food.kitchen_id, food.id, food.words FROM foods food
-      WHERE food.kitchen_id = $1 AND food.archived_at IS NULL AND to_tsvector('simple', food.words) @@ to_tsquery('simple', $2)
-      LIMIT ${LOOKED_AT}
-    ) food
-    ORDER BY length(food.words), food.id LIMIT ${CANDIDATES}
+    SELECT said.id FROM foods_saying($2, ${LOOKED_AT}) said ORDER BY length(said.words), said.id LIMIT ${CANDIDATES}
   ) best
-  JOIN foods food ON food.kitchen_id = best.kitchen_id AND food.id = best.id`;
+  JOIN foods food ON food.kitchen_id = $1 AND food.id = best.id`;

@@ -44,20 +44,14 @@ function wordsOf(text: string): string {
     .join(' & ');
 }
 
-const bestOf = (words: string) => `
-    SELECT food.id FROM foods food
-    WHERE food.kitchen_id = $1 AND food.from_table IS NOT NULL AND food.archived_at IS NULL
-      AND to_tsvector('simple', food.words) @@ to_tsquery('simple', ${words})
-    ORDER BY ts_rank(to_tsvector('simple', food.words), to_tsquery('simple', ${words})) DESC, length(food.words), food.id
-    LIMIT ${FOR_EACH}`;
 const ANY = `replace(asked.words, '&', '|')`;
 
 const SELECT = `
   WITH asked AS (SELECT words FROM unnest($2::text[]) AS asked (words)),
   whole AS (
-    SELECT asked.words, best.id FROM asked CROSS JOIN LATERAL (${bestOf('asked.words')}) best
+    SELECT asked.words, best.id FROM asked CROSS JOIN LATERAL table_foods_saying(asked.words, ${FOR_EACH}) best
   ), most AS (
-    SELECT asked.words, best.id FROM asked CROSS JOIN LATERAL (${bestOf(ANY)}) best
+    SELECT asked.words, best.id FROM asked CROSS JOIN LATERAL table_foods_saying(${ANY}, ${FOR_EACH}) best
     WHERE NOT EXISTS (SELECT FROM whole WHERE whole.words = asked.words)
   )
   SELECT food.id, food.revision, food.saved_at, food.document FROM foods food
