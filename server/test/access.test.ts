@@ -337,9 +337,18 @@ test('the second wall: the application’s own role sees no row of a kitchen but
     const count = async (table: string) => Number((await client.query<{ count: string }>(`SELECT count(*) FROM ${table}`)).rows[0]?.count);
     for (const { name } of tables) expect([name, await count(name)]).toEqual([name, 0]);
     expect(await count('kitchens')).toBe(0);
+    // Doors that look for words look in the kitchen at hand, and in none where none is.
+    const doors = [`words_near('lentl', 9)`, `foods_saying('lentils:*', 99)`, `table_foods_saying('lentils:*', 99)`];
+    for (const door of doors) expect([door, await count(door)]).toEqual([door, 0]);
     await client.query(`SELECT set_config('portiona.kitchen', (SELECT id::text FROM every_kitchen() LIMIT 1), false)`);
     expect(await count('kitchens')).toBe(1);
     expect(await count('recipes')).toBeGreaterThan(3);
+    expect(await count(doors[0] ?? '')).toBeGreaterThan(0);
+    const { rows: said } = await client.query<{ own: boolean }>(
+      `SELECT EXISTS (SELECT FROM foods WHERE foods.id = said.id) AS own FROM foods_saying('lentils:* | leek:*', 99) said`,
+    );
+    expect(said.length).toBeGreaterThan(0);
+    expect(said.every(({ own }) => own)).toBe(true);
     // It owns nothing and may become nobody else.
     for (const past of [
       'ALTER TABLE recipes DISABLE ROW LEVEL SECURITY',
