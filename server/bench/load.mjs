@@ -26,7 +26,7 @@ async function start(url, count) {
       env: {
         ...process.env,
         MALLOC_ARENA_MAX: '2',
-        LOG_LEVEL: 'error',
+        LOG_LEVEL: 'silent',
         DATABASE_URL: url,
         PORTIONA_HOME: home,
         PORTIONA_PORT: String(port),
