@@ -322,7 +322,11 @@ function filesIn(folder, below = '') {
 const size = (bytes) => (bytes < 1e6 ? `${Math.ceil(bytes / 1e3)} kB` : `${(bytes / 1e6).toFixed(1)} MB`);
 
 /** What is held, for whoever reads it: kitchens, recipes, foods, batches. */
-const held = (counts) => ['kitchens', 'recipes', 'foods', 'batches', 'photos'].map((name) => `${counts[name] ?? 0} ${name}`).join(', ');
+const HELD = { kitchens: 'kitchen', recipes: 'recipe', foods: 'food', batches: 'batch', photos: 'photo' };
+const held = (counts) =>
+  Object.entries(HELD)
+    .map(([several, one]) => `${counts[several] ?? 0} ${counts[several] === 1 ? one : several}`)
+    .join(', ');
 
 async function knownMigrations() {
   const { migrationNames } = await import('../server/dist/database/migrationNames.js');
