@@ -1,5 +1,5 @@
 import { UnknownFoodError } from '@portiona/core';
-import { isPassing, problemOf } from './problemOf.js';
+import { isAway, isPassing, problemOf } from './problemOf.js';
 import { BusyError, RefusedFileError, TooMuchWorkError, UncertainSaveError } from './problems.js';
 
 test.each([
@@ -29,4 +29,10 @@ test.each([
   ['a fault of its own', new TypeError('x is undefined'), false],
 ])('%s: may go well in a moment?', (_, error, passes) => {
   expect(isPassing(error)).toBe(passes);
+});
+
+test('a statement that took too long counts against what asked for it, a database that is away does not', () => {
+  const failed = (code: string) => Object.assign(new Error('x'), { code });
+  expect([isPassing(failed('57014')), isAway(failed('57014'))]).toEqual([true, false]);
+  expect([isPassing(failed('57P01')), isAway(failed('57P01'))]).toEqual([true, true]);
 });

@@ -18,7 +18,13 @@ export function isPassing(error: unknown): boolean {
   return PASSING.has(problemOf(error).type);
 }
 
-const PASSING: ReadonlySet<string> = new Set(['database-away', 'busy', 'overloaded', 'uncertain'].map((type) => `urn:portiona:${type}`));
+/** Whether the database was away: that says nothing of what was asked, however often it happens. What was too much may be so each time. */
+export function isAway(error: unknown): boolean {
+  return AWAY.has(problemOf(error).type);
+}
+
+const AWAY: ReadonlySet<string> = new Set(['database-away', 'uncertain'].map((type) => `urn:portiona:${type}`));
+const PASSING: ReadonlySet<string> = new Set([...AWAY, ...['busy', 'overloaded'].map((type) => `urn:portiona:${type}`)]);
 
 const INTERNAL = problem(
   500,

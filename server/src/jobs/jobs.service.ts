@@ -6,7 +6,7 @@ import { Database } from '../database/database.js';
 import { within } from '../database/wall.js';
 import { houseScope, type Scope } from '../scope/scope.js';
 import { JOBS_SCHEMA, QUEUES, type Queue } from './queues.js';
-import { isPassing } from '../http/problemOf.js';
+import { isAway } from '../http/problemOf.js';
 import { runSeconds } from '../watch/metrics.js';
 import { Run, RunOverError } from './run.js';
 import type { RunStanding } from './runEntity.js';
@@ -158,8 +158,8 @@ export class JobsService implements OnApplicationBootstrap, OnModuleDestroy, OnA
           took({ outcome: error instanceof RunOverError ? 'left' : 'failed' });
           const over = error instanceof RunOverError;
           if (!over) this.#log.error(error);
-          // What is none of its fault is not counted against it.
-          return run.letGo(over || isPassing(error));
+          // What is none of its fault is not counted against it; what takes too long each time is given up in the end.
+          return run.letGo(over || isAway(error));
         },
       );
       this.#runs.set(run, done);
