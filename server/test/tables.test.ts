@@ -3,6 +3,8 @@ import { join } from 'node:path';
 import { FileKeeper } from '../src/files/fileKeeper.service.js';
 import { KitchensService } from '../src/kitchens/kitchens.service.js';
 import { Database } from '../src/database/database.js';
+import { within } from '../src/database/wall.js';
+import { TableImportEntity } from '../src/tables/tableImport.entity.js';
 import { innerServer } from './innerServer.js';
 import { madeUpFigureRows, madeUpTable } from './madeUpTable.js';
 
@@ -529,11 +531,17 @@ describe('what a table does not say, and rows that cannot be right', () => {
       .expect(202);
     expect(await ended(id)).toMatchObject({ state: 'failed', message: expect.stringContaining('row 8, Sea beet crisps') as string });
     expect(await foodsOf('dune thistle')).toEqual([]);
+    const { kitchenId } = (await server.app.get(KitchensService).scopes())[0]!;
+    const { manager } = server.app.get(Database);
+    const attempts = () => within(kitchenId, async () => (await manager.findOneByOrFail(TableImportEntity, { id, kitchenId })).attempt);
+    const before = await attempts();
     await server.http
       .post(`/api/food-tables/${id}/start`)
       .send({ name: 'Unsaid', mapping, doubtful: { energy: 'factored', parts: 'out' } })
       .expect(202);
     expect(await ended(id)).toMatchObject({ state: 'done', result: { rows: 8, added: 6, leftOut: 2 } });
+    // Begun again it is another run: what was at the one before writes nothing of it, and its hold is nobody's.
+    expect(await attempts()).toBe(before + 2);
     expect((await foodsOf('dune thistle'))[0]?.food.document).toMatchObject({
       energyIs: 'factored',
       nutrients: { energyKcal: 899.1, fat: 99.9 },

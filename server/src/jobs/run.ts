@@ -7,6 +7,12 @@ import type { RunStanding } from './runEntity.js';
 export const HELD_FOR = 20;
 const BEAT = 4_000;
 
+/**
+ * What is written beside `state: 'running'` of a row that was at an end and is begun again: nobody waits until its last hold is over, and
+ * whoever may still be at what it was before writes nothing of it any more.
+ */
+export const BEGUN_AGAIN = { tries: 0, attempt: () => 'attempt + 1', heldUntil: () => `'-infinity'` } as const;
+
 /** A run that is not wanted any more, or that somebody else has taken up: what was begun of it is to be left. */
 export class RunOverError extends Error {
   constructor() {

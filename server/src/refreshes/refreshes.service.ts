@@ -7,7 +7,7 @@ import { FoodsService } from '../foods/foods.service.js';
 import { isUuid } from '../http/isUuid.js';
 import { BusyError, NotFoundError } from '../http/problems.js';
 import { JobsService } from '../jobs/jobs.service.js';
-import type { Run } from '../jobs/run.js';
+import { BEGUN_AGAIN, type Run } from '../jobs/run.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
 import { PacksService } from '../packs/packs.service.js';
 import { PRICE_SOURCE, ShopTroubleError, type PriceSource, type ShopOffer } from '../shops/priceSource.js';
@@ -94,7 +94,8 @@ export class RefreshesService {
       if (await manager.existsBy(RefreshEntity, { kitchenId, state: 'running', id: Not(id) }))
         throw new BusyError('the shops are being asked');
       await manager.update(RefreshItemEntity, { refreshId: id, state: 'failed' }, { state: 'waiting', message: null });
-      await manager.update(RefreshEntity, { id }, { state: 'running', tries: 0 });
+      // One that is under way goes on with them.
+      await manager.update(RefreshEntity, { id, state: Not('running') }, { state: 'running', ...BEGUN_AGAIN });
       return this.get(scope, id);
     });
     await this.jobs.send('refresh-prices', scope, id);

@@ -63,8 +63,10 @@ export async function roomFor(
   // Before it is looked: those who come at once see each other.
   rooms.add(room);
   try {
+    const before = [...rooms];
     const there = await held();
-    const coming = [...rooms];
+    // Who came to an end while it was looked counts too: whether what is there holds it already cannot be told.
+    const coming = [...new Set([...before, ...rooms])];
     const own = coming.filter((one) => one.kitchenId === kitchenId);
     const most = megabytes('PORTIONA_UPLOADS_MB', MOST_OF_KITCHEN_MB);
     const files = there.files + own.filter((one) => one.kept).length;

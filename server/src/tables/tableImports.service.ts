@@ -8,7 +8,7 @@ import { TableUploadsService } from './tableUploads.service.js';
 import { checkMapping } from './checkMapping.js';
 import type { TableImportDto, TakeTableDto } from './table.dto.js';
 import { JobsService } from '../jobs/jobs.service.js';
-import type { Run } from '../jobs/run.js';
+import { BEGUN_AGAIN, type Run } from '../jobs/run.js';
 import { TableImportEntity } from './tableImport.entity.js';
 import { TableIntake } from './tableIntake.js';
 import { TableMappingEntity } from './tableMapping.entity.js';
@@ -50,7 +50,17 @@ export class TableImportsService {
       const { affected } = await manager.update(
         TableImportEntity,
         { id, kitchenId, state: In(['ready', 'failed', 'cancelled', 'interrupted']) },
-        { state: 'running', tableName: wanted.name, message: null, result: null, wanted, scope, rowsRead: 0, bytesRead: '0', tries: 0 },
+        {
+          state: 'running',
+          tableName: wanted.name,
+          message: null,
+          result: null,
+          wanted,
+          scope,
+          rowsRead: 0,
+          bytesRead: '0',
+          ...BEGUN_AGAIN,
+        },
       );
       if (affected !== 1) throw new BusyError('this table is taken in already; bring the file again');
       return this.tables.get(scope, id);
