@@ -53,6 +53,38 @@ test('with the server gone, work is kept, said to be kept, and saved when it is 
   expect(document.parts[0]?.lines.map(({ text }) => text)).toContain('3 leeks');
 });
 
+test('a dish that is being added up says so, and is shown as it is once that is done', async ({ page }) => {
+  await startRecipe(page, 'Being added up');
+  await typeLine(page, '300 g red lentils');
+  await expectSaved(page);
+  type Rows = {
+    computing: number;
+    recipes: { title: string; computing: boolean; weight: number | null; energyKcal: { amount: number | null } }[];
+  };
+  let asked = 0;
+  // What a server would answer that has much to compute: once with nothing, once with what was before.
+  await page.route('**/recipe-pages?**', async (route) => {
+    const answer = await route.fetch();
+    const rows = (await answer.json()) as Rows;
+    const one = rows.recipes.find(({ title }) => title === 'Being added up');
+    asked++;
+    if (one && asked <= 2)
+      [rows.computing, one.computing, one.weight, one.energyKcal.amount] = [1, true, asked === 1 ? null : 1_001, 1_002];
+    await route.fulfill({ response: answer, json: rows });
+  });
+  await page.goto('/recipes');
+  const row = page.locator('.ledger-row', { hasText: 'Being added up' });
+  await expect(row).toContainText('… being added up');
+  await expect(row).not.toContainText(/unknown|no price|1,002/);
+  await expect(page.getByRole('status').filter({ hasText: 'one dish is being added up' })).toBeVisible();
+  await expect(row).toContainText('figures as they were before');
+  await expect(row).toContainText('1,002');
+  await expect(row).not.toContainText('added up anew');
+  await expect(row).not.toContainText('1,002');
+  await expectAccessible(page);
+  await page.unroute('**/recipe-pages?**');
+});
+
 test('markup in a title stays text everywhere', async ({ page }) => {
   page.on('dialog', () => expect('a script ran').toBe('no script runs'));
   await startRecipe(page, '<script>alert(1)</script><img src=x onerror=alert(2)>');

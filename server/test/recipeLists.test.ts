@@ -203,6 +203,55 @@ test('pages are of one order, and hold every recipe once', async () => {
     expect([400, 422]).toContain((await server.http.get(`/api/recipe-pages?${wrong}`)).status);
 });
 
+test('a page waits for nobody: what changed under a row is said of it, until it is computed', async () => {
+  await listed();
+  interface Page {
+    readonly computing: number;
+    readonly recipes: (Row & { readonly computing: boolean; readonly servings: number; readonly weight: number | null })[];
+  }
+  const page = async () => (await server.http.get('/api/recipe-pages?order=savedAt&count=200').expect(200)).body as Page;
+  const settled = await page();
+  expect(settled.computing).toBe(0);
+  expect(settled.recipes.filter(({ computing }) => computing)).toEqual([]);
+  const was = (id: string) => settled.recipes.find((one) => one.id === id);
+  // Somebody else computes, and does not come to an end.
+  const [{ id: kitchen }] = (await database.query<{ id: string }>('SELECT id FROM kitchens')).rows as [{ id: string }];
+  const lock = `(${0x73756d73}, hashtext('${kitchen}'))`;
+  await database.query(`SELECT pg_advisory_lock${lock}`);
+  try {
+    const base = await opened('/api/recipes/kept-base');
+    await server.http
+      .put('/api/recipes/kept-base')
+      .send({ revision: base.revision, document: { ...base.document, servings: 7, title: 'Kept base, larger' } })
+      .expect(200);
+    await server.http
+      .post('/api/recipes')
+      .send({ document: { ...BASE, id: 'kept-new', title: 'Kept new', servings: 3 } })
+      .expect(201);
+    const { computing, recipes } = await page();
+    // What was changed, what takes parts of it, and what is new: nothing else.
+    expect(computing).toBe(3);
+    const marked = recipes.filter((one) => one.computing);
+    expect(marked.map(({ id }) => id).sort()).toEqual(['kept-base', 'kept-dish', 'kept-new']);
+    const row = (id: string) => marked.find((one) => one.id === id);
+    expect(row('kept-base')).toMatchObject({
+      title: 'Kept base, larger',
+      servings: was('kept-base')?.servings,
+      weight: was('kept-base')?.weight,
+    });
+    expect(row('kept-dish')).toEqual({ ...was('kept-dish'), computing: true });
+    expect(row('kept-new')).toMatchObject({ servings: 3, servingName: 'serving', weight: null, protein: { amount: null }, wrong: 0 });
+  } finally {
+    await database.query(`SELECT pg_advisory_unlock${lock}`);
+  }
+  await listed();
+  const after = await page();
+  expect(after.computing).toBe(0);
+  expect(after.recipes.find(({ id }) => id === 'kept-base')).toMatchObject({ computing: false, servings: 7 });
+  expect(after.recipes.find(({ id }) => id === 'kept-new')?.weight).toBeGreaterThan(0);
+  expect(after.recipes).toEqual(await listed());
+});
+
 test('the kitchen’s own figure is kept, refused where it is no formula, and taken back', async () => {
   const patch = (index: unknown) => server.http.patch('/api/kitchen/settings').send({ index });
   const kept = { name: 'Crew points', formula: 'energyKcal / 50', step: 1 };

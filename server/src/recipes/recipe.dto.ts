@@ -34,6 +34,10 @@ export class ListedRecipeDto {
   @ApiProperty() title: string;
   @ApiProperty() revision: number;
   @ApiProperty({ description: 'ISO time' }) savedAt: string;
+  @ApiProperty({
+    description: 'Something changed under it: it is being computed anew, and what stands here is as it was before, or unknown',
+  })
+  computing: boolean;
   @ApiPropertyOptional() series?: string;
   @ApiPropertyOptional() number?: number;
   @ApiProperty() servings: number;
@@ -91,6 +95,8 @@ export class RecipePageQuery {
 /** Some of the recipes. */
 export class RecipePageDto {
   @ApiProperty({ description: 'How many there are to show' }) total: number;
+  @ApiProperty({ description: 'How many of the kitchen are being computed anew, here or not: each may still come to stand elsewhere' })
+  computing: number;
   @ApiProperty({ type: [ListedRecipeDto] }) recipes: ListedRecipeDto[];
 }
 

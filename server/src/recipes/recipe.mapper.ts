@@ -31,7 +31,7 @@ export function toSavedRecipe({ recipeId, revision, savedAt, document }: RecipeR
 }
 
 /** What a recipe shows at a glance, but for its head. */
-export type ListedFigures = Omit<ListedRecipeDto, 'id' | 'title' | 'revision' | 'savedAt'>;
+export type ListedFigures = Omit<ListedRecipeDto, 'id' | 'title' | 'revision' | 'savedAt' | 'computing'>;
 
 /**
  * A recipe at a glance, its figures asked of core; one that cannot be computed says why.
@@ -75,6 +75,9 @@ const NOTHING_KNOWN: FiguresAtAGlance = {
   look: 0,
   unsure: 0,
 };
+
+/** What is told of a recipe of which nothing was computed yet, but for its servings. */
+export const NOTHING_COMPUTED: Omit<ListedFigures, 'servings' | 'servingName'> = { uncomputed: null, ...NOTHING_KNOWN, wrong: 0 };
 
 function figuresAtAGlance(recipe: Recipe, figures: RecipeFigures, kitchen: Kitchen, open: readonly FindingDto[]): FiguresAtAGlance {
   const { nutrients, usedCost, weight } = figures.perServing;

@@ -3,8 +3,8 @@ import { BriefEntry } from '@portiona/core';
 import { Database } from '../database/database.js';
 import { readBody } from '../http/readBody.js';
 import type { BriefVerdictDto, RecipeOrder } from './recipe.dto.js';
-import { toBriefVerdict, type KeptRecipe } from './recipe.mapper.js';
-import { RecipeSummariesService } from './recipeSummaries.service.js';
+import { NOTHING_COMPUTED, toBriefVerdict, type KeptRecipe } from './recipe.mapper.js';
+import { RecipeSummariesService, ROWS_AS_THEY_STAND } from './recipeSummaries.service.js';
 import type { Scope } from '../scope/scope.js';
 
 /** What to show of a long list of recipes. */
@@ -16,22 +16,29 @@ export interface RecipePage {
   readonly count: number;
 }
 
-/** A row as it is sent: the database puts the JSON together, so that thousands of rows are nobody's work here. */
-const ROW = `'{"id":' || to_json(head.id) || ',"title":' || to_json(head.title) || ',"revision":' || head.revision
-  || ',"savedAt":"' || to_char(head.saved_at AT TIME ZONE 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') || '",' || substr(kept.listed::text, 2)`;
-const ROWS = `FROM recipes head JOIN recipe_summaries kept ON kept.kitchen_id = head.kitchen_id AND kept.recipe_id = head.id
-  WHERE head.kitchen_id = $1 AND head.archived_at IS NULL`;
+/**
+ * A row as it is sent: the database puts the JSON together, so that thousands of rows are nobody's work here. One of which nothing was
+ * computed yet tells how many servings it has.
+ */
+const ROW = `'{"id":' || to_json(one.id) || ',"title":' || to_json(one.title) || ',"revision":' || one.revision
+  || ',"savedAt":"' || to_char(one.saved_at AT TIME ZONE 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') || '","computing":' || one.computing || ','
+  || coalesce(substr(one.listed::text, 2), (SELECT '"servings":' || (document ->> 'servings') || ',"servingName":'
+       || to_json(coalesce(document ->> 'servingName', 'serving')) FROM recipe_revisions
+     WHERE kitchen_id = $1 AND recipe_id = one.id AND revision = one.revision) || ',${JSON.stringify(NOTHING_COMPUTED).slice(1)}')`;
 
 /** What is unknown comes last, whichever way the order goes. */
 const ORDERS: Readonly<Record<RecipeOrder, string>> = {
-  series: `kept.series COLLATE "und-x-icu" NULLS LAST, kept.number NULLS FIRST, head.title COLLATE "und-x-icu", head.id`,
-  usedCost: 'kept.used_cost NULLS LAST, head.id',
-  protein: 'kept.protein DESC NULLS LAST, head.id',
-  energyKcal: 'kept.energy NULLS LAST, head.id',
-  savedAt: 'head.saved_at DESC, head.id',
+  series: `one.series COLLATE "und-x-icu" NULLS LAST, one.number NULLS FIRST, one.title COLLATE "und-x-icu", one.id`,
+  usedCost: 'one.used_cost NULLS LAST, one.id',
+  protein: 'one.protein DESC NULLS LAST, one.id',
+  energyKcal: 'one.energy NULLS LAST, one.id',
+  savedAt: 'one.saved_at DESC, one.id',
 };
 
-/** Lists of recipes, read from what was computed of each; brought up to date first, by whoever does that best. */
+/**
+ * Lists of recipes, read from what was computed of each; brought up to date first, by whoever does that best, but for what says of each row
+ * whether it is.
+ */
 @Injectable()
 export class RecipeListsService {
   constructor(
@@ -47,26 +54,25 @@ export class RecipeListsService {
   /** Every recipe at a glance, newest save first: JSON of a list of ListedRecipeDto. */
   async listText(scope: Scope): Promise<string> {
     const [{ rows }] = await this.database.manager.query<[{ rows: string | null }]>(
-      `SELECT string_agg(${ROW}, ',' ORDER BY ${ORDERS.savedAt}) AS rows ${ROWS}`,
-      [scope.kitchenId],
+      `${ROWS_AS_THEY_STAND} SELECT string_agg(${ROW}, ',' ORDER BY ${ORDERS.savedAt}) AS rows FROM standing one`,
+      await this.summaries.now(scope),
     );
     return `[${rows ?? ''}]`;
   }
 
-  /** Some of the recipes, and how many there are: JSON of a RecipePageDto. */
-  async pageText(scope: Scope, { order, words, from, count }: RecipePage): Promise<string> {
-    const [{ total, rows }] = await this.database.manager.query<[{ total: string; rows: string | null }]>(
-      `WITH found AS (
-         SELECT head.id, row_number() OVER (ORDER BY ${ORDERS[order]}) AS place ${ROWS}
-           AND NOT EXISTS (SELECT 1 FROM unnest(string_to_array(lower($2), ' ')) AS word
-             WHERE position(word IN lower(head.title || ' ' || coalesce(kept.series, ''))) = 0))
-       SELECT (SELECT count(*) FROM found) AS total,
-         (SELECT string_agg(${ROW}, ',' ORDER BY found.place) FROM found JOIN recipes head ON head.kitchen_id = $1 AND head.id = found.id
-            JOIN recipe_summaries kept ON kept.kitchen_id = $1 AND kept.recipe_id = found.id
-            WHERE found.place > $3 AND found.place <= $3 + $4) AS rows`,
-      [scope.kitchenId, words, from, count],
+  /** Some of the recipes, how many there are, and how many of the kitchen are to be computed anew: JSON of a RecipePageDto. */
+  async page(scope: Scope, { order, words, from, count }: RecipePage): Promise<{ readonly computing: number; readonly text: string }> {
+    const [{ total, computing, rows }] = await this.database.manager.query<[{ total: string; computing: string; rows: string | null }]>(
+      `${ROWS_AS_THEY_STAND},
+       found AS (
+         SELECT one.*, row_number() OVER (ORDER BY ${ORDERS[order]}) AS place FROM standing one
+         WHERE NOT EXISTS (SELECT 1 FROM unnest(string_to_array(lower($4), ' ')) AS word
+           WHERE position(word IN lower(one.title || ' ' || coalesce(one.series, ''))) = 0))
+       SELECT (SELECT count(*) FROM found) AS total, (SELECT count(*) FROM standing WHERE computing) AS computing,
+         (SELECT string_agg(${ROW}, ',' ORDER BY one.place) FROM found one WHERE one.place > $5 AND one.place <= $5 + $6) AS rows`,
+      [...(await this.summaries.now(scope)), words, from, count],
     );
-    return `{"total":${total},"recipes":[${rows ?? ''}]}`;
+    return { computing: Number(computing), text: `{"total":${total},"computing":${computing},"recipes":[${rows ?? ''}]}` };
   }
 
   /** The newest published card of each recipe, and whether it holds: JSON of a list of PublishedCardDto. */
@@ -127,7 +133,9 @@ export class RecipeListsService {
   async judged(scope: Scope, found: object): Promise<BriefVerdictDto[]> {
     const brief = readBody(BriefEntry, found, 'brief');
     const rows = await this.database.manager.query<KeptRecipe[]>(
-      `SELECT head.id, head.title, kept.ground, kept.listed ->> 'uncomputed' AS uncomputed ${ROWS} ORDER BY ${ORDERS.savedAt}`,
+      `SELECT head.id, head.title, kept.ground, kept.listed ->> 'uncomputed' AS uncomputed
+       FROM recipes head JOIN recipe_summaries kept ON kept.kitchen_id = head.kitchen_id AND kept.recipe_id = head.id
+       WHERE head.kitchen_id = $1 AND head.archived_at IS NULL ORDER BY head.saved_at DESC, head.id`,
       [scope.kitchenId],
     );
     return rows.map((row) => toBriefVerdict(row, brief));

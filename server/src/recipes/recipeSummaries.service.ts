@@ -24,6 +24,8 @@ import type { Scope } from '../scope/scope.js';
 
 /** Recipes computed in one transaction: short enough that nobody waits long for the lock, and nothing large is held. */
 const AT_A_TIME = 200;
+/** What PostgreSQL calls waiting for a lock longer than may be. */
+const STILL_LOCKED = '55P03';
 /** First half of the key of the lock under which summaries are computed. */
 const SUMMARY_LOCKS = 0x73756d73;
 
@@ -46,21 +48,29 @@ export class RecipeSummariesService {
   async areSettled(scope: Scope): Promise<boolean> {
     const [{ unsettled }] = await this.database.manager.query<[{ unsettled: boolean }]>(
       `SELECT EXISTS (SELECT 1 FROM recipe_changes WHERE kitchen_id = $1) OR EXISTS (${UNSETTLED} LIMIT 1) AS unsettled`,
-      await this.#now(scope),
+      await this.now(scope),
     );
     return !unsettled;
   }
 
-  /** Computes what has changed, and nothing else: some at a time, each time in a transaction of its own. */
+  /**
+   * Computes what has changed, and nothing else: some at a time, each time in a transaction of its own. Where another server is at it for
+   * longer than anybody waits for a lock, that is left to it.
+   */
   async settle(scope: Scope): Promise<void> {
     const { kitchenId } = scope;
     let computed: number;
     do
-      computed = await this.database.write(async () => {
-        await this.#hold(kitchenId);
-        await this.#markChanged(kitchenId);
-        return this.#computeSome(scope, kitchenId);
-      });
+      computed = await this.database
+        .write(async () => {
+          await this.#hold(kitchenId);
+          await this.#markChanged(kitchenId);
+          return this.#computeSome(scope, kitchenId);
+        })
+        .catch((error: unknown) => {
+          if ((error as { code?: unknown }).code === STILL_LOCKED) return 0;
+          throw error;
+        });
     while (computed === AT_A_TIME);
   }
 
@@ -75,15 +85,7 @@ export class RecipeSummariesService {
   /** Notes which recipes the changes written down move, directly or through parts they take, and strikes those changes out. */
   async #markChanged(kitchenId: string): Promise<void> {
     await this.database.manager.query(
-      `WITH RECURSIVE changes AS (DELETE FROM recipe_changes WHERE kitchen_id = $1 RETURNING kind, of),
-         direct AS (
-           SELECT of AS id FROM changes WHERE kind = 'recipe'
-           UNION SELECT used.recipe_id FROM changes JOIN recipe_foods used ON used.kitchen_id = $1 AND used.food_id = changes.of
-             WHERE changes.kind = 'food'
-           UNION SELECT id FROM recipes WHERE kitchen_id = $1 AND EXISTS (SELECT 1 FROM changes WHERE kind = 'kitchen')),
-         moved AS (
-           SELECT id FROM direct
-           UNION SELECT used.recipe_id FROM moved JOIN recipe_bases used ON used.kitchen_id = $1 AND used.base_id = moved.id)
+      `WITH RECURSIVE changes AS (DELETE FROM recipe_changes WHERE kitchen_id = $1 RETURNING kind, of), ${MOVED}
        INSERT INTO recipe_summaries (kitchen_id, recipe_id, stale) SELECT $1, id, true FROM moved
        ON CONFLICT (kitchen_id, recipe_id) DO UPDATE SET stale = true`,
       [kitchenId],
@@ -95,7 +97,7 @@ export class RecipeSummariesService {
     const { manager } = this.database;
     const wanted = await manager.query<{ id: string }[]>(
       `${UNSETTLED} ORDER BY head.saved_at DESC LIMIT ${AT_A_TIME}`,
-      await this.#now(scope),
+      await this.now(scope),
     );
     if (wanted.length === 0) return 0;
     const ids = wanted.map(({ id }) => id);
@@ -184,17 +186,36 @@ export class RecipeSummariesService {
     return 'it cannot be added up; the log of the server says why';
   }
 
-  /** The kitchen, the engine, and its day. */
-  async #now(scope: Scope): Promise<[string, string, string]> {
+  /** What says which summaries hold: the kitchen, the engine, and its day. */
+  async now(scope: Scope): Promise<[kitchen: string, engine: string, day: string]> {
     return [scope.kitchenId, engineVersion(), (await this.kitchens.settings(scope)).date];
   }
 }
 
-/** Recipes not put away whose summary is missing, stale, of another engine, or of a day that is over. */
-const UNSETTLED = `SELECT head.id FROM recipes head
-  LEFT JOIN recipe_summaries kept ON kept.kitchen_id = head.kitchen_id AND kept.recipe_id = head.id
-  WHERE head.kitchen_id = $1 AND head.archived_at IS NULL
-    AND (kept.recipe_id IS NULL OR kept.stale OR kept.engine <> $2 OR kept.holds_until <= $3::date)`;
+/** Which recipes `changes` (kind, of) move, directly or through parts they take: of the kitchen $1, in words of a WITH RECURSIVE. */
+const MOVED = `direct AS (
+    SELECT of AS id FROM changes WHERE kind = 'recipe'
+    UNION SELECT used.recipe_id FROM changes JOIN recipe_foods used ON used.kitchen_id = $1 AND used.food_id = changes.of
+      WHERE changes.kind = 'food'
+    UNION SELECT id FROM recipes WHERE kitchen_id = $1 AND EXISTS (SELECT 1 FROM changes WHERE kind = 'kitchen')),
+  moved AS (
+    SELECT id FROM direct
+    UNION SELECT used.recipe_id FROM moved JOIN recipe_bases used ON used.kitchen_id = $1 AND used.base_id = moved.id)`;
+
+/** Whether a summary, `kept`, is missing, marked, of another engine ($2), or of a day that is over ($3). */
+const OVER = '(kept.recipe_id IS NULL OR kept.stale OR kept.engine <> $2 OR kept.holds_until <= $3::date)';
+const HEADS = `FROM recipes head LEFT JOIN recipe_summaries kept ON kept.kitchen_id = head.kitchen_id AND kept.recipe_id = head.id
+  WHERE head.kitchen_id = $1 AND head.archived_at IS NULL`;
+/** Recipes not put away that are to be computed, but for what changed and is not marked yet. */
+const UNSETTLED = `SELECT head.id ${HEADS} AND ${OVER}`;
+
+/**
+ * Recipes not put away (`head`) with what was computed of each (`kept`), and whether that is to be computed anew (`computing`), as one
+ * statement sees all of it: what changed and is not marked yet too. Begins a statement that is given `now`.
+ */
+export const ROWS_AS_THEY_STAND = `WITH RECURSIVE changes AS (SELECT kind, of FROM recipe_changes WHERE kitchen_id = $1), ${MOVED},
+  standing AS (SELECT head.id, head.title, head.revision, head.saved_at, kept.series, kept.number, kept.used_cost, kept.protein, kept.energy, kept.listed,
+    ${OVER} IS TRUE OR head.id IN (SELECT id FROM moved) AS computing ${HEADS})`;
 
 function summaryOf(
   recipe: Recipe,

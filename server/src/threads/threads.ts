@@ -101,6 +101,15 @@ export class Threads implements OnModuleDestroy {
     }
   }
 
+  /** As `settled`, beside the request that asks for it: it goes on when that is answered. It never fails; what broke is in the log. */
+  async settling({ kitchenId }: Scope): Promise<void> {
+    try {
+      await (this.#underWay.get(kitchenId) ?? within(kitchenId, () => this.settled(houseScope(kitchenId))));
+    } catch (error) {
+      this.#log.warn(error);
+    }
+  }
+
   /**
    * Has a thread ready before anyone asks; and where this server works, has what lists show computed now and then, when nobody has asked for
    * long: of kitchens in which something changed, and once a day of all of them, since a new day makes other prices count.

@@ -1,4 +1,4 @@
-import { useDeferredValue } from 'react';
+import { useDeferredValue, useState } from 'react';
 import { useListRecipesQuery, usePageRecipesQuery, type ListedRecipeDto, type PageRecipesApiArg } from '../../api/api.gen';
 
 export type RecipeOrder = NonNullable<PageRecipesApiArg['order']>;
@@ -6,10 +6,15 @@ export type RecipeOrder = NonNullable<PageRecipesApiArg['order']>;
 /** Rows asked for at once: more than two screens of them. */
 const ROWS = 100;
 
+/** Milliseconds after which rows that were being computed anew are asked for again. */
+const AGAIN_AFTER = 700;
+
 /** A list of recipes of which only what is looked at is fetched. */
 export interface RecipeRows {
   /** Undefined until anything is known. */
   readonly total: number | undefined;
+  /** Recipes that are being computed anew: rows of theirs show what was before, and each may come to stand elsewhere. */
+  readonly computing: number;
   /** Undefined where the row is still to come. */
   readonly at: (index: number) => ListedRecipeDto | undefined;
   readonly error: unknown;
@@ -29,20 +34,24 @@ interface Wanted {
 export function useRecipeRows({ order, words, first, only }: Wanted): RecipeRows {
   const asked = useDeferredValue(words);
   const page = Math.floor(first / ROWS);
-  const fresh = { skip: only !== undefined, refetchOnMountOrArgChange: true };
+  const [pollingInterval, askAfter] = useState(0);
+  const fresh = { skip: only !== undefined, refetchOnMountOrArgChange: true, pollingInterval };
   const here = usePageRecipesQuery({ order, words: asked, from: page * ROWS, count: ROWS }, fresh);
   const total = here.data?.total;
   const next = usePageRecipesQuery(
     { order, words: asked, from: (page + 1) * ROWS, count: ROWS },
     { ...fresh, skip: fresh.skip || (page + 1) * ROWS >= (total ?? 0) },
   );
-  const all = useListRecipesQuery(undefined, { skip: only === undefined, refetchOnMountOrArgChange: true });
+  const all = useListRecipesQuery(undefined, { ...fresh, skip: only === undefined });
+  const computing = (only ? all.data?.filter((row) => row.computing).length : here.data?.computing) ?? 0;
+  if (pollingInterval !== (computing > 0 ? AGAIN_AFTER : 0)) askAfter(computing > 0 ? AGAIN_AFTER : 0);
   if (only) {
     const kept = all.data && sorted(all.data, order).filter((row) => only(row.id) && isCalled(row, asked));
-    return { total: kept?.length, at: (index) => kept?.[index], error: all.error, again: () => void all.refetch() };
+    return { total: kept?.length, computing, at: (index) => kept?.[index], error: all.error, again: () => void all.refetch() };
   }
   return {
     total,
+    computing,
     at: (index) => {
       const rows = Math.floor(index / ROWS) === page ? here.currentData : next.currentData;
       return Math.floor(index / ROWS) === page || Math.floor(index / ROWS) === page + 1 ? rows?.recipes[index % ROWS] : undefined;
