@@ -1,5 +1,5 @@
 // Many kitchens at once: what one server and three do with so many requests a second, and how long those who ask wait.
-// node server/bench/load.mjs [KITCHENS [RECIPES [FOODS [SECONDS [RATE,RATE …]]]]]
+// node server/bench/load.mjs [KITCHENS [RECIPES [FOODS [SECONDS [RATE,RATE … [SERVERS,SERVERS …]]]]]]
 import { spawn } from 'node:child_process';
 import { once } from 'node:events';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
@@ -13,6 +13,8 @@ const MAIN = new URL('../dist/main.js', import.meta.url).pathname;
 const [kitchens = 200, recipes = 500, foods = 3_000, seconds = 60] = process.argv.slice(2, 6).map(Number);
 /** Requests a second of each server. */
 const RATES = (process.argv[6] ?? '20,50,100').split(',').map(Number);
+/** How many servers, one after the other. */
+const COUNTS = (process.argv[7] ?? '1,3').split(',').map(Number);
 const later = (ms) => new Promise((resolve) => setTimeout(resolve, ms));
 
 /** Servers on a database, and a worker where there are several. */
@@ -88,14 +90,14 @@ const headersOf = ({ secret, page }, ports) => ({
 const page = (at, who, ports) =>
   ask(at, `/api/kitchens/${who.key}/recipe-pages?order=series&from=0&count=50`, { headers: headersOf(who, ports) });
 
-/** Milliseconds after which the page asks again for a list in which rows are being computed anew; and those from a first asking to a whole list. */
-const AGAIN_AFTER = 700;
+/** Milliseconds after which the page asks again for a list in which rows are being computed anew, first and then; and those from a first asking to a whole list. */
+const [AT_FIRST, AGAIN_AFTER] = [150, 700];
 const whole = [];
 const computing = (answer) => Number(/^{"total":\d+,"computing":(\d+)/.exec(answer.text())?.[1] ?? 0);
 async function follow(at, who, ports, first, began) {
   if (first.status !== 200 || computing(first) === 0) return;
   for (let n = 0; n < 30; n++) {
-    await later(AGAIN_AFTER);
+    await later(n === 0 ? AT_FIRST : AGAIN_AFTER);
     const answer = await page(at, who, ports);
     if (answer.status === 200 && computing(answer) === 0) return void whole.push(performance.now() - began);
   }
@@ -280,7 +282,7 @@ try {
   filling = undefined;
   const people = await crowdOf(database.url, kitchens);
   const place = { page: () => `/read/crowd/cards/${pick(cards)}` };
-  for (const count of [1, 3]) {
+  for (const count of COUNTS) {
     const servers = await start(database.url, count);
     try {
       // What a server needs once is no part of it.

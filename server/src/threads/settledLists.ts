@@ -8,9 +8,6 @@ import type { Scope } from '../scope/scope.js';
 import { JsonText } from './jsonText.js';
 import { Threads } from './threads.js';
 
-/** Milliseconds that a page waits for what is computed anew; after that it is told as it stands, and says so. */
-const PATIENCE = 60;
-
 /** Lists of recipes as they are now: what has to be computed first is computed in a thread, what need not be is read at once. */
 @Injectable()
 export class SettledLists {
@@ -24,13 +21,11 @@ export class SettledLists {
     return new JsonText(await this.lists.listText(scope));
   }
 
-  /** Rows that are being computed anew say so: nobody waits for more than a moment. */
+  /** Rows that are being computed anew say so, and are computed beside: nobody waits for it. */
   async page(scope: Scope, page: RecipePage): Promise<JsonText<RecipePageDto>> {
-    const told = await this.lists.page(scope, page);
-    if (told.computing === 0) return new JsonText(told.text);
-    const settled = this.threads.settling(scope);
-    await Promise.race([settled, new Promise((resolve) => setTimeout(resolve, PATIENCE).unref())]);
-    return new JsonText((await this.lists.page(scope, page)).text);
+    const { computing, text } = await this.lists.page(scope, page);
+    if (computing > 0) void this.threads.settling(scope);
+    return new JsonText(text);
   }
 
   async cards(scope: Scope): Promise<JsonText<PublishedCardDto[]>> {

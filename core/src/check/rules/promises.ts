@@ -157,44 +157,41 @@ function textOf(amount: number, { figure, digits }: Promised): string {
   return `${amount.toFixed(decimals)} ${unit}`;
 }
 
+const NUMBER = `(?<number>${SAID_NUMBER}|an?(?= (?:euro|pound|dollar|quid)\\b))(?<more>\\+)?`;
+const START = String.raw`(?<![\p{L}\d.,/])`;
+const ENERGY = new RegExp(`${START}${NUMBER}[\\s-]{0,2}(?<unit>kcals?|kilocalories|calories|cals?|calorie|kj|kilojoules)(?!\\p{L})`, 'giu');
+/** Of each nutrient: whether it is spoken of at all, "30 g of protein", and "protein: 30 g". */
+const NUTRIENTS = NUTRIENT_WORDS.map(([nutrient, words]) => ({
+  nutrient,
+  spokenOf: new RegExp(words, 'iu'),
+  phrases: [
+    new RegExp(`${START}${NUMBER}[\\s-]{0,2}(?<unit>g|grams?|mg|milligrams?)(?!\\p{L})(?: of)?[\\s-](?:${words})(?![\\p{L}-])`, 'giu'),
+    new RegExp(`(?<![\\p{L}-])(?:${words})(?::| of) ${NUMBER}\\s?(?<unit>g|mg)(?!\\p{L})`, 'giu'),
+  ],
+}));
+const MONEY = [
+  new RegExp(`${START}(?<sign>${CURRENCY})\\s?${NUMBER}(?!\\s?(?:kg|g|ml|l)\\b)`, 'giu'),
+  new RegExp(`${START}${NUMBER}\\s?(?<sign>${CURRENCY}|${CURRENCY_WORDS}|${CENTS})`, 'giu'),
+];
+
 /** Every promise of a figure of a serving in a text. */
 function promisedIn(text: string, ground: CheckGround): Promised[] {
-  const number = `(?<number>${SAID_NUMBER}|an?(?= (?:euro|pound|dollar|quid)\\b))(?<more>\\+)?`;
-  const start = String.raw`(?<![\p{L}\d.,/])`;
-  const energy = [
-    ...text.matchAll(
-      new RegExp(`${start}${number}[\\s-]{0,2}(?<unit>kcals?|kilocalories|calories|cals?|calorie|kj|kilojoules)(?!\\p{L})`, 'giu'),
-    ),
-  ].map((found): [RegExpMatchArray, PromisedFigure, number] => [
+  const energy = [...text.matchAll(ENERGY)].map((found): [RegExpMatchArray, PromisedFigure, number] => [
     found,
     /^k(?:j|ilojoule)/i.test(found.groups?.unit ?? '') ? 'energyKj' : 'energyKcal',
     1,
   ]);
-  const nutrients = NUTRIENT_WORDS.flatMap(([nutrient, words]) =>
-    [
-      ...text.matchAll(
-        new RegExp(`${start}${number}[\\s-]{0,2}(?<unit>g|grams?|mg|milligrams?)(?!\\p{L})(?: of)?[\\s-](?:${words})(?![\\p{L}-])`, 'giu'),
-      ),
-    ].map((found): [RegExpMatchArray, PromisedFigure, number] => [
-      found,
-      nutrient,
-      /^m/i.test(found.groups?.unit ?? '') ? (nutrient === 'sodium' ? 1 : 0.001) : nutrient === 'sodium' ? 1000 : 1,
-    ]),
-  );
-  // "Protein: 30 g"
-  const reversed = NUTRIENT_WORDS.flatMap(([nutrient, words]) =>
-    [...text.matchAll(new RegExp(`(?<![\\p{L}-])(?:${words})(?::| of) ${number}\\s?(?<unit>g|mg)(?!\\p{L})`, 'giu'))].map(
-      (found): [RegExpMatchArray, PromisedFigure, number] => [
+  const spokenOf = NUTRIENTS.filter((one) => one.spokenOf.test(text));
+  const nutrients = [0, 1].flatMap((phrase) =>
+    spokenOf.flatMap(({ nutrient, phrases }) =>
+      [...text.matchAll(phrases[phrase] as RegExp)].map((found): [RegExpMatchArray, PromisedFigure, number] => [
         found,
         nutrient,
-        found.groups?.unit === 'mg' ? (nutrient === 'sodium' ? 1 : 0.001) : nutrient === 'sodium' ? 1000 : 1,
-      ],
+        /^m/i.test(found.groups?.unit ?? '') ? (nutrient === 'sodium' ? 1 : 0.001) : nutrient === 'sodium' ? 1000 : 1,
+      ]),
     ),
   );
-  const money = [
-    ...text.matchAll(new RegExp(`${start}(?<sign>${CURRENCY})\\s?${number}(?!\\s?(?:kg|g|ml|l)\\b)`, 'giu')),
-    ...text.matchAll(new RegExp(`${start}${number}\\s?(?<sign>${CURRENCY}|${CURRENCY_WORDS}|${CENTS})`, 'giu')),
-  ].map((found): [RegExpMatchArray, PromisedFigure, number] => [
+  const money = MONEY.flatMap((phrase) => [...text.matchAll(phrase)]).map((found): [RegExpMatchArray, PromisedFigure, number] => [
     found,
     'usedCost',
     /^(?:c|p)(?!ound)/i.test(found.groups?.sign ?? '') ? 0.01 : 1,
@@ -203,14 +200,14 @@ function promisedIn(text: string, ground: CheckGround): Promised[] {
   const bare = [
     ...text.matchAll(
       new RegExp(
-        `(?<=\\b(?:under|below|less than|no more than|at most|costs?(?: at most| under| less than)?|for) )${number}(?= (?:a|per|each|the) (?:box|serving|portion|bowl|jar|meal|lunch|head|${escaped(ground.recipe.servingName)})\\b| each\\b)`,
+        `(?<=\\b(?:under|below|less than|no more than|at most|costs?(?: at most| under| less than)?|for) )${NUMBER}(?= (?:a|per|each|the) (?:box|serving|portion|bowl|jar|meal|lunch|head|${escaped(ground.recipe.servingName)})\\b| each\\b)`,
         'giu',
       ),
     ),
   ]
     .filter((found) => /[.,]\d{2}$/.test(found.groups?.number ?? '') || /\bcosts?\b/i.test(text.slice(0, found.index)))
     .map((found): [RegExpMatchArray, PromisedFigure, number] => [found, 'usedCost', 1]);
-  return [...energy, ...nutrients, ...reversed, ...money, ...bare].flatMap(([found, figure, times]) => {
+  return [...energy, ...nutrients, ...money, ...bare].flatMap(([found, figure, times]) => {
     const at = found.index ?? 0;
     const [before, behind] = [text.slice(0, at), text.slice(at + found[0].length)];
     const sentence = `${before.slice(lastStop(before))}${found[0]}${behind.slice(0, firstStop(behind))}`;

@@ -15,13 +15,15 @@ import './recipes.css';
 
 interface RecipeRowProps {
   readonly recipe: ListedRecipeDto;
+  /** Whether what is computed anew takes longer than a moment, and is told of in words. */
+  readonly lasts: boolean;
   readonly currency: string;
   /** The kitchen's own figure, where it has one. */
   readonly index: IndexFormula | undefined;
 }
 
 /** A dish among others: what one box of it delivers and costs. One that is being computed anew shows what it was before, and says so. */
-export function RecipeRow({ recipe, currency, index }: RecipeRowProps) {
+export function RecipeRow({ recipe, lasts, currency, index }: RecipeRowProps) {
   const showsCosts = useMay('costs');
   const {
     id,
@@ -90,7 +92,7 @@ export function RecipeRow({ recipe, currency, index }: RecipeRowProps) {
               with topping {leastOf(withTopping.energyKcal, 0)} kcal, {leastOf(withTopping.protein, 1)} g protein
             </span>
           )}
-          {recipe.computing && (
+          {lasts && recipe.computing && (
             <span className="warn block">{coming ? '… being added up' : '… being added up anew: figures as they were before'}</span>
           )}
         </span>

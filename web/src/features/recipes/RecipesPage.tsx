@@ -189,7 +189,11 @@ function RecipeRowsShown({ rows, grouped, currency, index: own, onFirst }: Recip
         return (
           <div key={key} className="ledger-item" data-index={index} ref={virtualizer.measureElement}>
             {heads && <LedgerGroup>{series}</LedgerGroup>}
-            {recipe ? <RecipeRow recipe={recipe} currency={currency} index={own} /> : <LedgerRow className="coming" aria-hidden />}
+            {recipe ? (
+              <RecipeRow recipe={recipe} lasts={rows.computing > 0} currency={currency} index={own} />
+            ) : (
+              <LedgerRow className="coming" aria-hidden />
+            )}
           </div>
         );
       })}

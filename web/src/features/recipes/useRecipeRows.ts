@@ -6,14 +6,14 @@ export type RecipeOrder = NonNullable<PageRecipesApiArg['order']>;
 /** Rows asked for at once: more than two screens of them. */
 const ROWS = 100;
 
-/** Milliseconds after which rows that were being computed anew are asked for again. */
-const AGAIN_AFTER = 700;
+/** Milliseconds after which rows that were being computed anew are asked for again: most are computed by then, and then now and then. */
+const [AT_FIRST, AGAIN_AFTER] = [150, 700];
 
 /** A list of recipes of which only what is looked at is fetched. */
 export interface RecipeRows {
   /** Undefined until anything is known. */
   readonly total: number | undefined;
-  /** Recipes that are being computed anew: rows of theirs show what was before, and each may come to stand elsewhere. */
+  /** Recipes that are being computed anew for more than a moment: rows of theirs show what was before, and each may come to stand elsewhere. */
   readonly computing: number;
   /** Undefined where the row is still to come. */
   readonly at: (index: number) => ListedRecipeDto | undefined;
@@ -34,7 +34,9 @@ interface Wanted {
 export function useRecipeRows({ order, words, first, only }: Wanted): RecipeRows {
   const asked = useDeferredValue(words);
   const page = Math.floor(first / ROWS);
-  const [pollingInterval, askAfter] = useState(0);
+  const [since, computingSince] = useState<number>();
+  const [lasts, setLasts] = useState(false);
+  const pollingInterval = since === undefined ? 0 : lasts ? AGAIN_AFTER : AT_FIRST;
   const fresh = { skip: only !== undefined, refetchOnMountOrArgChange: true, pollingInterval };
   const here = usePageRecipesQuery({ order, words: asked, from: page * ROWS, count: ROWS }, fresh);
   const total = here.data?.total;
@@ -43,8 +45,11 @@ export function useRecipeRows({ order, words, first, only }: Wanted): RecipeRows
     { ...fresh, skip: fresh.skip || (page + 1) * ROWS >= (total ?? 0) },
   );
   const all = useListRecipesQuery(undefined, { ...fresh, skip: only === undefined });
-  const computing = (only ? all.data?.filter((row) => row.computing).length : here.data?.computing) ?? 0;
-  if (pollingInterval !== (computing > 0 ? AGAIN_AFTER : 0)) askAfter(computing > 0 ? AGAIN_AFTER : 0);
+  const { fulfilledTimeStamp: at = 0 } = only ? all : here;
+  const underWay = (only ? all.data?.filter((row) => row.computing).length : here.data?.computing) ?? 0;
+  if (underWay > 0 ? since === undefined : since !== undefined) computingSince(underWay > 0 ? at : undefined);
+  if (lasts !== (since !== undefined && at > since)) setLasts(since !== undefined && at > since);
+  const computing = lasts ? underWay : 0;
   if (only) {
     const kept = all.data && sorted(all.data, order).filter((row) => only(row.id) && isCalled(row, asked));
     return { total: kept?.length, computing, at: (index) => kept?.[index], error: all.error, again: () => void all.refetch() };
