@@ -6,7 +6,7 @@ import { Database } from '../database/database.js';
 import { wall, within } from '../database/wall.js';
 import { Turns, type TurnBounds } from '../database/turns.js';
 import { UnreadBody, type SentBody } from '../http/unreadBody.js';
-import { BusyError, ToldError, TooMuchWorkError } from '../http/problems.js';
+import { BusyError, Problem, ToldError, TooMuchWorkError } from '../http/problems.js';
 import { works } from '../jobs/role.js';
 import { KitchensService } from '../kitchens/kitchens.service.js';
 import { RecipeListsService } from '../recipes/recipeLists.service.js';
@@ -91,22 +91,26 @@ export class Threads implements OnModuleDestroy {
    */
   async settled(scope: Scope): Promise<void> {
     // What changes while it is under way is computed the next time round, by one of those who wait; somebody who writes without end keeps nobody waiting.
-    for (let round = 0; round < MOST_ROUNDS && !(await this.lists.areSettled(scope)); round++) {
-      const running =
-        this.#underWay.get(scope.kitchenId) ??
-        // Whoever asks: what is kept is computed of everything, and what they may not see is left out where it is read.
-        this.text('settleRecipes', houseScope(scope.kitchenId)).finally(() => this.#underWay.delete(scope.kitchenId));
-      this.#underWay.set(scope.kitchenId, running);
-      await running;
-    }
+    for (let round = 0; round < MOST_ROUNDS && !(await this.lists.areSettled(scope)); round++) await this.#settle(scope.kitchenId);
   }
 
-  /** As `settled`, beside the request that asks for it: it goes on when that is answered. It never fails; what broke is in the log. */
+  /** One at a time of a kitchen; who asks meanwhile waits for the one under way. */
+  #settle(kitchenId: string): Promise<string> {
+    const running =
+      this.#underWay.get(kitchenId) ??
+      // Whoever asks: what is kept is computed of everything, and what they may not see is left out where it is read.
+      this.text('settleRecipes', houseScope(kitchenId)).finally(() => this.#underWay.delete(kitchenId));
+    this.#underWay.set(kitchenId, running);
+    return running;
+  }
+
+  /** Has computed anew what is known to have changed, beside the request that asks: it goes on when that is answered. It never fails; what broke is in the log. */
   async settling({ kitchenId }: Scope): Promise<void> {
     try {
-      await (this.#underWay.get(kitchenId) ?? within(kitchenId, () => this.settled(houseScope(kitchenId))));
+      await within(kitchenId, () => this.#settle(kitchenId));
     } catch (error) {
-      this.#log.warn(error);
+      // That there is too much to do is told to who waits; here nobody does, and whoever asks next has it begun again.
+      if (!(error instanceof Problem)) this.#log.warn(error);
     }
   }
 
