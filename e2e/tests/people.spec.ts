@@ -104,7 +104,23 @@ test('whoever only looks is told before they type, and is shown no costs as if t
     await theirs.goto(pageIn(signed, address));
     await expect(theirs.getByText(says).first()).toBeVisible();
   }
-  await theirs.goto(pageIn(signed, '/batches/smoky-lentil-and-squash-dal'));
+  // What the server would refuse is not there to be pressed.
+  for (const [address, there, gone] of [
+    ['/recipes', 'Beef shin and barley, thyme gravy', ['Start a recipe', /^Copy /, /^Put .* away$/]],
+    ['/plan', 'Calendar file', [/^Plan a session/]],
+    ['/plan/stock', 'You may look at this list', ['Note it', /is gone$/]],
+    ['/pantry/bring', 'In and out', ['Choose a table', 'Choose a receipt']],
+    ['/recipes/beef-shin-and-barley/card', 'You may look at this dish', ['Publish', 'Take it back …']],
+    ['/batches/smoky-lentil-and-squash-dal', 'This dish, 6', ['Log a batch', 'It counts after all', 'Put this batch away']],
+  ] as const) {
+    await theirs.goto(pageIn(signed, address));
+    await expect(theirs.getByText(there).first()).toBeVisible();
+    for (const name of gone) await expect(theirs.getByRole('button', { name })).toHaveCount(0);
+  }
+  await theirs.getByRole('button', { name: /^Find or do anything/ }).click();
+  await expect(theirs.getByRole('option', { name: /Shopping list/ })).toBeVisible();
+  await expect(theirs.getByRole('option', { name: /^(?:Start a recipe|Add a food|Put in a receipt)/ })).toHaveCount(0);
+  await theirs.keyboard.press('Escape');
   await expect(theirs.getByText('not shown').first()).toBeVisible();
   await expect(theirs.getByText(/€\s?\d/)).toHaveCount(0);
   await expectAccessible(theirs);

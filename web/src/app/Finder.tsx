@@ -1,4 +1,5 @@
 import { useDeferredValue, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import { useMembership } from '../features/account/useMe';
 import { Command, defaultFilter } from 'cmdk';
 import { useNavigate, useParams } from 'react-router';
 import { useListFoodsQuery, usePageRecipesQuery } from '../api/api.gen';
@@ -45,7 +46,14 @@ export function Finder({ words, entered: enteredBefore, onWords, onClose, onCall
   const gone = useRef(false);
   // The page stands still under the dialog: what it shows is looked at once.
   const [controls] = useState(() => pageControls(document.getElementById('content') ?? document));
-  const actions = useMemo(() => [...(recipeId === undefined ? [] : dishActions(recipeId)), ...APP_ACTIONS], [recipeId]);
+  const rights = useMembership()?.rights;
+  const actions = useMemo(
+    () => [
+      ...(recipeId === undefined ? [] : dishActions(recipeId)),
+      ...APP_ACTIONS.filter(({ needs }) => needs === undefined || (rights?.includes(needs) ?? true)),
+    ],
+    [recipeId, rights],
+  );
   const named = useMemo(() => new Set(actions.map(({ name }) => name)), [actions]);
   // Enter pressed before what was typed is found means what will be found, not what happens to stand there.
   useEffect(() => {

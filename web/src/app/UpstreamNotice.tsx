@@ -1,4 +1,5 @@
 import { Link } from 'react-router';
+import { IfMay } from '../features/account/IfMay';
 import { dayText, type Kitchen } from '@portiona/core';
 import { useAcceptUpstreamChangesMutation, useUpstreamChangesQuery, type UpstreamFiguresDto } from '../api/api.gen';
 import { problemOf, problemText } from '../api/problem';
@@ -28,16 +29,18 @@ export function UpstreamNotice({ id, serving, kitchen }: { readonly id: string; 
         ))}
         : {changes.length > 0 ? `${changes.join(', ')} a ${serving}` : `the docket’s figures of a ${serving} stay as they were`}.
       </p>
-      <Button
-        disabled={isLoading}
-        onClick={() =>
-          void accept({ id })
-            .unwrap()
-            .catch((error: unknown) => say(problemText(problemOf(error))))
-        }
-      >
-        Take it as it is now
-      </Button>
+      <IfMay right="edit">
+        <Button
+          disabled={isLoading}
+          onClick={() =>
+            void accept({ id })
+              .unwrap()
+              .catch((error: unknown) => say(problemText(problemOf(error))))
+          }
+        >
+          Take it as it is now
+        </Button>
+      </IfMay>
     </div>
   );
 }

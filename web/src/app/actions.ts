@@ -1,4 +1,5 @@
 import { TOOL_PANELS, type FiguresPanel } from '../working/panelName';
+import type { Right } from '../features/account/useMe';
 import { STATIONS } from './stations';
 import { TOOLS } from './toolPanels';
 
@@ -8,16 +9,19 @@ export interface AppAction {
   readonly also: readonly string[];
   readonly key?: string;
   readonly to: string;
+  /** What one has to be allowed for it. */
+  readonly needs?: Right;
   /** What is called instead of going anywhere. */
   readonly call?: 'start' | 'settings' | 'keys' | 'theme';
 }
 
 const at = (name: string, to: string, ...also: string[]): AppAction => ({ name, to, also });
+const edits = (action: AppAction): AppAction => ({ ...action, needs: 'edit' });
 const calls = (call: NonNullable<AppAction['call']>, name: string, ...also: string[]): AppAction => ({ name, to: '', also, call });
 
 /** Of the whole application. */
 export const APP_ACTIONS: readonly AppAction[] = [
-  calls('start', 'Start a recipe', 'new', 'create', 'dish', 'bring', 'import', 'paste'),
+  edits(calls('start', 'Start a recipe', 'new', 'create', 'dish', 'bring', 'import', 'paste')),
   at('Recipes', '/recipes', 'list', 'book', 'dishes', 'all'),
   at('Plan', '/plan', 'sessions', 'prep day', 'calendar', 'timeline', 'schedule'),
   at('Week of boxes', '/plan/week', 'who eats what', 'meals', 'fridge', 'freezer', 'thaw', 'people', 'days'),
@@ -27,7 +31,7 @@ export const APP_ACTIONS: readonly AppAction[] = [
   at('Cards', '/cards', 'published', 'issues', 'readers', 'drift', 'series', 'holds'),
   at('What Check finds', '/findings', 'wrong', 'mistakes', 'to look at', 'whole kitchen', 'safety', 'all dishes'),
   at('Pantry', '/pantry', 'foods', 'ingredients', 'open the pantry', 'labels'),
-  at('Add a food', '/pantry/new', 'new', 'ingredient', 'label', 'product', 'create'),
+  edits(at('Add a food', '/pantry/new', 'new', 'ingredient', 'label', 'product', 'create')),
   at(
     'Bring foods: a table, a spreadsheet, the starter pantry',
     '/pantry/bring',
@@ -39,7 +43,7 @@ export const APP_ACTIONS: readonly AppAction[] = [
     'composition',
   ),
   at('Take the kitchen out: file and sheets', '/pantry/bring', 'export', 'backup', 'download', 'save as', 'csv'),
-  at('Put in a receipt', '/pantry/receipt', 'till', 'paid', 'prices', 'shopping'),
+  edits(at('Put in a receipt', '/pantry/receipt', 'till', 'paid', 'prices', 'shopping')),
   at('Prices', '/pantry/prices', 'shops', 'refresh', 'today', 'offers', 'history'),
   at('Compare foods', '/pantry/compare', 'products', 'swap', 'side by side', 'cheaper'),
   at('What was put away', '/put-away', 'archive', 'deleted', 'removed', 'restore', 'trash', 'bin'),

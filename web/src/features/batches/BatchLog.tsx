@@ -1,4 +1,5 @@
 import { Link } from 'react-router';
+import { IfMay } from '../account/IfMay';
 import { NoPrice } from '../account/NoPrice';
 import { useMay } from '../account/useMe';
 import { useMemo } from 'react';
@@ -207,11 +208,15 @@ function Unusual({ row }: { readonly row: LoggedBatchDto }) {
         {row.leaveOut ? 'It is left out of what is learned.' : 'Should later batches learn from it?'}
       </span>
       {row.leaveOut ? (
-        <Button onClick={() => void edit({ do: 'say', head: { leaveOut: null } })}>It counts after all</Button>
+        <IfMay right="cook">
+          <Button onClick={() => void edit({ do: 'say', head: { leaveOut: null } })}>It counts after all</Button>
+        </IfMay>
       ) : (
-        <Button kind="main" onClick={() => void edit({ do: 'say', head: { leaveOut: true } })}>
-          Leave it out
-        </Button>
+        <IfMay right="cook">
+          <Button kind="main" onClick={() => void edit({ do: 'say', head: { leaveOut: true } })}>
+            Leave it out
+          </Button>
+        </IfMay>
       )}
     </div>
   );

@@ -1,4 +1,7 @@
 import { useState, type ReactNode } from 'react';
+import { useMay } from '../account/useMe';
+import { OnlyLooking } from '../account/OnlyLooking';
+import { IfMay } from '../account/IfMay';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { dayText, type FoodIndex, type Kitchen } from '@portiona/core';
 import { useLogBatchesQuery, useOpenBatchQuery, useOpenRecipeQuery, type OpenBatchDto } from '../../api/api.gen';
@@ -95,9 +98,11 @@ export function DishBatchesPage({ showWorking }: { readonly showWorking: (of: Wo
       <div className="desk">
         <section className="bench batches" aria-label="Log">
           <div className="batches-bar">
-            <Button kind={rows.length === 0 ? 'main' : 'plain'} onClick={() => void log(dish)}>
-              Log a batch
-            </Button>
+            <IfMay right="cook">
+              <Button kind={rows.length === 0 ? 'main' : 'plain'} onClick={() => void log(dish)}>
+                Log a batch
+              </Button>
+            </IfMay>
             {rows.length > 0 && (
               <Button asChild kind="quiet">
                 <a href={kitchenAddress(`/exports/batches.csv?recipe=${encodeURIComponent(dish.id)}`)} download>
@@ -174,6 +179,7 @@ export function DishBatchesPage({ showWorking }: { readonly showWorking: (of: Wo
 
 /** What was measured: kept in the browser as it is written, and sent when it can be. */
 function Measured({ opened, kitchen }: { readonly opened: OpenBatchDto; readonly kitchen: Kitchen }) {
+  const cooks = useMay('cook');
   const { batch, say, waiting, refused } = useCook(opened.id);
   return (
     <>
@@ -187,7 +193,10 @@ function Measured({ opened, kitchen }: { readonly opened: OpenBatchDto; readonly
           ✕ That cannot be kept: {refused.at(-1)}.
         </p>
       )}
-      <BatchMeasured key={opened.id} batch={batch ?? opened.document} kitchen={kitchen} onEdit={say} />
+      <OnlyLooking what="batch" needs="cook" />
+      <fieldset className="contents" disabled={!cooks}>
+        <BatchMeasured key={opened.id} batch={batch ?? opened.document} kitchen={kitchen} onEdit={say} />
+      </fieldset>
     </>
   );
 }

@@ -1,4 +1,5 @@
 import { useMemo, useState } from 'react';
+import { IfMay } from '../account/IfMay';
 import { batchLessons, computed, withLesson, type Batch, type BatchLesson, type Kitchen, type Recipe } from '@portiona/core';
 import { useSaveRecipeMutation } from '../../api/api.gen';
 import { useAppDispatch } from '../recipes/useRecipeState';
@@ -30,7 +31,13 @@ export function Lessons({ recipe, batches, kitchen, onTaken }: LessonsProps) {
           <div key={i}>
             <h2>{title}</h2>
             <p>{told}</p>
-            {same ? <p className="ok text-small">✓ The recipe says so.</p> : <Button onClick={() => take(lesson)}>{press}</Button>}
+            {same ? (
+              <p className="ok text-small">✓ The recipe says so.</p>
+            ) : (
+              <IfMay right="edit">
+                <Button onClick={() => take(lesson)}>{press}</Button>
+              </IfMay>
+            )}
           </div>
         );
       })}

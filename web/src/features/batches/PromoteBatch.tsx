@@ -1,4 +1,6 @@
 import { useMemo } from 'react';
+import { useMay } from '../account/useMe';
+import { IfMay } from '../account/IfMay';
 import { useNavigate } from 'react-router';
 import { batchChanges, computed, dayText, variantRecipe, type Kitchen, type Recipe } from '@portiona/core';
 import { useArchiveBatchMutation, useRestoreBatchMutation, useSaveRecipeMutation, type OpenBatchDto } from '../../api/api.gen';
@@ -60,6 +62,7 @@ export function PromoteBatch({ opened, recipe, kitchen, onPutAway }: PromoteBatc
       }
       return { ...now, variants: [...(now.variants ?? []), { name, changes: [...batchChanges(batch, now, kitchen).changes] }] };
     }, `It is kept as the variant “${name}”.`);
+  const edits = useMay('edit');
   const away = async () => {
     await putAway({ id: batch.id }).unwrap();
     onPutAway();
@@ -73,7 +76,7 @@ export function PromoteBatch({ opened, recipe, kitchen, onPutAway }: PromoteBatc
   };
   return (
     <div className="batch-acts">
-      {changes.length > 0 && (
+      {edits && changes.length > 0 && (
         <>
           <Button onClick={() => void taken()}>Take {dayText(batch.date, false)} into the recipe</Button>
           <Button onClick={() => void kept()}>Keep as a variant</Button>
@@ -84,9 +87,15 @@ export function PromoteBatch({ opened, recipe, kitchen, onPutAway }: PromoteBatc
           </p>
         </>
       )}
-      <Button kind="quiet" className="text-small" onClick={() => void away().catch((error: unknown) => say(problemText(problemOf(error))))}>
-        Put this batch away
-      </Button>
+      <IfMay right="cook">
+        <Button
+          kind="quiet"
+          className="text-small"
+          onClick={() => void away().catch((error: unknown) => say(problemText(problemOf(error))))}
+        >
+          Put this batch away
+        </Button>
+      </IfMay>
     </div>
   );
 }

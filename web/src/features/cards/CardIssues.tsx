@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { IfMay } from '../account/IfMay';
 import { dayText } from '@portiona/core';
 import { useListCardIssuesQuery, usePutCardOutAgainMutation, useTakeCardBackMutation, type CardIssueDto } from '../../api/api.gen';
 import { problemOf, problemText } from '../../api/problem';
@@ -64,20 +65,24 @@ function IssueRow({ recipeId, one, isSeen, onIssue }: IssueRowProps) {
           </Button>
         )}
         {takenBack === null ? (
-          <Button kind="quiet" aria-expanded={asking} onClick={() => setAsking(!asking)}>
-            Take it back …
-          </Button>
+          <IfMay right="publish">
+            <Button kind="quiet" aria-expanded={asking} onClick={() => setAsking(!asking)}>
+              Take it back …
+            </Button>
+          </IfMay>
         ) : (
-          <Button
-            kind="quiet"
-            onClick={() =>
-              void putOutAgain({ id: recipeId, issue })
-                .unwrap()
-                .catch((error: unknown) => say(problemText(problemOf(error))))
-            }
-          >
-            Put it out again
-          </Button>
+          <IfMay right="publish">
+            <Button
+              kind="quiet"
+              onClick={() =>
+                void putOutAgain({ id: recipeId, issue })
+                  .unwrap()
+                  .catch((error: unknown) => say(problemText(problemOf(error))))
+              }
+            >
+              Put it out again
+            </Button>
+          </IfMay>
         )}
       </p>
       {asking && takenBack === null && <TakingBack recipeId={recipeId} issue={issue} onDone={() => setAsking(false)} />}

@@ -1,4 +1,5 @@
 import { useMemo } from 'react';
+import { IfMay } from '../account/IfMay';
 import { bestPack, candidatePacks, currencySign, priceHistory, type Food, type Kitchen, type PriceSeries } from '@portiona/core';
 import type { SavedPackDto } from '../../api/api.gen';
 import { priceText } from '../../ui/numberText';
@@ -64,7 +65,9 @@ export function FoodPacks({
             best={best?.pack.id === series.latest.pack.id}
           />
         ))}
-        <NewPack food={food} kitchen={kitchen} first={packs.length === 0} />
+        <IfMay right="edit">
+          <NewPack food={food} kitchen={kitchen} first={packs.length === 0} />
+        </IfMay>
       </div>
       {history.some(({ prices }) => prices.length > 1) && (
         <PriceChart history={history} currency={currency} today={kitchen.settings.date} />

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { IfMay } from '../account/IfMay';
 import { Link, useNavigate } from 'react-router';
 import { dayText, foodDoubts, type Food } from '@portiona/core';
 import {
@@ -67,30 +68,36 @@ export function FoodUses({ food }: { readonly food: Food }) {
         </>
       )}
       <p className="flex gap-2 mt-4">
-        <Button onClick={() => void navigate(`/pantry/new?like=${food.id}`)}>Another like it</Button>
+        <IfMay right="edit">
+          <Button onClick={() => void navigate(`/pantry/new?like=${food.id}`)}>Another like it</Button>
+        </IfMay>
         <Button onClick={() => void navigate(`/pantry/compare?foods=${food.id}`)}>Compare</Button>
-        <Button onClick={() => setMerging(true)}>Merge</Button>
-        {uses.length > 0 ? (
-          <Button
-            className="ml-auto"
-            onClick={() =>
-              void take(
-                () => archive({ id: food.id }).unwrap(),
-                'Put away; the recipes that use it keep it.',
-                () => void restore({ id: food.id }),
-              )
-            }
-          >
-            Put away
-          </Button>
-        ) : (
-          <Button
-            className="ml-auto"
-            onClick={() => void take(() => remove({ id: food.id }).unwrap(), `${food.name} is taken out of the pantry.`)}
-          >
-            Take out
-          </Button>
-        )}
+        <IfMay right="edit">
+          <Button onClick={() => setMerging(true)}>Merge</Button>
+        </IfMay>
+        <IfMay right="edit">
+          {uses.length > 0 ? (
+            <Button
+              className="ml-auto"
+              onClick={() =>
+                void take(
+                  () => archive({ id: food.id }).unwrap(),
+                  'Put away; the recipes that use it keep it.',
+                  () => void restore({ id: food.id }),
+                )
+              }
+            >
+              Put away
+            </Button>
+          ) : (
+            <Button
+              className="ml-auto"
+              onClick={() => void take(() => remove({ id: food.id }).unwrap(), `${food.name} is taken out of the pantry.`)}
+            >
+              Take out
+            </Button>
+          )}
+        </IfMay>
       </p>
       {merging && <FoodMerge food={food} onClose={() => setMerging(false)} />}
     </>

@@ -1,4 +1,5 @@
 import { useRef, useState } from 'react';
+import { IfMay } from '../account/IfMay';
 import { Archive } from 'lucide-react';
 import { agoText, dayText, packGrams, priceChange, type Food, type Kitchen, type Pack, type PriceSeries } from '@portiona/core';
 import {
@@ -129,14 +130,16 @@ export function PackRow({
         onChange={({ target }) => setDraft({ ...draft, seen: target.value })}
         onBlur={() => void write(draft)}
       />
-      <Button
-        kind="icon"
-        aria-label={`Put ${name} away`}
-        hint="Put away: it counts no more, and what it cost stays known"
-        onClick={() => void takeAway()}
-      >
-        <Archive size={14} />
-      </Button>
+      <IfMay right="edit">
+        <Button
+          kind="icon"
+          aria-label={`Put ${name} away`}
+          hint="Put away: it counts no more, and what it cost stays known"
+          onClick={() => void takeAway()}
+        >
+          <Archive size={14} />
+        </Button>
+      </IfMay>
       <span className="price-note">
         {agoText(latest.pack.seen, today)}
         {prices.length > 1 && `, ${prices.length - 1} earlier ${prices.length === 2 ? 'price' : 'prices'}${changeText(series)}`}

@@ -1,4 +1,5 @@
 import { dayText, priceHistory, type Food, type PriceSeries } from '@portiona/core';
+import { IfMay } from '../account/IfMay';
 import { useRestorePackMutation, type SavedPackDto } from '../../api/api.gen';
 import { problemOf, problemText } from '../../api/problem';
 import { priceText } from '../../ui/numberText';
@@ -29,9 +30,11 @@ export function PacksPutAway({ food, away }: { readonly food: Food; readonly awa
                 {net} {unit} at {shop}, {priceText(latest.price, currency)} on {dayText(latest.pack.seen, true)}
                 {prices.length > 1 && ` and ${prices.length - 1} before`}
               </span>
-              <Button kind="quiet" aria-label={`Take out ${net} ${unit} at ${shop}`} onClick={() => void takeOut(series)}>
-                Take out
-              </Button>
+              <IfMay right="edit">
+                <Button kind="quiet" aria-label={`Take out ${net} ${unit} at ${shop}`} onClick={() => void takeOut(series)}>
+                  Take out
+                </Button>
+              </IfMay>
             </li>
           );
         })}

@@ -1,4 +1,5 @@
 import { useDispatch } from 'react-redux';
+import { IfMay } from '../account/IfMay';
 import { api, useImportStarterPantryMutation } from '../../api/api.gen';
 import { problemOf, problemText } from '../../api/problem';
 import { Button } from '../../ui/Button';
@@ -11,21 +12,23 @@ export function StarterPantry() {
   const dispatch = useDispatch();
   const say = useToast();
   return (
-    <Button
-      kind="main"
-      disabled={isLoading}
-      onClick={() =>
-        void take()
-          .unwrap()
-          .then(({ foods }) => {
-            dispatch(api.util.invalidateTags(['foods', 'kitchen']));
-            say(`${foods} generic foods stand in the pantry.`);
-          })
-          .catch((error: unknown) => say(problemText(problemOf(error))))
-      }
-    >
-      Take the starter pantry
-    </Button>
+    <IfMay right="edit">
+      <Button
+        kind="main"
+        disabled={isLoading}
+        onClick={() =>
+          void take()
+            .unwrap()
+            .then(({ foods }) => {
+              dispatch(api.util.invalidateTags(['foods', 'kitchen']));
+              say(`${foods} generic foods stand in the pantry.`);
+            })
+            .catch((error: unknown) => say(problemText(problemOf(error))))
+        }
+      >
+        Take the starter pantry
+      </Button>
+    </IfMay>
   );
 }
 

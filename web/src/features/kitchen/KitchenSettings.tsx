@@ -1,4 +1,6 @@
 import type { ReactNode } from 'react';
+import { useMay } from '../account/useMe';
+import { OnlyLooking } from '../account/OnlyLooking';
 import { useGetKitchenQuery, type KitchenDto } from '../../api/api.gen';
 import { useChangeSettings } from './useChangeSettings';
 import { Modal } from '../../ui/Modal';
@@ -23,6 +25,7 @@ const GUIDELINES_SAID: readonly (readonly ['rules' | 'uk' | 'us', string])[] = [
 export function KitchenSettings({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {
   const kitchen = useGetKitchenQuery().data;
   const change = useChangeSettings();
+  const edits = useMay('edit');
   if (!kitchen) return null;
   return (
     <Modal
@@ -31,7 +34,8 @@ export function KitchenSettings({ open, onClose }: { readonly open: boolean; rea
       title={kitchen.name}
       hint="These hold for every recipe and card of the kitchen. Changes are saved at once."
     >
-      <div className="grid gap-3">
+      <OnlyLooking what="kitchen" />
+      <fieldset className="grid gap-3" disabled={!edits}>
         <Row name="Name of the kitchen">
           <Input
             className="font-serif"
@@ -88,7 +92,7 @@ export function KitchenSettings({ open, onClose }: { readonly open: boolean; rea
           onChange={(vessels) => change({ vessels })}
         />
         <OwnFigure key={kitchen.index?.formula ?? ''} index={kitchen.index} onChange={(index) => change({ index })} />
-      </div>
+      </fieldset>
     </Modal>
   );
 }

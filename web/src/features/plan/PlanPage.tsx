@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { IfMay } from '../account/IfMay';
 import { Link, useNavigate } from 'react-router';
 import { clockTime, type Session } from '@portiona/core';
 import { useCreateSessionMutation, useListSessionsQuery, type ListedSessionDto } from '../../api/api.gen';
@@ -66,9 +67,11 @@ export function PlanPage() {
                 Calendar file
               </a>
             </Button>
-            <Button kind="main" onClick={() => add(today)} disabled={isLoading}>
-              Plan a session
-            </Button>
+            <IfMay right="cook">
+              <Button kind="main" onClick={() => add(today)} disabled={isLoading}>
+                Plan a session
+              </Button>
+            </IfMay>
           </span>
         </div>
         <div className="calendar" role="grid" aria-label="Sessions by day">
@@ -149,9 +152,11 @@ function Day({
           ))}
         </Link>
       ))}
-      <button type="button" className="calendar-add" onClick={onAdd} aria-label={`Plan a session on ${dayTitle(date)}`}>
-        +
-      </button>
+      <IfMay right="cook">
+        <button type="button" className="calendar-add" onClick={onAdd} aria-label={`Plan a session on ${dayTitle(date)}`}>
+          +
+        </button>
+      </IfMay>
     </div>
   );
 }

@@ -1,4 +1,5 @@
 import { Link } from 'react-router';
+import { IfMay } from '../account/IfMay';
 import { dayText } from '@portiona/core';
 import { useListPutAwayQuery, useRestoreFoodMutation, useRestoreRecipeMutation, type PutAwayItemDto } from '../../api/api.gen';
 import { problemOf, problemText } from '../../api/problem';
@@ -69,9 +70,11 @@ function List({ heading, items, to, onTakeOut }: ListProps) {
               {one.name}
             </Link>
             <span className="faint">since {dayText(dayOf(one.putAwayAt), true)}</span>
-            <Button aria-label={`Take out ${one.name}`} onClick={() => onTakeOut(one)}>
-              Take out
-            </Button>
+            <IfMay right="edit">
+              <Button aria-label={`Take out ${one.name}`} onClick={() => onTakeOut(one)}>
+                Take out
+              </Button>
+            </IfMay>
           </li>
         ))}
       </ul>

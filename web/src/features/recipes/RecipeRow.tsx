@@ -1,4 +1,5 @@
 import { Link } from 'react-router';
+import { IfMay } from '../account/IfMay';
 import { Copy, Archive } from 'lucide-react';
 import { indexText, type IndexFormula } from '@portiona/core';
 import { useListPublishedCardsQuery, type BandedFigureDto, type ListedFigureDto, type ListedRecipeDto } from '../../api/api.gen';
@@ -124,12 +125,16 @@ export function RecipeRow({ recipe, lasts, currency, index }: RecipeRowProps) {
         <EnergySplit width={index ? '84%' : '100%'} shares={recipe.energyShares} />
       </span>
       <span className="flex gap-1 justify-end max-[720px]:hidden">
-        <Button kind="icon" aria-label={`Copy ${title}`} hint="Copy" onClick={() => void copy()}>
-          <Copy size={15} />
-        </Button>
-        <Button kind="icon" aria-label={`Put ${title} away`} hint="Put away" onClick={() => void away()}>
-          <Archive size={15} />
-        </Button>
+        <IfMay right="edit">
+          <Button kind="icon" aria-label={`Copy ${title}`} hint="Copy" onClick={() => void copy()}>
+            <Copy size={15} />
+          </Button>
+        </IfMay>
+        <IfMay right="edit">
+          <Button kind="icon" aria-label={`Put ${title} away`} hint="Put away" onClick={() => void away()}>
+            <Archive size={15} />
+          </Button>
+        </IfMay>
       </span>
     </LedgerRow>
   );

@@ -1,4 +1,5 @@
 import { useEffect, useMemo, useState } from 'react';
+import { IfMay } from '../account/IfMay';
 import { useWindowVirtualizer } from '@tanstack/react-virtual';
 import { Link } from 'react-router';
 import type { IndexFormula } from '@portiona/core';
@@ -85,9 +86,11 @@ export function RecipesPage() {
           </span>
         )}
         <FindingsLink />
-        <Button kind="main" className="ml-auto" onClick={() => setStarting(true)}>
-          Start a recipe
-        </Button>
+        <IfMay right="edit">
+          <Button kind="main" className="ml-auto" onClick={() => setStarting(true)}>
+            Start a recipe
+          </Button>
+        </IfMay>
       </div>
       <FoundAgainRemark />
       {rows.total === 0 && words === '' && !only ? (
@@ -96,9 +99,11 @@ export function RecipesPage() {
           <p className="muted mb-4">
             Every dish you design stands here with what one box delivers and costs. Start one, or load the demo with “portiona demo”.
           </p>
-          <Button kind="main" onClick={() => setStarting(true)}>
-            Start a recipe
-          </Button>
+          <IfMay right="edit">
+            <Button kind="main" onClick={() => setStarting(true)}>
+              Start a recipe
+            </Button>
+          </IfMay>
         </div>
       ) : (
         <Ledger className={kitchen?.index ? 'book indexed' : 'book'}>

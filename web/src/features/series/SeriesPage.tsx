@@ -1,4 +1,5 @@
 import { useMemo, useState } from 'react';
+import { IfMay } from '../account/IfMay';
 import { Link, useParams } from 'react-router';
 import { DndContext, MouseSensor, pointerWithin, TouchSensor, useDraggable, useDroppable, useSensor, useSensors } from '@dnd-kit/core';
 import { ArrowDown, ArrowUp, GripVertical } from 'lucide-react';
@@ -135,9 +136,11 @@ function Order({ series: { dishes, trouble } }: { readonly series: SeriesDto }) 
             }}
           />
         </label>
-        <Button kind={offers && changed.length > 0 ? 'main' : 'plain'} disabled={isLoading || changed.length === 0} onClick={keep}>
-          Number them {first} to {first + numbered.length - 1}
-        </Button>
+        <IfMay right="edit">
+          <Button kind={offers && changed.length > 0 ? 'main' : 'plain'} disabled={isLoading || changed.length === 0} onClick={keep}>
+            Number them {first} to {first + numbered.length - 1}
+          </Button>
+        </IfMay>
         <span className="muted text-compact" role="status">
           {changed.length === 0
             ? 'They are numbered so.'

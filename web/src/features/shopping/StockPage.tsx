@@ -1,5 +1,8 @@
 import { useState } from 'react';
-import { daysBetween, type Food, type StockItem } from '@portiona/core';
+import { useMay } from '../account/useMe';
+import { OnlyLooking } from '../account/OnlyLooking';
+import { IfMay } from '../account/IfMay';
+import { dayText, daysBetween, type Food, type StockItem } from '@portiona/core';
 import {
   useAddStockMutation,
   useListStockQuery,
@@ -39,7 +42,10 @@ export function StockPage() {
     <main className="plan-page">
       <PlanHead over={data.items.length === 0 ? 'nothing noted' : `${data.items.length} things`} title="In stock" />
       <section className="bench shopping" aria-label="Stock">
-        <AddStock />
+        <OnlyLooking what="list" />
+        <IfMay right="edit">
+          <AddStock />
+        </IfMay>
         {soon.length > 0 && (
           <section className="stock-place soon" aria-label="Use first">
             <h2>▲ Use first</h2>
@@ -85,6 +91,7 @@ function StockRow({
   const [save] = useSaveStockMutation();
   const [remove] = useRemoveStockMutation();
   const [add] = useAddStockMutation();
+  const edits = useMay('edit');
   const [amount, setAmount] = useState(String(item.amount));
   const say = useToast();
   const days = item.bestBefore === undefined ? undefined : daysBetween(today, item.bestBefore);
@@ -104,45 +111,55 @@ function StockRow({
         <b>{name}</b>
       </span>
       <span className="stock-amount">
-        <Input
-          inputMode="decimal"
-          value={amount}
-          aria-label={`How much ${name} there is`}
-          aria-invalid={!sound}
-          onChange={({ target }) => setAmount(target.value)}
-          onBlur={() => sound && count !== item.amount && write({ ...item, amount: count })}
-          onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
-        />
+        {edits ? (
+          <Input
+            inputMode="decimal"
+            value={amount}
+            aria-label={`How much ${name} there is`}
+            aria-invalid={!sound}
+            onChange={({ target }) => setAmount(target.value)}
+            onBlur={() => sound && count !== item.amount && write({ ...item, amount: count })}
+            onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
+          />
+        ) : (
+          <b>{item.amount}</b>
+        )}{' '}
         {item.unit}
       </span>
       <label className={`stock-day ${days !== undefined && days <= SOON ? 'warn' : ''}`}>
         <span className="sr">Best before of {name}</span>
-        <Input
-          type="date"
-          value={item.bestBefore ?? ''}
-          onChange={({ target }) => {
-            const { bestBefore: _, ...rest } = item;
-            write(target.value === '' ? rest : { ...rest, bestBefore: target.value });
-          }}
-        />
+        {edits ? (
+          <Input
+            type="date"
+            value={item.bestBefore ?? ''}
+            onChange={({ target }) => {
+              const { bestBefore: _, ...rest } = item;
+              write(target.value === '' ? rest : { ...rest, bestBefore: target.value });
+            }}
+          />
+        ) : (
+          <span>{item.bestBefore ? dayText(item.bestBefore, true) : ''}</span>
+        )}
         {days !== undefined && (
           <small>
             {days < 0 ? '✕ past its day' : days === 0 ? '▲ today' : days <= SOON ? `▲ ${days === 1 ? 'tomorrow' : `in ${days} days`}` : ''}
           </small>
         )}
       </label>
-      <Button
-        kind="quiet"
-        aria-label={`${name} is gone`}
-        onClick={() =>
-          void remove({ id })
-            .unwrap()
-            .then(() => say(`${name} is taken out of stock.`, { label: 'Undo', run: () => void add({ newStockDto: { items: [item] } }) }))
-            .catch((failed: unknown) => say(`Nothing was changed: ${problemText(problemOf(failed))}`))
-        }
-      >
-        Gone
-      </Button>
+      <IfMay right="edit">
+        <Button
+          kind="quiet"
+          aria-label={`${name} is gone`}
+          onClick={() =>
+            void remove({ id })
+              .unwrap()
+              .then(() => say(`${name} is taken out of stock.`, { label: 'Undo', run: () => void add({ newStockDto: { items: [item] } }) }))
+              .catch((failed: unknown) => say(`Nothing was changed: ${problemText(problemOf(failed))}`))
+          }
+        >
+          Gone
+        </Button>
+      </IfMay>
     </div>
   );
 }

@@ -1,4 +1,5 @@
 import { useRef, useState, type ReactNode } from 'react';
+import { IfMay } from '../account/IfMay';
 import { Link, useNavigate } from 'react-router';
 import { useDispatch } from 'react-redux';
 import { Download, FileJson, Receipt, Table } from 'lucide-react';
@@ -41,9 +42,15 @@ export function BringPage() {
         </Button>
       </div>
       <div className="doors">
-        <FoodTableDoor />
-        <ReceiptDoor />
-        <KitchenFileDoor />
+        <IfMay right="edit">
+          <FoodTableDoor />
+        </IfMay>
+        <IfMay right="edit">
+          <ReceiptDoor />
+        </IfMay>
+        <IfMay right="edit">
+          <KitchenFileDoor />
+        </IfMay>
         <OutDoor />
       </div>
       {tables.length > 0 && (

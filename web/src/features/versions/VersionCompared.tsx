@@ -1,4 +1,5 @@
 import { useMemo, useState } from 'react';
+import { IfMay } from '../account/IfMay';
 import { Kitchen, recipeChanges, recipeFigures, type Recipe, type RecipeChange, type RecipeFigures } from '@portiona/core';
 import { useKeepVersionMutation, useLetGoOfVersionMutation, useOpenVersionQuery, type VersionDto } from '../../api/api.gen';
 import { problemOf, problemText } from '../../api/problem';
@@ -85,12 +86,16 @@ export function VersionCompared({ version, recipe, here, onChanged }: VersionCom
       )}
       <div className="flex gap-2 flex-wrap mt-2">
         {changes.length > 0 && (
-          <Button kind="main" onClick={takeBack}>
-            Take it back
-          </Button>
+          <IfMay right="edit">
+            <Button kind="main" onClick={takeBack}>
+              Take it back
+            </Button>
+          </IfMay>
         )}
         {naming === undefined ? (
-          <Button onClick={() => setNaming(version.name ?? '')}>{version.name === null ? 'Name it' : 'Name it otherwise'}</Button>
+          <IfMay right="edit">
+            <Button onClick={() => setNaming(version.name ?? '')}>{version.name === null ? 'Name it' : 'Name it otherwise'}</Button>
+          </IfMay>
         ) : (
           <form
             className="flex gap-2"
@@ -114,7 +119,9 @@ export function VersionCompared({ version, recipe, here, onChanged }: VersionCom
           </form>
         )}
         {version.name !== null && naming === undefined && (
-          <Button onClick={() => void told(letGo({ id: recipe.id, revision: version.revision }).unwrap())}>Take the name off</Button>
+          <IfMay right="edit">
+            <Button onClick={() => void told(letGo({ id: recipe.id, revision: version.revision }).unwrap())}>Take the name off</Button>
+          </IfMay>
         )}
       </div>
     </div>

@@ -1,4 +1,5 @@
 import { useEffect, useId, useState } from 'react';
+import { IfMay } from '../account/IfMay';
 import { dayText, type Recipe } from '@portiona/core';
 import { useKeepVersionMutation, useListVersionsQuery, type VersionDto } from '../../api/api.gen';
 import { problemOf, problemText } from '../../api/problem';
@@ -60,7 +61,9 @@ export function VersionsPanel({ recipe, here, onClose }: VersionsPanelProps) {
           {problemText(problemOf(error))}
         </p>
       )}
-      <NameNow id={recipe.id} revision={revision} ready={saveState === 'saved'} onNamed={() => void refetch()} />
+      <IfMay right="edit">
+        <NameNow id={recipe.id} revision={revision} ready={saveState === 'saved'} onNamed={() => void refetch()} />
+      </IfMay>
       {versionDays(versions ?? []).map(({ day, rows }) => (
         <section key={day} aria-label={dayText(day, true)}>
           <h3>{day === dayOf(new Date()) ? 'Today' : dayText(day, true)}</h3>

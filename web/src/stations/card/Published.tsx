@@ -1,4 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
+import { IfMay } from '../../features/account/IfMay';
 import { Link, useSearchParams } from 'react-router';
 import { causedCorrection, dayText, groundOf, type Finding, type Kitchen, type Recipe } from '@portiona/core';
 import { useListPublishedCardsQuery, usePublishCardMutation, type PublishedCardDto } from '../../api/api.gen';
@@ -126,13 +127,15 @@ export function Published({ recipe, kitchen, saved, issue, onIssue, wrong }: Pub
         </DropPanel>
       )}
       {issue !== undefined && <Chip tone="warn">as published, issue {issue}</Chip>}
-      <Button
-        disabled={!saved || isLoading || waiting || wrong === undefined}
-        hint={wrong === undefined ? 'Check has not looked yet' : undefined}
-        onClick={() => (card && card.drift.length > 0 ? setCorrecting(true) : goOn())}
-      >
-        Publish
-      </Button>
+      <IfMay right="publish">
+        <Button
+          disabled={!saved || isLoading || waiting || wrong === undefined}
+          hint={wrong === undefined ? 'Check has not looked yet' : undefined}
+          onClick={() => (card && card.drift.length > 0 ? setCorrecting(true) : goOn())}
+        >
+          Publish
+        </Button>
+      </IfMay>
       <Modal open={correcting} title={`For readers who hold issue ${card?.issue ?? ''}`} onClose={() => setCorrecting(false)}>
         <Correcting
           card={card}

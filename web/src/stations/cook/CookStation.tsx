@@ -1,4 +1,5 @@
 import { newUuid } from '../../api/newUuid';
+import { IfMay } from '../../features/account/IfMay';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import {
@@ -106,9 +107,11 @@ export function CookStation() {
       {(recipe.steps ?? []).length === 0 && (
         <p className="muted">The method has no steps yet: everything is got out, and weighed when it is done.</p>
       )}
-      <Button kind="main" className="cook-begin-main" disabled={isLoading || !whole} onClick={() => void begin()}>
-        Begin the batch
-      </Button>
+      <IfMay right="cook">
+        <Button kind="main" className="cook-begin-main" disabled={isLoading || !whole} onClick={() => void begin()}>
+          Begin the batch
+        </Button>
+      </IfMay>
       {cooked && (
         <p className="muted">
           {cooked.length === 0
