@@ -218,6 +218,21 @@ test('a forgotten password: the letter, a new one, and every other place is sign
   await theirs.getByRole('link', { name: 'Pantry' }).click();
   await expect(theirs.getByRole('dialog', { name: 'You are signed out' })).toBeVisible();
   await theirs.context().close();
+  // And the account itself ends, by its name and password, where its kitchens keep an owner.
+  await elsewhere.goto('/account');
+  const ending = elsewhere.getByRole('region', { name: 'Delete your account' });
+  await ending.getByLabel('Write “Elm” to delete it').fill('Elm');
+  await ending.getByLabel('Your password, to delete it').fill('not this one');
+  await ending.getByRole('button', { name: 'Delete my account' }).click();
+  await expect(ending.getByText('is not the one that holds')).toBeVisible();
+  await expectAccessible(elsewhere);
+  await ending.getByLabel('Your password, to delete it').fill('seven plums under glass');
+  await ending.getByRole('button', { name: 'Delete my account' }).click();
+  await elsewhere.waitForURL('**/enter');
+  await elsewhere.getByLabel('E-mail address').fill(email);
+  await elsewhere.getByLabel('Password').fill('seven plums under glass');
+  await elsewhere.getByRole('button', { name: 'Sign in', exact: true }).click();
+  await expect(elsewhere.getByText('No account has this address with this password')).toBeVisible();
   await elsewhere.context().close();
 });
 

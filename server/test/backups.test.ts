@@ -194,9 +194,16 @@ async function expectDemo(http: ReturnType<typeof requestsTo>): Promise<void> {
 test.each([
   [
     'before-accounts.dump',
-    ['Accounts1766600000027', 'Deeds1766700000028', 'Runs1766800000029', 'ClockJumps1766900000030', 'FoodDoors1767000000031'],
+    [
+      'Accounts1766600000027',
+      'Deeds1766700000028',
+      'Runs1766800000029',
+      'ClockJumps1766900000030',
+      'FoodDoors1767000000031',
+      'OwnAccountEnds1767100000032',
+    ],
   ],
-  ['before-runs.dump', ['Runs1766800000029', 'ClockJumps1766900000030', 'FoodDoors1767000000031']],
+  ['before-runs.dump', ['Runs1766800000029', 'ClockJumps1766900000030', 'FoodDoors1767000000031', 'OwnAccountEnds1767100000032']],
 ])(
   'data of an earlier version (%s) is brought up to this one: what was in it is there, and its owner gets in',
   async (fixture, pending) => {

@@ -58,7 +58,7 @@ describe('what needs somebody', () => {
     engine: 'x',
     node: 'v20',
     postgres: '15',
-    schema: 'FoodDoors1767000000031',
+    schema: 'OwnAccountEnds1767100000032',
     kitchens: 1,
     accounts: 1,
     servers: [server],
@@ -190,7 +190,7 @@ describe('a server that runs', () => {
 
   test('its keeper is told how it stands; nobody else is', async () => {
     const { body } = (await server.http.get('/api/status').expect(200)) as { body: StatusDto };
-    expect(body).toMatchObject({ version: '0.1.0', kitchens: 1, accounts: 1, schema: 'FoodDoors1767000000031', backsUp: false });
+    expect(body).toMatchObject({ version: '0.1.0', kitchens: 1, accounts: 1, schema: 'OwnAccountEnds1767100000032', backsUp: false });
     expect(body.servers).toHaveLength(1);
     expect(body.servers[0]).toMatchObject({ here: true, alive: true, role: 'both' });
     expect(body.servers[0]?.slow.map(({ text }) => text)).toContain('SELECT pg_sleep(0.3), $1::text');

@@ -78,6 +78,12 @@ export class ChangingPasswordDto {
   @ApiProperty() @Text(200, true) password: string;
 }
 
+/** Said to end one's account: whoever finds a browser open knows neither, or is at least asked. */
+export class EndingAccountDto {
+  @ApiProperty({ description: 'The name of the account, as it is' }) @Text(80, true) name: string;
+  @ApiPropertyOptional({ description: 'The password that holds, where there is one' }) @Optional() @Text(200, true) password?: string;
+}
+
 /** A passkey of an account. */
 export class PasskeyDto {
   @ApiProperty() id: string;

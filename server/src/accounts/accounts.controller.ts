@@ -6,7 +6,15 @@ import { AuditLogService } from '../audit/auditLog.service.js';
 import { SignedOutError } from '../http/problems.js';
 import { ByAccount, type SignedInAs } from '../scope/inScope.js';
 import { SignedIn } from '../scope/needs.js';
-import { ChangingMeDto, ChangingPasswordDto, MeDto, OwnSessionDto, PasskeyDto, PasskeyOptionsDto } from './account.dto.js';
+import {
+  ChangingMeDto,
+  ChangingPasswordDto,
+  EndingAccountDto,
+  MeDto,
+  OwnSessionDto,
+  PasskeyDto,
+  PasskeyOptionsDto,
+} from './account.dto.js';
 import { AccountSessionsService } from './accountSessions.service.js';
 import { AccountsService } from './accounts.service.js';
 import { OwnAccountService } from './ownAccount.service.js';
@@ -43,6 +51,22 @@ export class AccountsController {
   async change(@ByAccount() by: SignedInAs, @Body() said: ChangingMeDto, @Req() request: Request): Promise<MeDto> {
     await this.own.change(by.accountId, said, request);
     return this.me(by, request);
+  }
+
+  @Delete()
+  @HttpCode(204)
+  @SignedIn()
+  @ApiOperation({ operationId: 'deleteMe', summary: 'Ends one’s account for good: kitchens are left, and everywhere is signed out' })
+  @ApiBody({ type: EndingAccountDto })
+  @ApiNoContentResponse()
+  async deleteMe(
+    @ByAccount() { accountId }: SignedInAs,
+    @Body() said: EndingAccountDto,
+    @Req() request: Request,
+    @Res({ passthrough: true }) response: Response,
+  ): Promise<void> {
+    await this.own.end(accountId, said, request);
+    await this.sessions.end(request, response);
   }
 
   @Put('password')

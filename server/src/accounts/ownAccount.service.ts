@@ -3,8 +3,8 @@ import type { Request } from 'express';
 import { AuditLogService } from '../audit/auditLog.service.js';
 import { Database } from '../database/database.js';
 import { isTaken } from '../database/isTaken.js';
-import { ValidationError } from '../http/problems.js';
-import type { ChangingMeDto, ChangingPasswordDto } from './account.dto.js';
+import { RefusedRequestError, ValidationError } from '../http/problems.js';
+import type { ChangingMeDto, ChangingPasswordDto, EndingAccountDto } from './account.dto.js';
 import { AccountSessionsService } from './accountSessions.service.js';
 import { ChangeLetters } from './changeLetters.service.js';
 import { emailOf } from './emailOf.js';
@@ -56,9 +56,42 @@ export class OwnAccountService {
     await this.audit.note(accountId, 'changePassword', request);
   }
 
-  async #row(accountId: string): Promise<{ readonly name: string; readonly email: string | null; readonly password: string | null }> {
-    const [row] = await this.database.manager.query<{ name: string; email: string | null; password: string | null }[]>(
-      'SELECT name, email, password FROM accounts WHERE id = $1',
+  /**
+   * Ends the account: all kitchens are left, everywhere is signed out, and nothing of it can be taken back. What was done under it stays in
+   * the logs of kitchens.
+   *
+   * @throws ValidationError where the name or the password is not the account's; RefusedRequestError while a kitchen would be left without
+   *   an owner, and for whoever looks after the installation
+   */
+  async end(accountId: string, { name, password }: EndingAccountDto, request: Request): Promise<void> {
+    const row = await this.#row(accountId);
+    if (row.keeper) throw new RefusedRequestError(409, 'whoever looks after this installation stays');
+    if (row.password !== null && !(await isPassword(row.password, password ?? '')))
+      throw new ValidationError([{ path: 'password', message: 'is not the one that holds' }]);
+    if (name.trim() !== row.name) throw new ValidationError([{ path: 'name', message: 'is not the name of this account' }]);
+    await this.database.write(async () => {
+      const [{ orphans }] = await this.database.manager.query<[{ orphans: string[] }]>('SELECT end_account($1, $2) AS orphans', [
+        accountId,
+        request.ip ?? '',
+      ]);
+      if (orphans.length > 0)
+        throw new RefusedRequestError(
+          409,
+          `you are the only owner of ${orphans.map((one) => `“${one}”`).join(', ')}; make somebody else an owner there, or delete it, first`,
+        );
+      await this.audit.note(accountId, 'deleteMe', request);
+    });
+    this.letters.tell('ended', row.name, row.email);
+  }
+
+  async #row(accountId: string): Promise<{
+    readonly name: string;
+    readonly email: string | null;
+    readonly password: string | null;
+    readonly keeper: boolean;
+  }> {
+    const [row] = await this.database.manager.query<{ name: string; email: string | null; password: string | null; keeper: boolean }[]>(
+      'SELECT name, email, password, keeper FROM accounts WHERE id = $1',
       [accountId],
     );
     if (!row) throw new Error('an account that is signed in is not there');

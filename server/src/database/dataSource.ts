@@ -24,6 +24,7 @@ import { ReceiptNameEntity } from '../receipts/receiptName.entity.js';
 import { RefreshEntity } from '../refreshes/refresh.entity.js';
 import { RefreshItemEntity } from '../refreshes/refreshItem.entity.js';
 import { FoodDoors1767000000031 } from './migrations/foodDoors.migration.js';
+import { OwnAccountEnds1767100000032 } from './migrations/ownAccountEnds.migration.js';
 import { ClockJumps1766900000030 } from './migrations/clockJumps.migration.js';
 import { Runs1766800000029 } from './migrations/runs.migration.js';
 import { DrawingEntity } from '../distributions/drawing.entity.js';
@@ -160,6 +161,7 @@ export function schemaOptions(url: string | undefined): Extract<DataSourceOption
       Runs1766800000029,
       ClockJumps1766900000030,
       FoodDoors1767000000031,
+      OwnAccountEnds1767100000032,
     ],
     migrationsRun: true,
     migrationsTransactionMode: 'all',

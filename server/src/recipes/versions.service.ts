@@ -37,7 +37,8 @@ export class VersionsService {
   /** Newest first. @throws NotFoundError */
   async list(scope: Scope, id: string): Promise<VersionDto[]> {
     const rows = await this.database.manager.query<VersionRow[]>(
-      `SELECT own.revision, own.saved_at, coalesce((SELECT name FROM accounts WHERE id::text = own.saved_by), own.saved_by) AS saved_by,
+      `SELECT own.revision, own.saved_at, coalesce((SELECT name FROM accounts WHERE id::text = own.saved_by),
+         CASE WHEN own.saved_by ~ '^[0-9a-f]{8}-' THEN 'somebody who left' ELSE own.saved_by END) AS saved_by,
          own.saved_by = $4 AS own, own.document ->> 'title' AS title, own.kept_because, own.kept_name,
          own.revision = head.revision AS newest,
          row_number() OVER (PARTITION BY (own.saved_at AT TIME ZONE $3)::date ORDER BY own.revision DESC) = 1

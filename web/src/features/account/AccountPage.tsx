@@ -8,6 +8,7 @@ import { Input } from '../../ui/Input';
 import { Remark } from '../../ui/Remark';
 import { useToast } from '../../ui/Toasts';
 import { AccountFrame } from './AccountFrame';
+import { EndAccount } from './EndAccount';
 import { NewPassword } from './NewPassword';
 import { OwnKitchens } from './OwnKitchens';
 import { OwnPasskeys } from './OwnPasskeys';
@@ -35,6 +36,7 @@ export function AccountPage() {
             <Password me={me} onChanged={again} />
             <OwnPasskeys onChanged={again} />
             <SignedInPlaces />
+            <EndAccount me={me} />
           </div>
           <OwnKitchens me={me} onChanged={again} />
         </div>
