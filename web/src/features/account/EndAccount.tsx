@@ -34,7 +34,7 @@ export function EndAccount({ me }: { readonly me: MeDto }) {
         <p className="muted">You look after this installation: your account stays as long as it does.</p>
       ) : (
         <>
-          <p className="muted">
+          <p className="muted mb-2">
             You leave every kitchen, and nothing signs you in any more. Dishes, batches and notes stay with their kitchens; their logs go on
             naming you. It cannot be taken back.
           </p>
