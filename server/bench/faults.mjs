@@ -6,7 +6,7 @@ import { floods } from './floods.mjs';
 import { fullDisk } from './fullDisk.mjs';
 import { heavyThings } from './heavy.mjs';
 import { hostility } from './hostility.mjs';
-import { killSweep } from './kills.mjs';
+import { KINDS, killSweep } from './kills.mjs';
 import { clockJumps } from './clockJumps.mjs';
 import { failover } from './failover.mjs';
 import { restoreBeside } from './restoreBeside.mjs';
@@ -62,6 +62,7 @@ export async function faults(kills) {
   const counts = await killSweep(kills);
   console.log(JSON.stringify(counts));
   expect(counts.lost + counts.half + counts.unstarted + counts.left === 0, 'kills lost something, or left something running');
+  for (const kind of KINDS) expect(kills < KINDS.length || counts[kind] > 0, `nothing of the kind “${kind}” was killed`);
   console.log(`\n== ${kills * 10} more, beside accounts, batches, publishing, photos, jobs and backups`);
   told('kills beside everyday work', await wideKills(kills * 10));
   console.log('\n== databases that are killed for good, and others promoted in their place');

@@ -10,7 +10,8 @@ import { freePort } from '../../scripts/throwaway.mjs';
 import { pause } from './watch.mjs';
 
 const PORTIONA = new URL('../../portiona', import.meta.url).pathname;
-const KINDS = ['server', 'database', 'connection', 'script'];
+/** What is killed in turns. */
+export const KINDS = ['server', 'database', 'connection', 'script'];
 const WRITERS = 4;
 
 /** A document that shows at a look whether it is whole: its number stands in every line. */
@@ -126,7 +127,8 @@ export async function killSweep(kills) {
         return (
           /^\d+$/.test(name) &&
           readFileSync(`/proc/${name}/stat`, 'utf8').replace(/.*\) /, '').split(' ')[1] === String(pid) &&
-          /postgres: portiona portiona/.test(readFileSync(`/proc/${name}/cmdline`, 'utf8'))
+          // Of whichever role: the server's own is made by the owner.
+          /postgres: portiona\S* portiona /.test(readFileSync(`/proc/${name}/cmdline`, 'utf8'))
         );
       } catch {
         return false;

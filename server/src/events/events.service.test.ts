@@ -4,7 +4,7 @@ import { EventsService } from './events.service.js';
 
 /** Pages that listen in a kitchen, with a database that is not there. */
 function listening(pages: number) {
-  const told = new EventEmitter();
+  const told = new EventEmitter().setMaxListeners(0);
   let asked = 0;
   const on = (channel: string, hear: (told: object) => void) => (told.on(channel, hear), () => told.off(channel, hear));
   const parts = [
