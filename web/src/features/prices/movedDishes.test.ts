@@ -1,6 +1,11 @@
 import { movedDishes } from './useMovedDishes';
 
-const dish = (id: string, amount: number | null, atLeast = false) => ({ id, title: id.toUpperCase(), usedCost: { amount, atLeast } });
+const dish = (id: string, amount: number | null, atLeast = false) => ({
+  id,
+  title: id.toUpperCase(),
+  usedCost: { amount, atLeast },
+  computing: false,
+});
 
 test('dishes whose cost reads otherwise are told, what moved most first; what rounds to the same is not', () => {
   const before = [dish('a', 1.32), dish('b', 2), dish('c', null), dish('d', 3, true), dish('e', 1.001)];
@@ -12,4 +17,10 @@ test('dishes whose cost reads otherwise are told, what moved most first; what ro
     'D at least € 3.00 → € 3.00',
   ]);
   expect(movedDishes(after, after, 'EUR')).toEqual([]);
+});
+
+test('of a dish that is still being computed, before or after, nothing is told', () => {
+  const computing = { ...dish('a', 1), computing: true };
+  expect(movedDishes([computing], [dish('a', 2)], 'EUR')).toEqual([]);
+  expect(movedDishes([dish('a', 2)], [computing], 'EUR')).toEqual([]);
 });

@@ -30,17 +30,17 @@ function toldOf(moved: readonly string[]): string {
   return `${moved.slice(0, MOST_TOLD).join('; ')}${more > 0 ? ` and ${more} more` : ''}`;
 }
 
-type Costed = Pick<ListedRecipeDto, 'id' | 'title' | 'usedCost'>;
+type Costed = Pick<ListedRecipeDto, 'id' | 'title' | 'usedCost' | 'computing'>;
 
-/** Dishes whose cost a serving reads otherwise than before, in words, what moved most first. */
+/** Dishes whose cost a serving reads otherwise than before, in words, what moved most first; of one that is being computed nothing is told. */
 export function movedDishes(before: readonly Costed[], after: readonly Costed[], currency: string): string[] {
-  const was = new Map(before.map((one) => [one.id, one.usedCost]));
+  const was = new Map(before.filter(({ computing }) => !computing).map((one) => [one.id, one.usedCost]));
   const text = ({ amount, atLeast }: Costed['usedCost']) =>
     amount === null ? 'no price' : `${atLeast ? 'at least ' : ''}${priceText(amount, currency)}`;
   return after
-    .flatMap(({ id, title, usedCost }) => {
+    .flatMap(({ id, title, usedCost, computing }) => {
       const old = was.get(id);
-      if (!old || text(old) === text(usedCost)) return [];
+      if (!old || computing || text(old) === text(usedCost)) return [];
       return [{ by: Math.abs((usedCost.amount ?? 0) - (old.amount ?? 0)), words: `${title} ${text(old)} → ${text(usedCost)}` }];
     })
     .sort((a, b) => b.by - a.by)
