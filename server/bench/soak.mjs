@@ -1,6 +1,6 @@
 // A server at everyday work for as long as is asked, and the memory it takes meanwhile, minute by minute.
 // node server/bench/soak.mjs [MINUTES]
-import { startDatabase } from '../../scripts/throwaway.mjs';
+import { freePort, startDatabase } from '../../scripts/throwaway.mjs';
 import { everyday } from './everyday.mjs';
 import { ownServer } from './ownServer.mjs';
 import { megabytes, memoryOf, pause } from './watch.mjs';
@@ -29,7 +29,15 @@ const READS = [
 ];
 
 const database = startDatabase();
-const server = await ownServer(database.url);
+const watch = await freePort();
+const server = await ownServer(database.url, { PORTIONA_WATCH_LISTEN: String(watch) });
+/** What the main thread's memory holds, and that of its threads by pool, bytes. */
+async function heaps() {
+  const text = await (await fetch(`http://127.0.0.1:${watch}/metrics`)).text();
+  const of = (name) =>
+    [...text.matchAll(new RegExp(`^${name}(?:\\{pool="(\\w+)"\\})? ([\\d.e+]+)$`, 'gm'))].map(([, pool, bytes]) => [pool, Number(bytes)]);
+  return { main: of('nodejs_heap_size_used_bytes')[0]?.[1] ?? NaN, pools: of('portiona_thread_heap_bytes') };
+}
 try {
   // Work that saves is slowed down to what people do.
   const people = await everyday({ ...server, url: database.url, own: ['account', 'batch', 'publishing', 'photo', 'job'], rest: 2_000 });
@@ -72,24 +80,33 @@ try {
     // Somebody who is not let in.
     loop(2_300, async () => void (await fetch(`${server.address}/api/kitchens/abc/recipes`)).arrayBuffer()),
   ];
-  const taken = [];
+  const [taken, mains, threads] = [[], [], []];
   for (let minute = 1; minute <= minutes; minute++) {
     await pause(60_000);
     if (!server.runs()) throw new Error(`the server ended by itself after ${minute} minutes`);
     const { now, most } = memoryOf(server.pid());
+    const { main, pools } = await heaps();
     taken.push(now);
+    mains.push(main);
+    threads.push(pools.reduce((sum, [, bytes]) => sum + bytes, 0));
     console.log(
-      `${String(minute).padStart(3)} min  ${megabytes(now).padStart(7)} now, ${megabytes(most)} at most; ${asked + people.count()} requests, ${lines} lines listened on`,
+      `${String(minute).padStart(3)} min  ${megabytes(now).padStart(7)} now, ${megabytes(most)} at most; heaps: main ${megabytes(main)}${pools.map(([pool, bytes]) => `, ${pool} ${megabytes(bytes)}`).join('')}; ${asked + people.count()} requests, ${lines} lines listened on`,
     );
   }
   going = false;
   await Promise.all(loops);
   await people.end();
-  const steady = taken.slice(Math.ceil(WARM));
-  const third = Math.max(1, Math.floor(steady.length / 3));
-  console.log(
-    `after the first ${WARM} minutes: ${megabytes(middle(steady.slice(0, third)))} in the first third (in the middle of what was seen), ${megabytes(middle(steady.slice(-third)))} in the last`,
-  );
+  for (const [what, seen] of [
+    ['all of it', taken],
+    ['the main thread’s heap', mains],
+    ['its threads’ heaps', threads],
+  ]) {
+    const steady = seen.slice(Math.ceil(WARM));
+    const third = Math.max(1, Math.floor(steady.length / 3));
+    console.log(
+      `${what}, after the first ${WARM} minutes: ${megabytes(middle(steady.slice(0, third)))} in the first third (in the middle of what was seen), ${megabytes(middle(steady.slice(-third)))} in the last, ${megabytes(Math.max(...steady))} at most`,
+    );
+  }
 } finally {
   await server.forget();
   database.stop();

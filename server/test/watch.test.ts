@@ -143,6 +143,8 @@ describe('a server that runs', () => {
   test('tells programs that watch on a port of its own what it counts: routes as patterns, never what people wrote', async () => {
     await server.http.get('/api/recipes/beef-shin-and-barley').expect(200);
     await server.http.get('/api/found-foods?q=sorrel-of-mine').expect(200);
+    // In a thread, which says what its memory holds.
+    await server.http.get('/api/found-again').expect(200);
     const metrics = server.app.get(MetricsService, { strict: false });
     let ready = true;
     const watched = await listenForMetrics(
@@ -165,6 +167,7 @@ describe('a server that runs', () => {
       'nodejs_eventloop_lag_seconds',
     ])
       expect(text).toContain(name);
+    expect(Number(/portiona_thread_heap_bytes\{pool="computing"\} (\d+)/.exec(text)?.[1])).toBeGreaterThan(10_000_000);
     expect(text).not.toMatch(/beef-shin|sorrel-of-mine/);
     expect((await fetch(`${address}/live`)).status).toBe(200);
     expect((await fetch(`${address}/ready`)).status).toBe(200);

@@ -1,7 +1,8 @@
 import 'reflect-metadata';
 import { move, transferableSymbol, valueSymbol } from 'piscina';
 import { constants, setPriority } from 'node:os';
-import { parentPort, workerData } from 'node:worker_threads';
+import { getHeapStatistics } from 'node:v8';
+import { parentPort, threadId, workerData } from 'node:worker_threads';
 import type { Deed, PendingDeed } from '../audit/deed.js';
 import { wall, within } from '../database/wall.js';
 import { parsed } from '../http/jsonBody.js';
@@ -69,12 +70,20 @@ export default async function work(asked: Asked | typeof READY): Promise<Answere
     return typeof made === 'string' ? { kind: 'text', text: made, noted } : { kind: 'json', text: JSON.stringify(made), noted };
   } catch (error) {
     return { kind: 'problem', problem: problemOf(error), error: error instanceof Error ? (error.stack ?? error.message) : String(error) };
+  } finally {
+    parentPort?.postMessage({ heap: getHeapStatistics().used_heap_size, thread: threadId } satisfies HeapOfThread);
   }
 }
 
 /** A statement of a thread that took long, told to the server: the log is its. */
 export interface SlowInThread {
   readonly slow: { readonly milliseconds: number; readonly statement: string; readonly request: string | undefined };
+}
+
+/** What a thread's own memory held, bytes, when it had done something. */
+export interface HeapOfThread {
+  readonly heap: number;
+  readonly thread: number;
 }
 
 function tellSlow(milliseconds: number, statement: string): void {

@@ -14,7 +14,7 @@ import { houseScope, type Scope } from '../scope/scope.js';
 import { House } from './house.js';
 import { BINDING, BODY_JOBS, DRAWING, WRITING, type BodyJob, type GivenBeside, type GivenTo, type MadeBy, type ThreadJob } from './jobs.js';
 import { JsonText } from './jsonText.js';
-import type { Answered, Asked, READY, SlowInThread } from './thread.js';
+import type { Answered, Asked, HeapOfThread, READY, SlowInThread } from './thread.js';
 import { tellSlowStatement } from '../watch/tellSlowStatement.js';
 
 /** The built thread: it stands in the same place whether this file runs built or not. */
@@ -43,7 +43,10 @@ export class Threads implements OnModuleDestroy {
   readonly #log = new Logger('threads');
   #settling: NodeJS.Timeout | undefined;
   readonly #underWay = new Map<string, Promise<string>>();
-  readonly #pools = new Map<Bounds, { readonly threads: Piscina<Asked | typeof READY, Answered>; readonly turns: Turns }>();
+  readonly #pools = new Map<
+    Bounds,
+    { readonly threads: Piscina<Asked | typeof READY, Answered>; readonly turns: Turns; readonly heaps: Map<number, number> }
+  >();
 
   constructor(
     private readonly database: Database,
@@ -133,9 +136,13 @@ export class Threads implements OnModuleDestroy {
     if (first) await this.text('settleRecipes', first).catch(() => undefined);
   }
 
-  /** Work given to threads, by pool: under way, and waiting for one. */
-  standing(): { readonly pool: string; readonly working: number; readonly waiting: number }[] {
-    return [...this.#pools].map(([{ name }, { turns }]) => ({ pool: name, ...turns.standing('') }));
+  /** Work given to threads, by pool: under way, and waiting for one; and the bytes that the memory of those there holds, as they said last. */
+  standing(): { readonly pool: string; readonly working: number; readonly waiting: number; readonly heap: number }[] {
+    return [...this.#pools].map(([{ name }, { turns, threads, heaps }]) => {
+      const there = new Set(threads.threads.map(({ threadId }) => threadId));
+      for (const gone of [...heaps.keys()].filter((one) => !there.has(one))) heaps.delete(gone);
+      return { pool: name, ...turns.standing(''), heap: [...heaps.values()].reduce((sum, bytes) => sum + bytes, 0) };
+    });
   }
 
   async onModuleDestroy(): Promise<void> {
@@ -191,8 +198,12 @@ export class Threads implements OnModuleDestroy {
       resourceLimits: { maxOldGenerationSizeMb: bounds.memory },
       workerData: { url: applicationRole(process.env.DATABASE_URL ?? '').url },
     });
-    threads.on('message', ({ slow }: SlowInThread) => tellSlowStatement(slow.milliseconds, slow.statement, slow.request));
-    const pool = { threads, turns: new Turns(bounds) };
+    const heaps = new Map<number, number>();
+    threads.on('message', (told: SlowInThread | HeapOfThread) => {
+      if ('slow' in told) tellSlowStatement(told.slow.milliseconds, told.slow.statement, told.slow.request);
+      else heaps.set(told.thread, told.heap);
+    });
+    const pool = { threads, turns: new Turns(bounds), heaps };
     this.#pools.set(bounds, pool);
     return pool;
   }

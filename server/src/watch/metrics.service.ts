@@ -3,7 +3,7 @@ import { Database } from '../database/database.js';
 import { EventsService } from '../events/events.service.js';
 import { JobsService } from '../jobs/jobs.service.js';
 import { Threads } from '../threads/threads.js';
-import { connections, jobsHeld, pagesListening, registry, threadWork } from './metrics.js';
+import { connections, jobsHeld, pagesListening, registry, threadHeap, threadWork } from './metrics.js';
 
 /** What is counted here, as text that a program collects. */
 @Injectable()
@@ -20,7 +20,8 @@ export class MetricsService {
   /** All that is counted, by now. Where the database does not answer, what it knows is left out and the rest is told. */
   async text(): Promise<string> {
     for (const [state, count] of Object.entries(this.database.connections())) connections.set({ state }, count);
-    for (const { pool, working, waiting } of this.threads.standing()) {
+    for (const { pool, working, waiting, heap } of this.threads.standing()) {
+      threadHeap.set({ pool }, heap);
       threadWork.set({ pool, state: 'working' }, working);
       threadWork.set({ pool, state: 'waiting' }, waiting);
     }

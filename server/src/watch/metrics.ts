@@ -41,6 +41,12 @@ export const threadWork = new Gauge({
   labelNames: ['pool', 'state'] as const,
   registers: [registry],
 });
+export const threadHeap = new Gauge({
+  name: 'portiona_thread_heap_bytes',
+  help: 'What the memory of threads that are there holds, as each said last',
+  labelNames: ['pool'] as const,
+  registers: [registry],
+});
 export const jobsHeld = new Gauge({
   name: 'portiona_jobs',
   help: 'Jobs in the database, of all servers',
