@@ -57,6 +57,11 @@ test('a new recipe has the caret in its first line; one that is put away is foun
   await typeLine(page, '100 g leek');
   await page.goto('/recipes');
   await page.getByLabel('Filter recipes').fill('Put away soon');
+  // The page that lists it is open before it is put away.
+  await page.route('**/recipes/*', async (route) => {
+    if (route.request().method() === 'DELETE') await new Promise((resolve) => setTimeout(resolve, 2_000));
+    await route.continue();
+  });
   await page.getByRole('button', { name: 'Put Put away soon away' }).click();
   await find(page, 'archive');
   await page.keyboard.press('Enter');

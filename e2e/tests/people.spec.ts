@@ -332,7 +332,7 @@ test('who looks after the installation sees how it stands, at the desk and on a 
   // An owner of a kitchen looks after that kitchen alone.
   const { page: theirs } = await join(browser, baseURL, link, 'Bram');
   await theirs.goto('/account');
-  await expect(theirs.getByRole('heading', { name: 'Your account' })).toBeVisible();
+  await expect(theirs.getByRole('heading', { name: 'Your account', exact: true })).toBeVisible();
   await expect(theirs.getByRole('link', { name: 'Upkeep' })).toHaveCount(0);
   await theirs.goto('/account/upkeep');
   await expect(theirs.getByText('only who looks after this installation may do this')).toBeVisible();

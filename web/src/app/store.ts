@@ -1,5 +1,6 @@
 import { configureStore } from '@reduxjs/toolkit';
 import { emptyApi } from '../api/emptyApi';
+import '../api/putAwayTags';
 import { autosave } from '../features/recipes/autosave';
 import { onlyLooking } from '../features/recipes/onlyLooking';
 import { recipeReducer } from '../features/recipes/recipeSlice';
