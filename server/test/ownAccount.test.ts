@@ -1,3 +1,4 @@
+import { Client } from 'pg';
 import supertest from 'supertest';
 import { joined, PASSWORD, type Server } from './house.js';
 import { requestsTo, testServer } from './testServer.js';
@@ -70,7 +71,23 @@ test('a kitchen keeps an owner: the only one is told where, and of two who end a
   const key = kitchens.find(({ name }) => name === 'Rowan’s own')?.key ?? '';
   const own = { headers: one.headers, kitchen: `/api/kitchens/${key}` };
   const other = await joined({ ...server, ...own, http: requestsTo(server.address, own) }, 'owner', { name: 'Hazel' });
-  const ended = await Promise.all([end(one, 'Rowan', PASSWORD), end(other, 'Hazel', PASSWORD)]);
+  // Both are under way before either is done: the log of the kitchen, in which each is noted, is held meanwhile.
+  const database = new Client({ connectionString: process.env.DATABASE_URL });
+  await database.connect();
+  await database.query('BEGIN');
+  await database.query('SELECT FROM audit_heads WHERE chain = (SELECT id::text FROM kitchens WHERE key = $1) FOR UPDATE', [key]);
+  const ending = Promise.all([end(one, 'Rowan', PASSWORD), end(other, 'Hazel', PASSWORD)]);
+  void ending.catch(() => undefined);
+  const held = async () => {
+    await database.query('SELECT pg_stat_clear_snapshot()');
+    const { rowCount } = await database.query(`SELECT FROM pg_stat_activity WHERE wait_event_type = 'Lock' AND query LIKE '%end_account%'`);
+    return rowCount ?? 0;
+  };
+  for (let i = 0; i < 200 && (await held()) < 2; i++) await new Promise((resolve) => setTimeout(resolve, 50));
+  expect(await held()).toBe(2);
+  await database.query('COMMIT');
+  await database.end();
+  const ended = await ending;
   expect(ended.map(({ status }) => status).sort()).toEqual([204, 409]);
   const stays = ended[0].status === 409 ? one : other;
   const { body: members } = (await stays.http.get(`/api/kitchens/${key}/members`).expect(200)) as { body: { role: string }[] };
