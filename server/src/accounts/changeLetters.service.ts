@@ -12,7 +12,7 @@ const CHANGES = {
 /** What to do about it, where it was not you. */
 const NOT_YOU = {
   changed: 'ask for a new password at once, sign out everywhere under your account, and tell whoever looks after this installation',
-  ended: 'tell whoever looks after this installation at once: a backup of the day before has it',
+  ended: 'tell whoever looks after this installation at once: a backup may still hold it',
 };
 
 /** Tells somebody by letter what was changed of their account, so that it is not changed behind their back. */

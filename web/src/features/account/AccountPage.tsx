@@ -12,6 +12,7 @@ import { EndAccount } from './EndAccount';
 import { NewPassword } from './NewPassword';
 import { OwnKitchens } from './OwnKitchens';
 import { OwnPasskeys } from './OwnPasskeys';
+import { OwnPassword } from './OwnPassword';
 import { SignedInPlaces } from './SignedInPlaces';
 
 /** Who one is here: name and address, how one signs in and where one is signed in, and the kitchens one may open. */
@@ -92,15 +93,11 @@ function You({ me, onChanged }: PartProps) {
           />
         </Field>
         {moved && me.hasPassword && (
-          <Field label="Your password, since the address is another">
-            <Input
-              type="password"
-              autoComplete="current-password"
-              required
-              value={asked.password}
-              onChange={({ target }) => setAsked({ ...asked, password: target.value })}
-            />
-          </Field>
+          <OwnPassword
+            label="Your password, since the address is another"
+            value={asked.password}
+            onChange={(said) => setAsked({ ...asked, password: said })}
+          />
         )}
         <Button disabled={isLoading || (asked.name === me.name && !moved)}>Change</Button>
       </form>
@@ -143,17 +140,7 @@ function Password({ me, onChanged }: PartProps) {
       >
         {/* For browsers that keep passwords: whose it is. */}
         <input type="text" className="sr" autoComplete="username" value={me.email ?? ''} readOnly tabIndex={-1} aria-hidden />
-        {me.hasPassword && (
-          <Field label="The one that holds">
-            <Input
-              type="password"
-              autoComplete="current-password"
-              required
-              value={before}
-              onChange={({ target }) => setBefore(target.value)}
-            />
-          </Field>
-        )}
+        {me.hasPassword && <OwnPassword label="The one that holds" value={before} onChange={setBefore} />}
         <NewPassword value={password} onChange={setPassword} />
         <Button disabled={isLoading || password === ''}>{me.hasPassword ? 'Take the new one' : 'Take it'}</Button>
       </form>

@@ -6,6 +6,7 @@ import { Field } from '../../ui/Field';
 import { Input } from '../../ui/Input';
 import { Remark } from '../../ui/Remark';
 import { leave, unsentHere } from './leave';
+import { OwnPassword } from './OwnPassword';
 
 /** Ends one's own account, for good: what becomes of what is said first, and the name is written to do it. */
 export function EndAccount({ me }: { readonly me: MeDto }) {
@@ -54,17 +55,7 @@ export function EndAccount({ me }: { readonly me: MeDto }) {
             <Field label={`Write “${me.name}” to delete it`}>
               <Input autoComplete="off" maxLength={80} value={name} onChange={({ target }) => setName(target.value)} />
             </Field>
-            {me.hasPassword && (
-              <Field label="Your password, to delete it">
-                <Input
-                  type="password"
-                  autoComplete="current-password"
-                  required
-                  value={password}
-                  onChange={({ target }) => setPassword(target.value)}
-                />
-              </Field>
-            )}
+            {me.hasPassword && <OwnPassword label="Your password, to delete it" value={password} onChange={setPassword} />}
             <Button disabled={isLoading || name.trim() !== me.name}>Delete my account</Button>
           </form>
         </>

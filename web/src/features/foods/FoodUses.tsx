@@ -74,8 +74,6 @@ export function FoodUses({ food }: { readonly food: Food }) {
         <Button onClick={() => void navigate(`/pantry/compare?foods=${food.id}`)}>Compare</Button>
         <IfMay right="edit">
           <Button onClick={() => setMerging(true)}>Merge</Button>
-        </IfMay>
-        <IfMay right="edit">
           {uses.length > 0 ? (
             <Button
               className="ml-auto"

@@ -32,7 +32,7 @@ export function KitchenSettings({ open, onClose }: { readonly open: boolean; rea
       open={open}
       onClose={onClose}
       title={kitchen.name}
-      hint="These hold for every recipe and card of the kitchen. Changes are saved at once."
+      hint={`These hold for every recipe and card of the kitchen.${edits ? ' Changes are saved at once.' : ''}`}
     >
       <OnlyLooking what="kitchen" />
       <fieldset className="grid gap-3" disabled={!edits}>

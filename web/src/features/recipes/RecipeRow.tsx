@@ -55,7 +55,7 @@ export function RecipeRow({ recipe, lasts, currency, index }: RecipeRowProps) {
         <Link className="dish" to={`/recipes/${id}/build`}>
           {title}
         </Link>
-        <span className="muted text-small block">
+        <span className="muted text-small block row-says">
           {recipe.number !== undefined && `no. ${recipe.number}, `}
           {numberText(servings, Number.isInteger(servings) ? 0 : 1)}{' '}
           {servingName === 'box' ? (servings === 1 ? 'box' : 'boxes') : `${servingName}${servings === 1 ? '' : 's'}`}
@@ -129,8 +129,6 @@ export function RecipeRow({ recipe, lasts, currency, index }: RecipeRowProps) {
           <Button kind="icon" aria-label={`Copy ${title}`} hint="Copy" onClick={() => void copy()}>
             <Copy size={15} />
           </Button>
-        </IfMay>
-        <IfMay right="edit">
           <Button kind="icon" aria-label={`Put ${title} away`} hint="Put away" onClick={() => void away()}>
             <Archive size={15} />
           </Button>
